@@ -1,0 +1,39 @@
+// A message across the top of the table, with the ways out of it.
+#pragma once
+
+#include <QWidget>
+#include <functional>
+#include <utility>
+#include <vector>
+
+#include "paint/palette.h"
+
+class QHBoxLayout;
+class QLabel;
+
+namespace drapery {
+
+class Banner : public QWidget {
+  Q_OBJECT
+
+ public:
+  using Way = std::pair<QString, std::function<void()>>;
+
+  Banner(const Palette& palette, QWidget* parent = nullptr);
+  /// Replaces what was said before. "Close" is always the last way.
+  void say(Severity severity, const QString& text, const std::vector<Way>& ways = {});
+  [[nodiscard]] QString text() const;
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+
+ private:
+  void addWay(const Way& way, int index);
+
+  const Palette& palette_;
+  Severity severity_ = Severity::Note;
+  QLabel* label_;
+  QHBoxLayout* row_;
+};
+
+}  // namespace drapery

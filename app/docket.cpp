@@ -1,0 +1,178 @@
+#include "app/docket.h"
+
+#include <QAbstractButton>
+#include <QFileInfo>
+#include <QLineEdit>
+#include <QPainter>
+#include <QVBoxLayout>
+
+#include "app/ink_button.h"
+#include "paint/fonts.h"
+
+namespace drapery {
+
+namespace {
+constexpr double kWidthEm = 13.5;
+constexpr double kHole = 9.0;
+constexpr int kTop = 40;
+}  // namespace
+
+/// One line of the docket: the stage and how it stands.
+class StageLine : public QAbstractButton {
+ public:
+  StageLine(Stage stage, const Palette& palette) : stage_(stage), palette_(palette) {
+    setCheckable(true);
+    setAutoExclusive(true);
+    setObjectName("docket." + stageId(stage));
+    setText(stageTitle(stage));
+    setFocusPolicy(Qt::StrongFocus);
+    setCursor(Qt::PointingHandCursor);
+  }
+  [[nodiscard]] Stage stage() const { return stage_; }
+  void setStatus(const QString& status, bool isStop) {
+    status_ = status;
+    isStop_ = isStop;
+    setAccessibleName(text() + ", " + status);
+    update();
+  }
+  [[nodiscard]] QSize sizeHint() const override {
+    return {100,
+            QFontMetrics(textFont(16, true)).height() + QFontMetrics(textFont(12.5)).height() + 14};
+  }
+
+ protected:
+  void paintEvent(QPaintEvent*) override {
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::Antialiasing);
+    if (isChecked()) painter.fillRect(rect(), palette_.onAccent);
+    if (isChecked()) painter.fillRect(QRect(0, 0, 4, height()), palette_.accent);
+    if (hasFocus()) {
+      painter.setPen(QPen(palette_.accent, 1.2));
+      painter.drawRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5));
+    }
+    const QFont name = textFont(16, true);
+    const QFont small = textFont(12.5);
+    painter.setFont(name);
+    painter.setPen(palette_.ink);
+    QRect room = rect().adjusted(20, 6, -10, -6);
+    painter.drawText(room, Qt::AlignLeft | Qt::AlignTop, text());
+    painter.setFont(small);
+    painter.setPen(isStop_ ? palette_.stop : palette_.secondInk);
+    painter.drawText(room, Qt::AlignLeft | Qt::AlignBottom,
+                     QFontMetrics(small).elidedText(status_, Qt::ElideRight, room.width()));
+  }
+
+ private:
+  Stage stage_;
+  const Palette& palette_;
+  QString status_;
+  bool isStop_ = false;
+};
+
+Docket::Docket(Document& document, const Palette& palette, QWidget* parent)
+    : QWidget(parent), document_(document), palette_(palette), title_(new QLineEdit(this)) {
+  setObjectName("docket");
+  setFixedWidth(static_cast<int>(kWidthEm * 14 * fontScale()));
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, kTop, 0, 14);
+  column->setSpacing(2);
+  title_->setObjectName("docket.title");
+  title_->setAccessibleName(tr("Title of the book"));
+  title_->setPlaceholderText(tr("Title of the book"));
+  title_->setFrame(false);
+  title_->setFont(textFont(16, true));
+  title_->setMaxLength(200);
+  QPalette colours = title_->palette();
+  colours.setColor(QPalette::Base, Qt::transparent);
+  colours.setColor(QPalette::Text, palette.ink);
+  colours.setColor(QPalette::PlaceholderText, palette.secondInk);
+  title_->setPalette(colours);
+  title_->setTextMargins(16, 0, 8, 0);
+  column->addWidget(title_);
+  column->addSpacing(14);
+  for (const Stage stage : allStages()) {
+    auto* line = new StageLine(stage, palette);
+    connect(line, &QAbstractButton::clicked, this, [this, stage] { emit stageChosen(stage); });
+    column->addWidget(line);
+    lines_.push_back(line);
+  }
+  column->addStretch(1);
+  addCommands(column);
+  connect(title_, &QLineEdit::editingFinished, this, [this] {
+    document_.keep("title", Entry{title_->text().toStdString(), {}});
+  });
+  connect(&document_, &Document::planChanged, this, &Docket::refresh);
+  connect(&document_, &Document::jobChanged, this, &Docket::refresh);
+  refresh();
+}
+
+void Docket::addCommands(QVBoxLayout* column) {
+  auto* box = new QVBoxLayout;
+  box->setContentsMargins(20, 0, 14, 0);
+  box->setSpacing(1);
+  const auto add = [&](const QString& text, const char* name, const QString& keys) {
+    auto* button = new InkButton(text, palette_, this);
+    button->setObjectName(name);
+    button->setHint(keys);
+    box->addWidget(button);
+    return button;
+  };
+  auto* undo = add(tr("Undo"), "docket.undo", tr("Ctrl Z"));
+  auto* redo = add(tr("Redo"), "docket.redo", tr("Ctrl Shift Z"));
+  QUndoStack* stack = document_.undoStack();
+  undo->setEnabled(stack->canUndo());
+  redo->setEnabled(stack->canRedo());
+  connect(stack, &QUndoStack::canUndoChanged, undo, &QWidget::setEnabled);
+  connect(stack, &QUndoStack::canRedoChanged, redo, &QWidget::setEnabled);
+  connect(undo, &QAbstractButton::clicked, stack, &QUndoStack::undo);
+  connect(redo, &QAbstractButton::clicked, stack, &QUndoStack::redo);
+  box->addSpacing(10);
+  connect(add(tr("New book"), "docket.new", tr("Ctrl N")), &QAbstractButton::clicked, this,
+          &Docket::newWanted);
+  connect(add(tr("Open a book"), "docket.open", tr("Ctrl O")), &QAbstractButton::clicked, this,
+          &Docket::openWanted);
+  connect(add(tr("Copy this book"), "docket.copy", tr("Ctrl D")), &QAbstractButton::clicked, this,
+          &Docket::copyWanted);
+  box->addSpacing(10);
+  connect(add(tr("Cut slip as PDF"), "docket.slip", tr("Ctrl P")), &QAbstractButton::clicked, this,
+          &Docket::slipWanted);
+  column->addLayout(box);
+}
+
+void Docket::setStage(Stage stage) {
+  for (StageLine* line : lines_) line->setChecked(line->stage() == stage);
+}
+
+void Docket::refresh() {
+  const QString title = QString::fromStdString(document_.job().title);
+  if (title_->text() != title && !title_->isModified()) title_->setText(title);
+  if (!title_->hasFocus()) {
+    title_->setText(title);
+    title_->setCursorPosition(0);
+  }
+  title_->setToolTip(document_.path());
+  const bool isStopped = document_.plan().has(Severity::Stop);
+  for (StageLine* line : lines_)
+    line->setStatus(stageStatus(line->stage(), document_.plan(), document_.missing().size()),
+                    line->stage() == Stage::Case && isStopped);
+}
+
+/// A strip of paper with a punched hole, tied to the book.
+void Docket::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.setRenderHint(QPainter::Antialiasing);
+  painter.fillRect(rect(), palette_.paper);
+  painter.setPen(QPen(palette_.hairline, 1));
+  painter.drawLine(QPointF(width() - 0.5, 0), QPointF(width() - 0.5, height()));
+  const QPointF hole(width() / 2.0, 20);
+  painter.setPen(QPen(palette_.secondInk, 1.2));
+  painter.drawLine(hole, QPointF(hole.x() + 18, -4));
+  painter.drawLine(hole, QPointF(hole.x() + 24, -4));
+  painter.setBrush(palette_.ground);
+  painter.setPen(QPen(palette_.hairline, 1.5));
+  painter.drawEllipse(hole, kHole, kHole);
+  painter.setPen(QPen(palette_.secondInk, 1.2));
+  painter.drawLine(hole + QPointF(0, -2), QPointF(hole.x() + 18, -4));
+}
+
+}  // namespace drapery

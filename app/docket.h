@@ -1,0 +1,45 @@
+// The docket: the paper slip that travels with the book. The way about, and how the work stands.
+#pragma once
+
+#include <QWidget>
+#include <vector>
+
+#include "app/document/document.h"
+#include "app/stage/stage.h"
+#include "paint/palette.h"
+
+class QLineEdit;
+class QVBoxLayout;
+
+namespace drapery {
+
+class StageLine;
+
+class Docket : public QWidget {
+  Q_OBJECT
+
+ public:
+  Docket(Document& document, const Palette& palette, QWidget* parent = nullptr);
+  void setStage(Stage stage);
+
+ signals:
+  void stageChosen(drapery::Stage stage);
+  void newWanted();
+  void openWanted();
+  void copyWanted();
+  void slipWanted();
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+
+ private:
+  void refresh();
+  void addCommands(QVBoxLayout* column);
+
+  Document& document_;
+  const Palette& palette_;
+  QLineEdit* title_;
+  std::vector<StageLine*> lines_;
+};
+
+}  // namespace drapery

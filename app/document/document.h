@@ -1,0 +1,82 @@
+// The open book: its job, the plan that follows, undo, and the file that every kept edit is written
+// to.
+#pragma once
+
+#include <QObject>
+#include <QString>
+#include <QUndoStack>
+
+#include "core/method/method_library.h"
+#include "core/plan/job_field.h"
+#include "core/plan/planner.h"
+
+namespace drapery {
+
+class Document : public QObject {
+  Q_OBJECT
+
+ public:
+  explicit Document(MethodLibrary library, QObject* parent = nullptr);
+
+  [[nodiscard]] const Job& job() const { return job_; }
+  /// With the text being typed in it, while that is sound.
+  [[nodiscard]] const Plan& plan() const { return plan_; }
+  [[nodiscard]] const QString& path() const { return path_; }
+  [[nodiscard]] const MethodLibrary& library() const { return library_; }
+  [[nodiscard]] QString methodTitle(const std::string& id) const;
+  QUndoStack* undoStack() { return &undo_; }
+  std::vector<Influence> influences(std::size_t node);
+  /// Measures that the method needs and nobody took yet: their ids, in the order of the work.
+  [[nodiscard]] const std::vector<std::string>& missing() const { return missing_; }
+
+  /// Refuses a file that is not a sound job (issues, placed) and then keeps the present book.
+  Issues open(const QString& path);
+  /// A new empty book in `folder`, written at its first kept edit.
+  void startNew(const QString& folder);
+  /// Writes the present book to another file under a new id and goes on with that one.
+  std::optional<Issue> copyTo(const QString& path);
+
+  /// Shows what would follow from a value while it is typed. A wrong one is told and shows nothing.
+  std::optional<Issue> preview(const std::string& field, const FieldValue& value);
+  void endPreview();
+  /// Keeps a value: one undo step, written to the file. A wrong one is told and changes nothing.
+  std::optional<Issue> keep(const std::string& field, const FieldValue& value);
+
+  /// Whether the last kept edit is in the file. Not after a failed save.
+  [[nodiscard]] bool isSaved() const { return isSaved_; }
+  std::optional<Issue> save();
+  /// Writes over what another program left in the file. Only after the binder said so.
+  std::optional<Issue> saveOverForeignChange();
+
+ signals:
+  void planChanged();
+  /// The job was kept, undone, opened: everything may be different.
+  void jobChanged();
+  void saveFailed(const drapery::Issue& issue);
+  void saved();
+
+ private:
+  friend class EditCommand;
+  void apply(const std::string& field, const FieldValue& value);
+  void saveAndTell();
+  bool usePlanner(const std::string& method);
+  void adopt(Job job, QString path);
+  void replan(const Job& job);
+  [[nodiscard]] std::vector<std::string> allowancesOf(const std::string& method) const;
+  [[nodiscard]] std::optional<Issue> issueOf(const std::string& field, const Job& job);
+
+  MethodLibrary library_;
+  std::optional<Planner> planner_;
+  Job job_;
+  Plan plan_;
+  std::vector<std::string> missing_;
+  QString path_;
+  std::string textInFile_;  // as last read or written; empty for a file that does not exist yet
+  bool isSaved_ = true;
+  QUndoStack undo_;
+};
+
+/// A random UUID for a new job.
+std::string newJobId();
+
+}  // namespace drapery

@@ -1,0 +1,185 @@
+#include "app/launch.h"
+
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QDir>
+#include <QFile>
+#include <QIcon>
+#include <QStyleFactory>
+#include <iostream>
+#include <optional>
+
+#include "app/main_window.h"
+#include "paint/fonts.h"
+#include "store/folders.h"
+
+static void initAppResources() { Q_INIT_RESOURCE(app); }
+
+namespace drapery {
+
+namespace {
+
+constexpr int kRefused = 2;
+
+struct Wishes {
+  QString job;
+  bool demo = false;
+  QString screenshot;
+  Stage stage = Stage::Measure;
+  QSize size{1280, 800};
+  QString units;
+  double fontScale = 1.0;
+  bool benchTheme = false;
+};
+
+int complain(const QString& text) {
+  std::cerr << "drapery: " << text.toStdString() << '\n';
+  return kRefused;
+}
+
+/// The wishes, or what is wrong with one of them.
+class ArgumentReader {
+ public:
+  ArgumentReader() {
+    parser_.setApplicationDescription(
+        "Sizes every piece of a hand-bound book and tries the case on it.");
+    parser_.addHelpOption();
+    parser_.addVersionOption();
+    parser_.addPositionalArgument("job", "A job file (JSON)");
+    parser_.addOptions({{"demo", "Open the Saltmarsh Bindery's first book"},
+                        {"screenshot", "Write a picture of the window and end", "file"},
+                        {"stage", "measure or case", "stage"},
+                        {"size", "Width and height of the window, like 1280x800", "WxH"},
+                        {"units", "mm or in", "units"},
+                        {"font-scale", "0.5 to 3", "factor"},
+                        {"theme", "light or bench", "theme"}});
+  }
+
+  std::optional<Wishes> read(const QStringList& arguments) {
+    if (!parser_.parse(arguments)) return fail(parser_.errorText());
+    if (parser_.isSet("help")) parser_.showHelp();
+    if (parser_.isSet("version")) parser_.showVersion();
+    Wishes wishes;
+    if (parser_.positionalArguments().size() > 1) return fail("one job at a time");
+    wishes.job = parser_.positionalArguments().value(0);
+    wishes.demo = parser_.isSet("demo");
+    wishes.screenshot = parser_.value("screenshot");
+    if (!readStage(wishes) || !readSize(wishes) || !readLook(wishes)) return std::nullopt;
+    return wishes;
+  }
+
+ private:
+  std::nullopt_t fail(const QString& text) {
+    complain(text);
+    return std::nullopt;
+  }
+  bool notAllowed(const char* option, const char* allowed) {
+    fail(QString("--%1 %2 is not allowed; %3").arg(option, parser_.value(option), allowed));
+    return false;
+  }
+  bool readStage(Wishes& wishes) {
+    if (!parser_.isSet("stage")) return true;
+    for (const Stage stage : allStages()) {
+      if (stageId(stage) != parser_.value("stage")) continue;
+      wishes.stage = stage;
+      return true;
+    }
+    return notAllowed("stage", "measure or case");
+  }
+  bool readSize(Wishes& wishes) {
+    if (!parser_.isSet("size")) return true;
+    const QStringList parts = parser_.value("size").split('x');
+    const QSize size(parts.value(0).toInt(), parts.value(1).toInt());
+    const bool isSound = parts.size() == 2 && size.width() >= 640 && size.width() <= 8000 &&
+                         size.height() >= 480 && size.height() <= 8000;
+    if (!isSound) return notAllowed("size", "from 640x480 to 8000x8000");
+    wishes.size = size;
+    return true;
+  }
+  bool readLook(Wishes& wishes) {
+    wishes.units = parser_.value("units");
+    if (!wishes.units.isEmpty() && wishes.units != "mm" && wishes.units != "in")
+      return notAllowed("units", "mm or in");
+    if (parser_.isSet("font-scale")) {
+      bool isNumber = false;
+      wishes.fontScale = parser_.value("font-scale").toDouble(&isNumber);
+      if (!isNumber || !(wishes.fontScale >= 0.5 && wishes.fontScale <= 3.0))
+        return notAllowed("font-scale", "0.5 to 3");
+    }
+    const QString theme = parser_.value("theme");
+    if (!theme.isEmpty() && theme != "light" && theme != "bench")
+      return notAllowed("theme", "light or bench");
+    wishes.benchTheme = theme == "bench";
+    return true;
+  }
+
+  QCommandLineParser parser_;
+};
+
+/// The demo is worked on in a copy of the binder's own, so that it can be tried freely.
+QString demoJob() {
+  const QString folder = QString::fromStdString(dataFolder() + "/demo");
+  QDir().mkpath(folder);
+  QString first;
+  for (const char* name : {"tide-ledger.json", "hive-diary.json"}) {
+    const QString path = folder + "/" + name;
+    if (!QFile::exists(path) && QFile::copy(QString(":/demo/") + name, path))
+      QFile::setPermissions(
+          path, QFile::ReadOwner | QFile::WriteOwner | QFile::ReadGroup | QFile::ReadOther);
+    if (first.isEmpty()) first = path;
+  }
+  return first;
+}
+
+void dress(QApplication& application, const Palette& palette) {
+  QApplication::setStyle(QStyleFactory::create("Fusion"));
+  QPalette colours;
+  colours.setColor(QPalette::Window, palette.ground);
+  colours.setColor(QPalette::Base, palette.paper);
+  colours.setColor(QPalette::Button, palette.paper);
+  colours.setColor(QPalette::ButtonText, palette.ink);
+  colours.setColor(QPalette::WindowText, palette.ink);
+  colours.setColor(QPalette::Text, palette.ink);
+  colours.setColor(QPalette::Highlight, palette.accent);
+  colours.setColor(QPalette::HighlightedText, palette.ground);
+  QApplication::setPalette(colours);
+  QApplication::setFont(textFont(14));
+  application.setWindowIcon(QIcon(":/app/drapery.svg"));
+}
+
+int photograph(MainWindow& window, const Wishes& wishes) {
+  window.show();
+  QApplication::processEvents();
+  if (window.grab().save(wishes.screenshot)) return 0;
+  return complain(wishes.screenshot + " cannot be written");
+}
+
+}  // namespace
+
+int launch(QApplication& application) {
+  initAppResources();
+  ArgumentReader reader;
+  const auto wishes = reader.read(QApplication::arguments());
+  if (!wishes) return kRefused;
+  setFontScale(wishes->fontScale);
+  loadFonts();
+  const Palette& palette = wishes->benchTheme ? benchPalette() : lightPalette();
+  dress(application, palette);
+  MainWindow window(MethodLibrary(houseMethodsFolder()), palette);
+  const QString job = wishes->demo ? demoJob() : wishes->job;
+  if (job.isEmpty()) {
+    window.startNew();
+  } else if (!window.openFile(job) && !wishes->screenshot.isEmpty()) {
+    return complain(window.banner().text());
+  }
+  window.resize(wishes->size);
+  window.setStage(wishes->stage);
+  if (!job.isEmpty()) window.table().setFocus();
+  if (!wishes->units.isEmpty())
+    window.document().preview("units", Entry{wishes->units.toStdString(), {}});
+  if (!wishes->screenshot.isEmpty()) return photograph(window, *wishes);
+  window.show();
+  return QApplication::exec();
+}
+
+}  // namespace drapery

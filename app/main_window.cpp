@@ -1,0 +1,208 @@
+#include "app/main_window.h"
+
+#include <QCloseEvent>
+#include <QCoreApplication>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QKeySequence>
+#include <QShortcut>
+#include <QVBoxLayout>
+
+#include "app/words/window_words.h"
+#include "exchange/slip_pdf.h"
+#include "store/folders.h"
+#include "words/issue_words.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr int kFoldNotesUnder = 1100;
+
+QString jobsFolder() { return QString::fromStdString(dataFolder() + "/jobs"); }
+
+/// At most three mistakes: a banner is no list.
+QString listed(const Issues& issues) {
+  QStringList lines;
+  for (const Issue& issue : issues) {
+    if (lines.size() == 3) {
+      lines << QString("… %1 more").arg(issues.size() - 3);
+      break;
+    }
+    lines << QString::fromStdString(placedWords(issue, {}));
+  }
+  return lines.join("\n");
+}
+
+}  // namespace
+
+MainWindow::MainWindow(MethodLibrary library, const Palette& palette, QWidget* parent)
+    : QWidget(parent), palette_(palette), document_(std::move(library)), ask_(fileDialogs()) {
+  setObjectName("window");
+  build();
+  addShortcuts();
+  connect(&document_, &Document::saveFailed, this, &MainWindow::onSaveFailed);
+  connect(&document_, &Document::jobChanged, this, &MainWindow::refreshTitle);
+  const auto showPlan = [this] { slips_->setPlan(document_.plan()); };
+  connect(&document_, &Document::jobChanged, this, showPlan);
+  connect(&document_, &Document::planChanged, this, showPlan);
+  connect(table_, &Table::selectionChanged, slips_, &SlipTray::setSelected);
+  connect(slips_, &SlipTray::selected, this, [this](const QString& part) {
+    table_->select(table_->selected() == part ? QString() : part);
+  });
+  connect(docket_, &Docket::stageChosen, this, &MainWindow::setStage);
+  connect(docket_, &Docket::newWanted, this, &MainWindow::startNew);
+  connect(docket_, &Docket::openWanted, this, &MainWindow::openAnother);
+  connect(docket_, &Docket::copyWanted, this, &MainWindow::copy);
+  connect(docket_, &Docket::slipWanted, this, &MainWindow::exportSlip);
+  showPlan();
+  setStage(Stage::Measure);
+  refreshTitle();
+}
+
+/// The parts speak to the document while they lose the focus: they go first.
+MainWindow::~MainWindow() {
+  for (QWidget* part : std::initializer_list<QWidget*>{docket_, banner_, table_, slips_})
+    delete part;
+}
+
+void MainWindow::build() {
+  docket_ = new Docket(document_, palette_, this);
+  banner_ = new Banner(palette_, this);
+  table_ = new Table(document_, palette_, this);
+  slips_ = new SlipTray(palette_, this);
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setSpacing(0);
+  row->addWidget(docket_);
+  auto* column = new QVBoxLayout;
+  column->setSpacing(0);
+  column->addWidget(banner_);
+  column->addWidget(table_, 1);
+  column->addWidget(slips_);
+  row->addLayout(column, 1);
+  resize(1280, 800);
+}
+
+void MainWindow::addShortcuts() {
+  const auto on = [this](const QKeySequence& keys, auto act) {
+    connect(new QShortcut(keys, this), &QShortcut::activated, this, act);
+  };
+  on(QKeySequence::Undo, [this] { document_.undoStack()->undo(); });
+  on(QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), [this] { document_.undoStack()->redo(); });
+  on(QKeySequence(Qt::CTRL | Qt::Key_N), [this] { startNew(); });
+  on(QKeySequence(Qt::CTRL | Qt::Key_O), [this] { openAnother(); });
+  on(QKeySequence(Qt::CTRL | Qt::Key_D), [this] { copy(); });
+  on(QKeySequence(Qt::CTRL | Qt::Key_P), [this] { exportSlip(); });
+  int number = 0;
+  for (const Stage stage : allStages())
+    on(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + number++)),
+       [this, stage] { setStage(stage); });
+}
+
+void MainWindow::setStage(Stage stage) {
+  table_->setStage(stage);
+  docket_->setStage(stage);
+}
+
+bool MainWindow::openFile(const QString& path) {
+  const Issues issues = document_.open(path);
+  if (issues.empty()) {
+    banner_->hide();
+    return true;
+  }
+  banner_->say(Severity::Stop, tr("Not opened.") + "\n" + listed(issues));
+  return false;
+}
+
+void MainWindow::startNew() {
+  table_->keepTyped();
+  document_.startNew(jobsFolder());
+  setStage(Stage::Measure);
+  table_->startTyping();
+}
+
+void MainWindow::openAnother() {
+  table_->keepTyped();
+  const QString folder =
+      document_.path().isEmpty() ? jobsFolder() : QFileInfo(document_.path()).absolutePath();
+  const QString path = ask_.open(this, folder);
+  if (!path.isEmpty()) openFile(path);
+}
+
+QString MainWindow::suggestedName(const QString& suffix) const {
+  const QFileInfo file(document_.path());
+  const QString folder = document_.path().isEmpty() ? jobsFolder() : file.absolutePath();
+  const QString base = document_.path().isEmpty() ? tr("book") : file.completeBaseName();
+  return folder + "/" + base + suffix;
+}
+
+void MainWindow::copy() {
+  table_->keepTyped();
+  QString path = ask_.saveJob(this, suggestedName("-copy.json"));
+  if (path.isEmpty()) return;
+  if (QFileInfo(path).suffix().isEmpty()) path += ".json";
+  if (const auto issue = document_.copyTo(path)) return onSaveFailed(*issue);
+  banner_->say(Severity::Note, tr("You now work on the copy, %1.").arg(path));
+}
+
+void MainWindow::exportSlip() {
+  table_->keepTyped();
+  if (!document_.missing().empty())
+    return banner_->say(Severity::Mind,
+                        tr("No slip yet: the block and the board must be measured first."));
+  QString path = ask_.savePdf(this, suggestedName(".pdf"));
+  if (path.isEmpty()) return;
+  if (QFileInfo(path).suffix().isEmpty()) path += ".pdf";
+  if (const auto issue = writeSlipPdf(document_.job(), document_.plan(), path))
+    return banner_->say(Severity::Stop, issueText(*issue, {}));
+  if (document_.plan().has(Severity::Stop))
+    return banner_->say(Severity::Stop,
+                        tr("The slip is in %1 and says that it must not be cut yet.").arg(path));
+  banner_->say(Severity::Note, tr("The cut slip is in %1.").arg(path));
+}
+
+void MainWindow::onSaveFailed(const Issue& issue) {
+  if (issue.id == "file-changed") return onForeignChange();
+  banner_->say(Severity::Stop, issueText(issue, {}),
+               {{tr("Try again"),
+                 [this] {
+                   if (const auto again = document_.save()) onSaveFailed(*again);
+                 }},
+                {tr("Keep mine in another file"), [this] { copy(); }}});
+}
+
+void MainWindow::onForeignChange() {
+  banner_->say(Severity::Stop,
+               tr("%1 was changed by another program since it was read. Your edit is here and not "
+                  "yet in the file.")
+                   .arg(document_.path()),
+               {{tr("Take what is in the file"), [this] { openFile(document_.path()); }},
+                {tr("Keep mine in another file"), [this] { copy(); }},
+                {tr("Write mine over it"), [this] {
+                   if (const auto issue = document_.saveOverForeignChange()) onSaveFailed(*issue);
+                 }}});
+}
+
+void MainWindow::refreshTitle() {
+  const QString title = QString::fromStdString(document_.job().title);
+  setWindowTitle((title.isEmpty() ? tr("New book") : title) + " – Drapery");
+}
+
+void MainWindow::resizeEvent(QResizeEvent*) { table_->setNotesFolded(width() < kFoldNotesUnder); }
+
+/// What is being typed is kept; what could not be saved is not lost without a word.
+void MainWindow::closeEvent(QCloseEvent* event) {
+  table_->keepTyped();
+  if (document_.isSaved()) return event->accept();
+  if (document_.save()) {
+    banner_->say(Severity::Stop,
+                 tr("The last edits are not in the file: %1.").arg(document_.path()),
+                 {{tr("Keep mine in another file"), [this] { copy(); }},
+                  {tr("Close without them"), [] { QCoreApplication::exit(0); }}});
+    return event->ignore();
+  }
+  event->accept();
+}
+
+}  // namespace drapery

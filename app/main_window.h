@@ -1,0 +1,63 @@
+// The window: docket, table, slips.
+#pragma once
+
+#include <QWidget>
+#include <functional>
+
+#include "app/banner.h"
+#include "app/docket.h"
+#include "app/document/document.h"
+#include "app/slip_tray.h"
+#include "app/table/table.h"
+
+namespace drapery {
+
+/// Asks the binder for a file; empty when they turn back. Tests put their own answers in.
+struct FileQuestions {
+  std::function<QString(QWidget*, const QString& folder)> open;
+  std::function<QString(QWidget*, const QString& suggested)> saveJob;
+  std::function<QString(QWidget*, const QString& suggested)> savePdf;
+};
+FileQuestions fileDialogs();
+
+class MainWindow : public QWidget {
+  Q_OBJECT
+
+ public:
+  MainWindow(MethodLibrary library, const Palette& palette, QWidget* parent = nullptr);
+  ~MainWindow() override;
+
+  Document& document() { return document_; }
+  Table& table() { return *table_; }
+  Banner& banner() { return *banner_; }
+  void setQuestions(FileQuestions questions) { ask_ = std::move(questions); }
+  void setStage(Stage stage);
+  /// Opens a job; what is wrong with it stands in the banner, and the present book stays.
+  bool openFile(const QString& path);
+  void startNew();
+
+ protected:
+  void resizeEvent(QResizeEvent* event) override;
+  void closeEvent(QCloseEvent* event) override;
+
+ private:
+  void build();
+  void addShortcuts();
+  void onSaveFailed(const Issue& issue);
+  void onForeignChange();
+  void openAnother();
+  void copy();
+  void exportSlip();
+  void refreshTitle();
+  [[nodiscard]] QString suggestedName(const QString& suffix) const;
+
+  const Palette& palette_;
+  Document document_;
+  FileQuestions ask_;
+  Docket* docket_;
+  Banner* banner_;
+  Table* table_;
+  SlipTray* slips_;
+};
+
+}  // namespace drapery

@@ -1,0 +1,174 @@
+#include "app/slip_tray.h"
+
+#include <QPainter>
+#include <algorithm>
+
+#include "app/words/window_words.h"
+#include "core/drawing/drawing.h"
+#include "paint/drawing_painter.h"
+#include "paint/fonts.h"
+#include "words/plan_text.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr double kName = 14.5;
+constexpr double kFigures = 17.0;
+constexpr double kBelow = 12.5;
+constexpr int kGap = 12;      // between a piece and its lettering
+constexpr int kBetween = 28;  // between slips
+constexpr int kEdge = 18;
+
+int heightOf(const QFont& font) { return QFontMetrics(font).height(); }
+int widthOf(const QFont& font, const QString& text) {
+  return QFontMetrics(font).horizontalAdvance(text);
+}
+int letteringHeight() {
+  return heightOf(textFont(kName, true)) + heightOf(textFont(kFigures, true)) +
+         heightOf(textFont(kBelow));
+}
+
+}  // namespace
+
+Slip::Slip(const PlannedPart& part, const Plan& plan, const Palette& palette, QWidget* parent)
+    : QAbstractButton(parent), palette_(palette) {
+  const PartRule& rule = *part.rule;
+  partId_ = QString::fromStdString(rule.id);
+  setObjectName("slip." + partId_);
+  setCheckable(true);
+  setFocusPolicy(Qt::StrongFocus);
+  setCursor(Qt::PointingHandCursor);
+  name_ = QString::fromStdString(rule.title.text);
+  if (rule.count > 1) name_ = QString("%1 × %2").arg(rule.count).arg(name_);
+  figures_ = QString::fromStdString(sizeWords(part.cutWidth, part.cutHeight, windowNotation(plan)));
+  const QString grain = rule.grain == Grain::Height  ? tr("grain head to tail")
+                        : rule.grain == Grain::Width ? tr("grain across")
+                                                     : QString();
+  below_ = QString::fromStdString(rule.material) + (grain.isEmpty() ? "" : ", " + grain);
+  piece_ = QSizeF(part.cutWidth.mm(), part.cutHeight.mm());
+  corner_ = part.corner.mm();
+  grainAcross_ = rule.grain == Grain::Width;
+  setAccessibleName(name_ + ", " + figures_ + ", " + below_);
+}
+
+void Slip::setScale(double pixelsPerMm) {
+  scale_ = pixelsPerMm;
+  updateGeometry();
+  update();
+}
+
+int Slip::letteringWidth() const {
+  return std::max({widthOf(textFont(kName, true), name_),
+                   widthOf(textFont(kFigures, true), figures_), widthOf(textFont(kBelow), below_)});
+}
+
+QSize Slip::sizeHint() const {
+  const int piece = static_cast<int>(piece_.width() * scale_);
+  const int high = static_cast<int>(piece_.height() * scale_);
+  return {piece + kGap + letteringWidth() + 12, std::max(high, letteringHeight()) + 8};
+}
+
+void Slip::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.setRenderHint(QPainter::Antialiasing);
+  if (isChecked() || hasFocus()) painter.fillRect(rect(), palette_.onAccent);
+  const double w = piece_.width() * scale_;
+  const double h = piece_.height() * scale_;
+  const double x = 4;
+  const double y = (height() - h) / 2;
+  QPolygonF outline;
+  for (const Point& p : cutCorners(x, y, x + w, y + h, corner_ * scale_))
+    outline << QPointF(p.x, p.y);
+  painter.setPen(QPen(isChecked() ? palette_.accent : palette_.ink, isChecked() ? 2.0 : 1.2));
+  painter.setBrush(palette_.leaves);
+  painter.drawPolygon(outline);
+  painter.setPen(QPen(palette_.secondInk, 1.0));
+  const QPointF middle(x + w / 2, y + h / 2);
+  const QPointF reach = grainAcross_ ? QPointF(w * 0.3, 0) : QPointF(0, h * 0.3);
+  paintGrainArrow(painter, middle - reach, middle + reach);
+
+  int top = (height() - letteringHeight()) / 2;
+  const int left = static_cast<int>(x + w) + kGap;
+  const auto line = [&](const QFont& font, const QColor& colour, const QString& text) {
+    painter.setFont(font);
+    painter.setPen(colour);
+    painter.drawText(QRect(left, top, width() - left, heightOf(font)),
+                     Qt::AlignLeft | Qt::AlignVCenter, text);
+    top += heightOf(font);
+  };
+  line(textFont(kName, true), palette_.ink, name_);
+  line(textFont(kFigures, true), palette_.ink, figures_);
+  line(textFont(kBelow), palette_.secondInk, below_);
+}
+
+SlipTray::SlipTray(const Palette& palette, QWidget* parent) : QWidget(parent), palette_(palette) {
+  setObjectName("slips");
+  setFixedHeight(static_cast<int>(124 * std::max(1.0, fontScale() * 0.85)));
+}
+
+void SlipTray::setPlan(const Plan& plan) {
+  QString signature;
+  const Notation notation = windowNotation(plan);
+  for (const PlannedPart& part : plan.parts)
+    signature +=
+        QString::fromStdString(part.rule->id + sizeWords(part.cutWidth, part.cutHeight, notation) +
+                               std::to_string(part.corner.mm()));
+  if (signature == signature_) return;
+  signature_ = signature;
+  qDeleteAll(slips_);
+  slips_.clear();
+  for (const PlannedPart& part : plan.parts) {
+    auto* slip = new Slip(part, plan, palette_, this);
+    connect(slip, &QAbstractButton::clicked, this, [this, slip] { emit selected(slip->partId()); });
+    slip->setChecked(slip->partId() == selected_);
+    slip->show();
+    slips_.push_back(slip);
+  }
+  layOut();
+  update();
+}
+
+void SlipTray::setSelected(const QString& subject) {
+  selected_ = subject;
+  for (Slip* slip : slips_) slip->setChecked(slip->partId() == subject);
+}
+
+/// One scale for all: as large as the tray's height and width allow.
+void SlipTray::layOut() {
+  if (slips_.empty()) return;
+  double widths = 0.0;
+  double highest = 1.0;
+  double lettering = 2 * kEdge;
+  for (const Slip* slip : slips_) {
+    widths += slip->pieceSize().width();
+    highest = std::max(highest, slip->pieceSize().height());
+    lettering += slip->letteringWidth() + kGap + 12;
+  }
+  lettering += kBetween * static_cast<double>(slips_.size() - 1);
+  const double room = std::max(40.0, width() - lettering);
+  const double scale = std::min((height() - 28) / highest, room / widths);
+  int x = kEdge;
+  for (Slip* slip : slips_) {
+    slip->setScale(scale);
+    const QSize size = slip->sizeHint();
+    slip->setGeometry(x, 8, size.width(), height() - 14);
+    x += size.width() + kBetween;
+  }
+}
+
+void SlipTray::resizeEvent(QResizeEvent*) { layOut(); }
+
+void SlipTray::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.fillRect(rect(), palette_.paper);
+  painter.setPen(palette_.hairline);
+  painter.drawLine(0, 0, width(), 0);
+  if (!slips_.empty()) return;
+  painter.setFont(textFont(14));
+  painter.setPen(palette_.secondInk);
+  painter.drawText(rect().adjusted(kEdge, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter,
+                   tr("The pieces will lie here once the block and the board are measured."));
+}
+
+}  // namespace drapery

@@ -1,0 +1,62 @@
+// The pieces lying on the table's edge, in their true proportions to each other.
+#pragma once
+
+#include <QAbstractButton>
+#include <QWidget>
+#include <vector>
+
+#include "core/plan/plan.h"
+#include "paint/palette.h"
+
+namespace drapery {
+
+/// One kind of piece: its shape with the grain arrow, lettered as a binder would.
+class Slip : public QAbstractButton {
+  Q_OBJECT
+
+ public:
+  Slip(const PlannedPart& part, const Plan& plan, const Palette& palette, QWidget* parent);
+  /// The piece's size at a scale of 1 pixel to the mm.
+  [[nodiscard]] QSizeF pieceSize() const { return piece_; }
+  void setScale(double pixelsPerMm);
+  [[nodiscard]] int letteringWidth() const;
+  [[nodiscard]] QString partId() const { return partId_; }
+  [[nodiscard]] QSize sizeHint() const override;
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+
+ private:
+  const Palette& palette_;
+  QString partId_, name_, figures_, below_;
+  QSizeF piece_;
+  double corner_ = 0.0;
+  bool grainAcross_ = false;
+  double scale_ = 0.2;
+};
+
+class SlipTray : public QWidget {
+  Q_OBJECT
+
+ public:
+  SlipTray(const Palette& palette, QWidget* parent = nullptr);
+  void setPlan(const Plan& plan);
+  void setSelected(const QString& subject);
+
+ signals:
+  void selected(const QString& partId);
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+  void resizeEvent(QResizeEvent* event) override;
+
+ private:
+  void layOut();
+
+  const Palette& palette_;
+  std::vector<Slip*> slips_;
+  QString signature_;
+  QString selected_;
+};
+
+}  // namespace drapery

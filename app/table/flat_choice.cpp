@@ -1,0 +1,38 @@
+#include "app/table/flat_choice.h"
+
+#include <QPainter>
+#include <QWheelEvent>
+
+namespace drapery {
+
+namespace {
+constexpr int kMark = 16;
+}
+
+FlatChoice::FlatChoice(const Palette& palette, QWidget* parent)
+    : QComboBox(parent), palette_(palette) {
+  setFocusPolicy(Qt::StrongFocus);
+  setSizeAdjustPolicy(QComboBox::AdjustToContents);
+}
+
+QSize FlatChoice::sizeHint() const {
+  const QFontMetrics metrics(font());
+  return {metrics.horizontalAdvance(currentText()) + kMark + 6, metrics.height() + 2};
+}
+
+void FlatChoice::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.setRenderHint(QPainter::Antialiasing);
+  painter.setPen(palette_.ink);
+  painter.drawText(rect().adjusted(2, 0, -kMark, 0), Qt::AlignLeft | Qt::AlignVCenter,
+                   currentText());
+  const QPointF middle(width() - kMark / 2.0, height() / 2.0 + 1);
+  painter.setPen(QPen(palette_.accent, 1.6));
+  painter.drawLine(middle + QPointF(-4, -2), middle + QPointF(0, 2));
+  painter.drawLine(middle + QPointF(0, 2), middle + QPointF(4, -2));
+}
+
+/// The wheel belongs to the drawing, not to whatever lies under the pointer.
+void FlatChoice::wheelEvent(QWheelEvent* event) { event->ignore(); }
+
+}  // namespace drapery

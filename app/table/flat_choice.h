@@ -1,0 +1,25 @@
+// A choice without a frame: its text and a small mark that there is more.
+#pragma once
+
+#include <QComboBox>
+
+#include "paint/palette.h"
+
+namespace drapery {
+
+class FlatChoice : public QComboBox {
+  Q_OBJECT
+
+ public:
+  FlatChoice(const Palette& palette, QWidget* parent);
+  [[nodiscard]] QSize sizeHint() const override;
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+  void wheelEvent(QWheelEvent* event) override;
+
+ private:
+  const Palette& palette_;
+};
+
+}  // namespace drapery

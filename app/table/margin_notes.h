@@ -1,0 +1,43 @@
+// The notes in the margin: what the selected measure rests on, and what there is to mind.
+#pragma once
+
+#include <QScrollArea>
+#include <optional>
+#include <vector>
+
+#include "paint/palette.h"
+
+class QVBoxLayout;
+
+namespace drapery {
+
+struct NoteContent {
+  QString id;       // object name: "note.why", "note.gap-too-short"
+  QString subject;  // the value it speaks of, for the line that ties it there
+  QString heading;
+  QString figure;  // large, may be empty
+  QStringList paragraphs;
+  QString small;  // school, practice
+  std::optional<Severity> severity;
+};
+
+class MarginNotes : public QScrollArea {
+  Q_OBJECT
+
+ public:
+  MarginNotes(const Palette& palette, QWidget* parent);
+  void setNotes(const std::vector<NoteContent>& notes);
+  /// For each note that is in sight: its subject and the height of its heading in the parent.
+  [[nodiscard]] std::vector<std::pair<QString, int>> ties() const;
+
+ signals:
+  void scrolled();
+
+ private:
+  const Palette& palette_;
+  QWidget* sheet_;
+  QVBoxLayout* column_;
+  std::vector<NoteContent> notes_;
+};
+
+}  // namespace drapery

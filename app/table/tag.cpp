@@ -1,0 +1,267 @@
+#include "app/table/tag.h"
+
+#include <QComboBox>
+#include <QEvent>
+#include <QFontMetrics>
+#include <QKeyEvent>
+#include <QLineEdit>
+#include <QPainter>
+#include <algorithm>
+
+#include "app/table/flat_choice.h"
+#include "app/words/window_words.h"
+#include "paint/fonts.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr double kCaption = 12.0;
+constexpr double kFigure = 17.0;
+constexpr double kUnit = 12.5;
+constexpr double kMessage = 12.0;
+constexpr int kMessageWidth = 300;
+constexpr int kPad = 5;
+
+QFont figureFont() { return textFont(kFigure, true); }
+int widthOf(const QFont& font, const QString& text) {
+  return QFontMetrics(font).horizontalAdvance(text);
+}
+int heightOf(const QFont& font) { return QFontMetrics(font).height(); }
+
+}  // namespace
+
+Tag::Tag(std::string value, Kind kind, const Palette& palette, QWidget* parent)
+    : QWidget(parent), value_(std::move(value)), kind_(kind), palette_(palette) {
+  const QString name = "tag." + QString::fromStdString(value_);
+  if (kind_ == Kind::Entry) makeEntry();
+  if (kind_ == Kind::Choice) makeChoice();
+  if (kind_ == Kind::Figure) setFocusPolicy(Qt::StrongFocus);
+  focusTarget()->setObjectName(name);
+  focusTarget()->installEventFilter(this);
+  setCursor(kind_ == Kind::Entry ? Qt::IBeamCursor : Qt::PointingHandCursor);
+}
+
+QWidget* Tag::focusTarget() const {
+  if (entry_ != nullptr) return entry_;
+  if (choice_ != nullptr) return choice_;
+  return const_cast<Tag*>(this);
+}
+
+void Tag::makeEntry() {
+  entry_ = new QLineEdit(this);
+  entry_->setFrame(false);
+  entry_->setFont(figureFont());
+  entry_->setTextMargins(0, 0, 0, 0);
+  QPalette colours = entry_->palette();
+  colours.setColor(QPalette::Base, Qt::transparent);
+  colours.setColor(QPalette::Text, palette_.ink);
+  colours.setColor(QPalette::PlaceholderText, palette_.secondInk);
+  colours.setColor(QPalette::Highlight, palette_.accent);
+  colours.setColor(QPalette::HighlightedText, palette_.ground);
+  entry_->setPalette(colours);
+  connect(entry_, &QLineEdit::textEdited, this, [this](const QString& text) {
+    isTyping_ = true;
+    emit typed(this, text);
+  });
+}
+
+void Tag::makeChoice() {
+  choice_ = new FlatChoice(palette_, this);
+  choice_->setFont(textFont(14.0, true));
+  connect(choice_, &QComboBox::activated, this, [this](int option) { emit chosen(this, option); });
+}
+
+void Tag::setContent(const TagContent& content) {
+  content_ = content;
+  focusTarget()->setAccessibleName(content.caption);
+  focusTarget()->setAccessibleDescription(content.message);
+  if (kind_ == Kind::Figure) setAccessibleDescription(content.text + " " + content.unit);
+  if (entry_ != nullptr) {
+    if (!isTyping_ && entry_->text() != content.text) entry_->setText(content.text);
+    entry_->setPlaceholderText(content.placeholder);
+    QPalette colours = entry_->palette();
+    colours.setColor(QPalette::Text,
+                     content.isSupposed && !isTyping_ ? palette_.secondInk : palette_.ink);
+    entry_->setPalette(colours);
+  }
+  if (choice_ != nullptr) {
+    if (choice_->count() != content.options.size()) {
+      choice_->clear();
+      choice_->addItems(content.options);
+    }
+    choice_->setCurrentText(content.text);
+  }
+  update();
+}
+
+void Tag::setSelected(bool selected) {
+  if (isSelected_ == selected) return;
+  isSelected_ = selected;
+  update();
+}
+
+void Tag::stopTyping() {
+  isTyping_ = false;
+  content_.message.clear();
+  if (entry_ == nullptr) return;
+  entry_->setText(content_.text);
+  if (entry_->hasFocus()) entry_->selectAll();
+}
+
+void Tag::keepTyped() {
+  if (isTyping_ && entry_ != nullptr) emit kept(this, entry_->text(), false);
+}
+
+void Tag::takeFocus() {
+  focusTarget()->setFocus(Qt::TabFocusReason);
+  if (entry_ != nullptr) entry_->selectAll();
+}
+
+QString Tag::captionWithMark() const {
+  if (!content_.severity) return content_.caption;
+  return severityMark(*content_.severity) + " " + severityWords(*content_.severity) + "  " +
+         content_.caption;
+}
+
+/// Caption and figure, without a message.
+QSize Tag::sizeFor(const QString& figure) const {
+  const int caption = widthOf(textFont(kCaption), captionWithMark());
+  int width = 0;
+  if (choice_ != nullptr) {
+    width = choice_->sizeHint().width();
+  } else {
+    width = widthOf(figureFont(), figure) + (entry_ != nullptr ? 8 : 2);
+    if (!content_.unit.isEmpty()) width += 4 + widthOf(textFont(kUnit), content_.unit);
+  }
+  const int height = heightOf(textFont(kCaption)) + heightOf(figureFont()) + 7;
+  return {std::max(caption, width) + 2 * kPad, height};
+}
+
+QSize Tag::restingSize() const {
+  const QSize usual = sizeFor("000.00");
+  return isTyping_ ? usual : usual.expandedTo(sizeFor(shownFigure()));
+}
+
+QString Tag::shownFigure() const {
+  const QString text = entry_ != nullptr ? entry_->text() : content_.text;
+  if (!text.isEmpty()) return text;
+  return content_.placeholder.isEmpty() ? "0000" : content_.placeholder;
+}
+
+QSize Tag::sizeHint() const {
+  QSize size = sizeFor(shownFigure());
+  if (content_.message.isEmpty()) return size;
+  const int room = static_cast<int>(kMessageWidth * fontScale());
+  const QRect message = QFontMetrics(textFont(kMessage))
+                            .boundingRect(0, 0, room, 1000, Qt::TextWordWrap, content_.message);
+  return {std::max(size.width(), message.width() + 2 * kPad + 2),
+          size.height() + message.height() + 2};
+}
+
+QRect Tag::figureRect() const {
+  const int top = 2 + heightOf(textFont(kCaption));
+  return {kPad, top, width() - 2 * kPad, heightOf(figureFont())};
+}
+
+void Tag::resizeEvent(QResizeEvent*) {
+  QRect place = figureRect();
+  if (entry_ != nullptr) {
+    const int unit = content_.unit.isEmpty() ? 0 : 4 + widthOf(textFont(kUnit), content_.unit);
+    const QString text = entry_->text().isEmpty() ? entry_->placeholderText() : entry_->text();
+    const int wanted = widthOf(figureFont(), text.isEmpty() ? "0000" : text) + 8;
+    place.setWidth(std::min(place.width() - unit, wanted));
+    place.translate(-2, 0);  // QLineEdit's own inner margin
+    entry_->setGeometry(place);
+  }
+  if (choice_ != nullptr) choice_->setGeometry(place.adjusted(-2, 0, 0, 0));
+}
+
+bool Tag::hasFocusInside() const { return focusTarget()->hasFocus(); }
+
+void Tag::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.setRenderHint(QPainter::Antialiasing);
+  const bool isActive = isSelected_ || hasFocusInside();
+  QColor ground = isActive ? palette_.onAccent : palette_.ground;
+  if (!isActive) ground.setAlpha(235);
+  painter.setPen(Qt::NoPen);
+  painter.setBrush(ground);
+  painter.drawRoundedRect(QRectF(rect()), 3, 3);
+
+  painter.setFont(textFont(kCaption));
+  painter.setPen(content_.severity ? palette_.of(*content_.severity) : palette_.secondInk);
+  painter.drawText(QRect(kPad, 1, width() - 2 * kPad, heightOf(textFont(kCaption))),
+                   Qt::AlignLeft | Qt::AlignVCenter, captionWithMark());
+
+  const QRect figure = figureRect();
+  int unitX = figure.left();
+  if (kind_ == Kind::Figure) {
+    painter.setFont(figureFont());
+    painter.setPen(palette_.ink);
+    painter.drawText(figure, Qt::AlignLeft | Qt::AlignVCenter, content_.text);
+    unitX += widthOf(figureFont(), content_.text) + 4;
+  } else if (entry_ != nullptr) {
+    unitX = entry_->geometry().right() + 2;
+  }
+  painter.setFont(textFont(kUnit));
+  painter.setPen(palette_.secondInk);
+  painter.drawText(QRect(unitX, figure.top(), width() - unitX, figure.height()),
+                   Qt::AlignLeft | Qt::AlignVCenter, content_.unit);
+  if (kind_ != Kind::Figure) {
+    painter.setPen(QPen(isActive ? palette_.accent : palette_.secondInk, isActive ? 1.8 : 0.8));
+    const double y = figure.bottom() + 1.5;
+    const double end = entry_ != nullptr ? entry_->geometry().right() : figure.right();
+    painter.drawLine(QPointF(figure.left(), y), QPointF(end, y));
+  }
+  if (!content_.message.isEmpty()) {
+    painter.setFont(textFont(kMessage));
+    painter.setPen(palette_.stop);
+    painter.drawText(figure.adjusted(0, figure.height() + 4, 0, 1000), Qt::TextWordWrap,
+                     content_.message);
+  }
+}
+
+bool Tag::entryKey(int key) {
+  switch (key) {
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+      emit kept(this, entry_->text(), true);
+      return true;
+    case Qt::Key_Escape:
+      emit abandoned(this);
+      return true;
+    case Qt::Key_Up:
+      emit stepped(this, +1);
+      return true;
+    case Qt::Key_Down:
+      emit stepped(this, -1);
+      return true;
+    default:
+      return false;
+  }
+}
+
+bool Tag::eventFilter(QObject* watched, QEvent* event) {
+  if (event->type() == QEvent::FocusIn) {
+    emit selected(this);
+    update();
+  } else if (event->type() == QEvent::FocusOut) {
+    // A menu or another window takes the focus only for a while.
+    const auto reason = static_cast<QFocusEvent*>(event)->reason();
+    const bool isForGood = reason != Qt::PopupFocusReason && reason != Qt::ActiveWindowFocusReason;
+    if (isTyping_ && isForGood) emit kept(this, entry_->text(), false);
+    update();
+  } else if (event->type() == QEvent::KeyPress && entry_ != nullptr) {
+    if (entryKey(static_cast<QKeyEvent*>(event)->key())) return true;
+  }
+  return QWidget::eventFilter(watched, event);
+}
+
+void Tag::mousePressEvent(QMouseEvent*) {
+  focusTarget()->setFocus(Qt::MouseFocusReason);
+  if (entry_ != nullptr) entry_->selectAll();
+  if (choice_ != nullptr) choice_->showPopup();
+}
+
+}  // namespace drapery

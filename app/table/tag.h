@@ -1,0 +1,88 @@
+// A measure where it stands in the drawing: typed over in place, chosen, or, when it is computed,
+// asked.
+#pragma once
+
+#include <QStringList>
+#include <QWidget>
+#include <optional>
+#include <string>
+
+#include "paint/palette.h"
+
+class QComboBox;
+class QLineEdit;
+
+namespace drapery {
+
+struct TagContent {
+  QString caption;
+  QString text;  // the figure, or the option chosen
+  QString unit;
+  QString placeholder;               // what an empty entry asks for
+  QString message;                   // what is wrong with what is being typed
+  QStringList options;               // Choice
+  bool isSupposed = false;           // nobody said it: the method's usual value
+  std::optional<Severity> severity;  // of a finding that touches it
+};
+
+class Tag : public QWidget {
+  Q_OBJECT
+
+ public:
+  enum class Kind { Entry, Choice, Figure };
+
+  Tag(std::string value, Kind kind, const Palette& palette, QWidget* parent);
+
+  [[nodiscard]] const std::string& value() const { return value_; }
+  [[nodiscard]] Kind kind() const { return kind_; }
+  /// While a text is being typed the text stays; everything else is shown anew.
+  void setContent(const TagContent& content);
+  void setSelected(bool selected);
+  /// The text being typed, if any.
+  [[nodiscard]] bool isTyping() const { return isTyping_; }
+  /// Gives up what is being typed.
+  void stopTyping();
+  void takeFocus();
+  /// Keeps what is being typed, as Enter does but without going on.
+  void keepTyped();
+  [[nodiscard]] QSize sizeHint() const override;
+  /// Without a message and with room for a usual figure, so that the drawing keeps still while
+  /// typing.
+  [[nodiscard]] QSize restingSize() const;
+  [[nodiscard]] QWidget* focusTarget() const;
+
+ signals:
+  void selected(drapery::Tag* tag);
+  void typed(drapery::Tag* tag, const QString& text);
+  void kept(drapery::Tag* tag, const QString& text, bool goOn);
+  void abandoned(drapery::Tag* tag);
+  void stepped(drapery::Tag* tag, int marks);
+  void chosen(drapery::Tag* tag, int option);
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+  void resizeEvent(QResizeEvent* event) override;
+  bool eventFilter(QObject* watched, QEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+
+ private:
+  void makeEntry();
+  void makeChoice();
+  bool entryKey(int key);
+  [[nodiscard]] QString captionWithMark() const;
+  [[nodiscard]] QRect figureRect() const;
+  [[nodiscard]] QString shownFigure() const;
+  [[nodiscard]] QSize sizeFor(const QString& figure) const;
+  [[nodiscard]] bool hasFocusInside() const;
+
+  std::string value_;
+  Kind kind_;
+  const Palette& palette_;
+  TagContent content_;
+  QLineEdit* entry_ = nullptr;
+  QComboBox* choice_ = nullptr;
+  bool isTyping_ = false;
+  bool isSelected_ = false;
+};
+
+}  // namespace drapery

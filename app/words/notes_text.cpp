@@ -1,0 +1,160 @@
+#include "app/words/notes_text.h"
+
+#include <QCoreApplication>
+#include <algorithm>
+#include <cmath>
+
+#include "app/words/window_words.h"
+#include "words/figure_words.h"
+#include "words/formula_words.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr std::size_t kMostInfluences = 6;
+
+QString tr(const char* text) { return QCoreApplication::translate("Notes", text); }
+QString text(const std::string& from) { return QString::fromStdString(from); }
+
+/// "1 mm more in Width: +1 mm; in Set-back: −1 mm." In inches the step is a millimetre all the
+/// same, so the change is told as a ratio.
+QString influenceText(Document& document, std::size_t node) {
+  const Plan& plan = document.plan();
+  QStringList parts;
+  for (const Influence& influence : document.influences(node)) {
+    if (parts.size() == static_cast<qsizetype>(kMostInfluences)) break;
+    const char decimal = windowNotation(plan).decimal;
+    const QString sign = influence.change > 0 ? "+" : "−";
+    const Unit unit = plan.method->nodes[node].unit;
+    QString change = sign + text(formatNumber(std::abs(influence.change), 2, decimal));
+    if (change.endsWith("0") && change.size() == 2) continue;  // under a hundredth
+    change += unit == Unit::Millimetre ? tr(" mm") : unit == Unit::Degree ? "°" : "";
+    parts << text(plan.method->titleOf(influence.input).text) + " " + change;
+  }
+  if (parts.isEmpty()) return {};
+  return tr("1 mm more of it would move this by: %1.").arg(parts.join("; "));
+}
+
+QString rangeText(const Plan& plan, const InputRule& rule) {
+  if (rule.kind == InputKind::Choice) return {};
+  const Notation notation = windowNotation(plan);
+  const Unit unit = rule.kind == InputKind::Length ? Unit::Millimetre : Unit::One;
+  return tr("Allowed: %1 to %2.")
+      .arg(text(figureWords({rule.least, unit}, notation)),
+           text(figureWords({rule.most, unit}, notation)));
+}
+
+void addInput(NoteContent& note, const Plan& plan, std::size_t node) {
+  const InputRule& rule = plan.method->inputs[plan.method->nodes[node].rule];
+  if (!rule.measure.text.empty()) note.paragraphs << text(rule.measure.text);
+  const bool isSupposed = !plan.entered[node] && !std::isnan(plan.values[node]);
+  if (isSupposed && !plan.method->nodes[node].uses.empty()) {
+    note.paragraphs
+        << tr("Nobody said it: it counts as %1.").arg(text(formulaWithTitles(plan, node)));
+  } else if (isSupposed) {
+    note.paragraphs << tr("Nobody said it: this is the usual value.");
+  }
+  const QString range = rangeText(plan, rule);
+  if (!range.isEmpty()) note.paragraphs << range;
+  note.small = text(rule.practice);
+}
+
+void addDerived(NoteContent& note, Document& document, std::size_t node) {
+  const Plan& plan = document.plan();
+  const ValueNode& value = plan.method->nodes[node];
+  const QString numbers = text(formulaWithNumbers(plan, node, windowNotation(plan)));
+  note.paragraphs << text(formulaWithTitles(plan, node));
+  if (numbers != note.paragraphs.last()) note.paragraphs << numbers + " = " + note.figure;
+  if (value.source == ValueNode::Source::Derived) {
+    const DerivedRule& rule = plan.method->derived[value.rule];
+    note.paragraphs << text(rule.because.text);
+    note.small = text(rule.practice);
+  }
+  const QString influence = influenceText(document, node);
+  if (!influence.isEmpty()) note.paragraphs << influence;
+}
+
+}  // namespace
+
+NoteContent whyNote(Document& document, const std::string& value) {
+  NoteContent note;
+  const Plan& plan = document.plan();
+  const auto node = plan.method->find(value);
+  if (!node) return note;
+  note.id = "note.why";
+  note.subject = text(value);
+  note.heading = text(plan.method->titleOf(*node).text);
+  const ValueNode& of = plan.method->nodes[*node];
+  const bool isInput = of.source == ValueNode::Source::Input;
+  const bool isChoice = isInput && plan.method->inputs[of.rule].kind == InputKind::Choice;
+  if (!isChoice && !std::isnan(plan.values[*node]))
+    note.figure = text(figureWords({plan.values[*node], of.unit}, windowNotation(plan)));
+  if (isInput) {
+    addInput(note, plan, *node);
+  } else {
+    addDerived(note, document, *node);
+  }
+  const QString school = text(plan.method->title.text);
+  note.small = note.small.isEmpty() ? school : note.small + " · " + school;
+  return note;
+}
+
+std::vector<NoteContent> findingNotes(const Plan& plan, const std::vector<std::string>& shown) {
+  std::vector<NoteContent> notes;
+  const Notation notation = windowNotation(plan);
+  for (const PlannedFinding& finding : plan.findings) {
+    NoteContent note;
+    note.id = "note." + text(finding.rule->id);
+    note.severity = finding.rule->severity;
+    note.paragraphs << findingText(finding, notation) << remedyText(finding, notation);
+    for (const std::string& touched : finding.rule->touches)
+      if (note.subject.isEmpty() && std::find(shown.begin(), shown.end(), touched) != shown.end())
+        note.subject = text(touched);
+    notes.push_back(std::move(note));
+  }
+  return notes;
+}
+
+NoteContent trialNote(const Plan& plan) {
+  NoteContent note;
+  const Notation notation = windowNotation(plan);
+  const auto length = [&](const char* name) {
+    return figureWords({plan.number(name).value_or(std::nan("")), Unit::Millimetre}, notation);
+  };
+  if (!plan.length("square_fore_edge_tried")) return note;
+  note.id = "note.trial";
+  note.heading = tr("Tried on the book, as cut");
+  note.paragraphs << tr("Squares: head %1, tail %2, fore-edge %3.")
+                         .arg(text(length("square_head_tried")), text(length("square_tail_tried")),
+                              text(length("square_fore_edge_tried")));
+  const auto turn = plan.number("opening_angle_tried");
+  if (turn)
+    note.paragraphs
+        << tr("The cover opens to %1.").arg(text(figureWords({*turn, Unit::Degree}, notation)));
+  note.paragraphs
+      << tr("The gap is %1. Taut it would be %2, to open flat %3, formed under the rod %4, "
+            "and no more than %5 can be rubbed down.")
+             .arg(text(length("joint_gap")), text(length("gap_taut")), text(length("gap_to_open")),
+                  text(length("gap_formed")), text(length("gap_pressed")));
+  return note;
+}
+
+NoteContent methodNote(const Document& document) {
+  NoteContent note;
+  note.id = "note.method";
+  const Plan& plan = document.plan();
+  if (!document.missing().empty()) {
+    note.heading = tr("A new book");
+    note.paragraphs << tr(
+        "Measure the block and type each figure where it hangs: 210, 143.5 mm or "
+        "5 7/16 in. Enter keeps it and goes on to the next.");
+    return note;
+  }
+  note.heading = text(plan.method->title.text);
+  note.paragraphs << text(plan.method->about.text);
+  note.paragraphs << tr("Click any figure to see where it comes from.");
+  return note;
+}
+
+}  // namespace drapery

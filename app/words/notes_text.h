@@ -1,0 +1,19 @@
+// What the margin notes say: the why of a value, the findings, the method.
+#pragma once
+
+#include "app/document/document.h"
+#include "app/table/margin_notes.h"
+
+namespace drapery {
+
+/// The note for a selected value; empty heading when there is nothing to say.
+NoteContent whyNote(Document& document, const std::string& value);
+/// One note for each finding; it is tied to the first of `shown` that it touches.
+std::vector<NoteContent> findingNotes(const Plan& plan, const std::vector<std::string>& shown);
+/// The case tried on the book: squares and turn as cut, and where the gap lies in its window. Empty
+/// heading while it cannot be tried.
+NoteContent trialNote(const Plan& plan);
+/// The method in a few words, or what to do first on an empty book.
+NoteContent methodNote(const Document& document);
+
+}  // namespace drapery

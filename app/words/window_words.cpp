@@ -1,0 +1,95 @@
+#include "app/words/window_words.h"
+
+#include <QCoreApplication>
+#include <QLocale>
+#include <cmath>
+
+#include "words/finding_words.h"
+#include "words/issue_words.h"
+
+namespace drapery {
+
+namespace {
+QString tr(const char* text) { return QCoreApplication::translate("WindowWords", text); }
+}  // namespace
+
+Notation windowNotation(const Plan& plan) {
+  const QString sign = QLocale().decimalPoint();
+  const char decimal = sign == "," ? ',' : '.';
+  return {plan.units, plan.mark, decimal};
+}
+
+QString bareWords(Length length, const Notation& notation) {
+  return QString::fromStdString(formatBare(length, notation));
+}
+
+QString lengthWords(Length length, const Notation& notation) {
+  return QString::fromStdString(formatLength(length, notation));
+}
+
+QString issueText(const Issue& issue, const Notation& notation) {
+  return QString::fromStdString(issueWords(issue, notation, [](const char* english) {
+    return QCoreApplication::translate("Issue", english).toStdString();
+  }));
+}
+
+QString findingText(const PlannedFinding& finding, const Notation& notation) {
+  return QString::fromStdString(findingSays(finding, notation));
+}
+
+QString remedyText(const PlannedFinding& finding, const Notation& notation) {
+  return QString::fromStdString(findingRemedy(finding, notation));
+}
+
+QString severityWords(Severity severity) {
+  switch (severity) {
+    case Severity::Stop:
+      return tr("stop");
+    case Severity::Mind:
+      return tr("mind");
+    case Severity::Note:
+      break;
+  }
+  return tr("note");
+}
+
+QString severityMark(Severity severity) {
+  switch (severity) {
+    case Severity::Stop:
+      return "■";
+    case Severity::Mind:
+      return "▲";
+    case Severity::Note:
+      break;
+  }
+  return "●";
+}
+
+QString valueWords(const Plan& plan, std::size_t node) {
+  const double value = plan.values[node];
+  if (std::isnan(value)) return {};
+  const Notation notation = windowNotation(plan);
+  switch (plan.method->nodes[node].unit) {
+    case Unit::Millimetre:
+      return bareWords(Length::fromMm(value), notation);
+    case Unit::Degree:
+      return QString::fromStdString(formatNumber(value, 1, notation.decimal));
+    case Unit::One:
+      break;
+  }
+  return QString::fromStdString(formatNumber(value, 3, notation.decimal));
+}
+
+QString unitWords(const Plan& plan, std::size_t node) {
+  switch (plan.method->nodes[node].unit) {
+    case Unit::Millimetre:
+      return plan.units == Units::Inches ? "in" : "mm";
+    case Unit::Degree:
+      return "°";
+    case Unit::One:
+      break;
+  }
+  return {};
+}
+
+}  // namespace drapery

@@ -1,0 +1,34 @@
+#include <sys/wait.h>
+#include <unistd.h>
+
+#include <cerrno>
+#include <cstring>
+#include <filesystem>
+#include <iostream>
+
+#include "cli/commands.h"
+
+namespace drapery::cli {
+
+/// Painting needs Qt, which would cost every start of this program several times its own time: a
+/// helper program beside this one does it.
+int exportCommand(const ExportRequest& request) {
+  std::error_code error;
+  const auto self = std::filesystem::read_symlink("/proc/self/exe", error);
+  const std::string helper = (self.parent_path() / "drapery-export").string();
+  const pid_t child = ::fork();
+  if (child == 0) {
+    ::execl(helper.c_str(), helper.c_str(), request.job.c_str(), request.what.c_str(),
+            request.as.c_str(), request.output.c_str(), static_cast<char*>(nullptr));
+    std::cerr << helper << ": " << std::strerror(errno) << '\n';
+    ::_exit(kRefused);
+  }
+  int status = 0;
+  if (child < 0 || ::waitpid(child, &status, 0) < 0 || !WIFEXITED(status)) {
+    std::cerr << helper << ": did not finish\n";
+    return kRefused;
+  }
+  return WEXITSTATUS(status);
+}
+
+}  // namespace drapery::cli

@@ -1,0 +1,79 @@
+// drapery-cli: the arguments, nothing else.
+#include <CLI/CLI.hpp>
+#include <iostream>
+
+#include "cli/commands.h"
+#include "drapery_version.h"
+
+namespace {
+
+using namespace drapery;
+using namespace drapery::cli;
+
+struct Arguments {
+  std::string job;
+  std::string format = "json";
+  std::string units;
+  std::string methodFile;
+  ExportRequest request;
+};
+
+std::optional<Units> unitsOf(const std::string& name) {
+  if (name.empty()) return std::nullopt;
+  return name == "in" ? Units::Inches : Units::Millimetres;
+}
+
+void describePlan(CLI::App& app, Arguments& arguments, int& code) {
+  auto* plan = app.add_subcommand("plan", "Size every piece of a job and try the case on the book");
+  plan->add_option("job", arguments.job, "A job file, or - for standard input")->required();
+  plan->add_option("--format", arguments.format, "json or text")
+      ->check(CLI::IsMember({"json", "text"}));
+  plan->add_option("--units", arguments.units, "mm or in: the unit of words and findings")
+      ->check(CLI::IsMember({"mm", "in"}));
+  plan->callback([&] {
+    const auto format = arguments.format == "json" ? PlanFormat::Json : PlanFormat::Text;
+    code = planCommand(arguments.job, format, unitsOf(arguments.units));
+  });
+}
+
+void describeMethods(CLI::App& app, Arguments& arguments, int& code) {
+  app.add_subcommand("methods", "List the methods that a job may name")->callback([&] {
+    code = methodsCommand();
+  });
+  auto* check =
+      app.add_subcommand("check-method", "Check a rule file and show every mistake in it");
+  check->add_option("file", arguments.methodFile, "A rule file, *.toml")->required();
+  check->callback([&] { code = checkMethodCommand(arguments.methodFile); });
+}
+
+void describeExport(CLI::App& app, Arguments& arguments, int& code) {
+  ExportRequest& request = arguments.request;
+  auto* exporting = app.add_subcommand("export", "Write the cut slip");
+  exporting->add_option("job", request.job, "A job file")->required();
+  exporting->add_option("--what", request.what, "slip")->required()->check(CLI::IsMember({"slip"}));
+  exporting->add_option("--as", request.as, "pdf")->required()->check(CLI::IsMember({"pdf"}));
+  exporting->add_option("-o,--output", request.output, "The file to write")->required();
+  exporting->callback([&] { code = exportCommand(request); });
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+  CLI::App app("Sizes every piece of a hand-bound book and tries the case on it.", "drapery-cli");
+  app.set_version_flag("--version", std::string("drapery-cli ") + kDraperyVersion);
+  app.require_subcommand(1);
+  Arguments arguments;
+  int code = kDone;
+  describePlan(app, arguments, code);
+  describeMethods(app, arguments, code);
+  describeExport(app, arguments, code);
+  try {
+    app.parse(argc, argv);
+  } catch (const CLI::Success& success) {
+    return app.exit(success);
+  } catch (const CLI::ParseError& error) {
+    std::cerr << "drapery-cli: " << error.what() << "; see drapery-cli --help\n";
+    return kRefused;
+  }
+  return code;
+}

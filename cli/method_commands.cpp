@@ -1,0 +1,64 @@
+#include <fmt/format.h>
+
+#include <filesystem>
+#include <iostream>
+
+#include "cli/commands.h"
+#include "core/method/method_library.h"
+#include "store/folders.h"
+#include "store/json_node.h"
+#include "store/whole_file.h"
+#include "words/issue_words.h"
+
+namespace drapery::cli {
+
+namespace {
+
+int printIssues(const Issues& issues) {
+  for (const Issue& issue : issues) std::cerr << placedWordsWithCaret(issue);
+  return issues.empty() ? kDone : kRefused;
+}
+
+/// A base may stand beside the file as well as in the library.
+BaseLookup basesBeside(const std::string& path, const MethodLibrary& library) {
+  const auto folder = std::filesystem::path(path).parent_path();
+  return [folder, &library](std::string_view id) -> std::optional<MethodSource> {
+    if (id.find('/') != std::string_view::npos) return std::nullopt;
+    const std::string beside = (folder / (std::string(id) + ".toml")).string();
+    auto text = readWhole(beside, kLargestJsonFile);
+    if (auto* found = std::get_if<std::string>(&text)) return MethodSource{beside, *found};
+    return library.source(id);
+  };
+}
+
+}  // namespace
+
+int methodsCommand() {
+  const MethodLibrary library(houseMethodsFolder());
+  int code = kDone;
+  for (const std::string& id : library.ids()) {
+    const LoadedMethod loaded = library.load(id);
+    if (loaded.method == nullptr) {
+      code = printIssues(loaded.issues);
+      continue;
+    }
+    std::cout << fmt::format("{:<20} {:<24} {}\n", id, loaded.method->title.text,
+                             loaded.method->about.text);
+  }
+  return code;
+}
+
+int checkMethodCommand(const std::string& path) {
+  auto text = readWhole(path, kLargestJsonFile);
+  if (auto* issue = std::get_if<Issue>(&text)) return printIssues({*issue});
+  const MethodLibrary library(houseMethodsFolder());
+  const LoadedMethod loaded =
+      loadMethod({path, std::get<std::string>(text)}, basesBeside(path, library));
+  if (loaded.method == nullptr) return printIssues(loaded.issues);
+  std::cout << fmt::format("{}: sound; {} inputs, {} derived values, {} pieces, {} findings\n",
+                           path, loaded.method->inputs.size(), loaded.method->derived.size(),
+                           loaded.method->parts.size(), loaded.method->findings.size());
+  return kDone;
+}
+
+}  // namespace drapery::cli

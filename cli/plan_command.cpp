@@ -1,0 +1,58 @@
+#include <cstdio>
+#include <iostream>
+#include <iterator>
+
+#include "cli/commands.h"
+#include "store/folders.h"
+#include "store/json_node.h"
+#include "store/open_job.h"
+#include "store/plan_json.h"
+#include "store/whole_file.h"
+#include "words/issue_words.h"
+#include "words/plan_text.h"
+
+namespace drapery::cli {
+
+namespace {
+
+/// One byte over the limit is enough for the reader to refuse it.
+std::string readStandardInput() {
+  std::string text(kLargestJsonFile + 1, '\0');
+  text.resize(std::fread(text.data(), 1, text.size(), stdin));
+  return text;
+}
+
+std::variant<std::string, Issue> readInput(const std::string& path) {
+  if (path == "-") return readStandardInput();
+  return readWhole(path, kLargestJsonFile);
+}
+
+int refuse(const Issues& issues, const Notation& notation) {
+  for (const Issue& issue : issues) std::cerr << placedWords(issue, notation) << '\n';
+  return kRefused;
+}
+
+}  // namespace
+
+int planCommand(const std::string& path, PlanFormat format, std::optional<Units> units) {
+  const auto text = readInput(path);
+  if (const auto* issue = std::get_if<Issue>(&text)) return refuse({*issue}, {});
+  const MethodLibrary library(houseMethodsFolder());
+  const std::string shownPath = path == "-" ? "<stdin>" : path;
+  OpenedJob opened = openJob(std::get<std::string>(text), shownPath, library);
+  const Job* job = opened.document.job ? &*opened.document.job : nullptr;
+  Notation notation;
+  notation.units = units.value_or(job != nullptr ? job->units : Units::Millimetres);
+  if (!opened.issues.empty()) return refuse(opened.issues, notation);
+  opened.plan.units = notation.units;
+  const std::string out =
+      format == PlanFormat::Json ? writePlanJson(*job, opened.plan) : planText(*job, opened.plan);
+  std::fwrite(out.data(), 1, out.size(), stdout);
+  if (std::fflush(stdout) != 0) {
+    std::cerr << "standard output cannot be written\n";
+    return kRefused;
+  }
+  return opened.plan.has(Severity::Stop) ? kDoneWithStop : kDone;
+}
+
+}  // namespace drapery::cli

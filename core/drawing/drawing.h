@@ -1,0 +1,73 @@
+// A drawing: shapes in mm with roles, and the spots where measures hang. Knows nothing of screens.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/geometry/point.h"
+
+namespace drapery {
+
+/// What a shape is; the painter decides how that looks.
+enum class Role {
+  Leaves,     // the text block, closed
+  LeafEdge,   // single leaves seen from an edge
+  Board,      // closed, hatched
+  Stiffener,  // closed, hatched
+  Cloth,      // closed, lying flat
+  ClothPath,  // open, the covering seen from its edge; `thickness` wide
+  Rod,        // closed
+  Break,      // where the drawing is broken off
+  Hidden,     // dashed: the book under the board, or what is not yet measured
+  Fold,       // dash-dot-dot
+  Dimension,  // a measuring line with ticks at both ends
+  Extension,  // thin, from the thing to its measuring line
+  Grain,      // an arrow with two heads
+};
+
+struct Shape {
+  Role role = Role::Leaves;
+  std::vector<Point> points;
+  bool isClosed = false;
+  std::string subject;     // the part or value it shows: "board", "setback"; may be empty
+  double thickness = 0.0;  // ClothPath: mm
+};
+
+enum class Side { Left, Right, Above, Below };
+
+/// Where the tag of a value hangs.
+struct TagSpot {
+  std::string value;  // a node's name, or "method"
+  Point anchor;
+  Side side = Side::Above;
+};
+
+/// A word in the drawing. Only an id here: the words stand at the edge, where they are translated.
+struct DrawingLabel {
+  std::string id;  // "view.head"
+  Point at;        // its middle
+};
+
+struct Drawing {
+  std::string id;  // "block", "joint", "flat-case"
+  std::vector<Shape> shapes;
+  std::vector<TagSpot> tags;  // in the order of the work
+  std::vector<DrawingLabel> labels;
+};
+
+/// The smallest box around all shapes; zero for none.
+Box boundsOf(const Drawing& drawing);
+
+/// Corners of a box, counter-clockwise from the lower left.
+std::vector<Point> rectangle(double left, double bottom, double right, double top);
+
+/// A rectangle with a triangle of the given leg cut off each corner. Legs are held to half the
+/// shorter side.
+std::vector<Point> cutCorners(double left, double bottom, double right, double top, double leg);
+
+void addClosed(Drawing& drawing, Role role, std::vector<Point> points, std::string subject);
+void addOpen(Drawing& drawing, Role role, std::vector<Point> points, std::string subject);
+/// A measuring line from `from` to `to` with the tag at its middle.
+void addDimension(Drawing& drawing, Point from, Point to, const std::string& value, Side side);
+
+}  // namespace drapery

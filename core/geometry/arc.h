@@ -1,0 +1,27 @@
+// The round of a spine: a circular segment.
+//
+// Axes: the span lies along the spine's edges (or over the shoulders), the depth (rise) stands at
+// right angles to it at the middle. Lengths in, lengths out; angles in degrees.
+// Source: circular segment, any handbook of geometry.
+// Range: span > 0, 0 <= depth <= span / 2 (a half circle). Outside of it nothing is computed (NaN).
+#pragma once
+
+#include "core/quantity/length.h"
+
+namespace drapery {
+
+/// R = (C^2/4 + r^2) / (2 r). Infinite for a flat spine (depth 0).
+Length arcRadius(Length span, Length depth);
+
+/// The angle that the arc covers: 4 atan(2 r / C), the same as 2 atan2(C/2, R - r) without the
+/// cancellation in R - r for shallow rounds. 0 for a flat spine, 180 for a half circle.
+double arcAngle(Length span, Length depth);
+
+/// The arc from edge to edge: R x angle. For a flat spine: the span.
+Length arcLength(Length span, Length depth);
+
+/// The depth of an arc that covers `fraction` of a whole circle (1/3: 120 degrees):
+/// r = C (1 - cos h) / (2 sin h) = C/2 tan(h/2), h half the arc's angle. 0 <= fraction <= 1/2.
+Length arcDepth(Length span, double fraction);
+
+}  // namespace drapery

@@ -1,0 +1,147 @@
+#include "core/geometry/joint.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+namespace drapery {
+
+namespace {
+
+constexpr double kPi = 3.14159265358979323846;
+const double kNone = std::numeric_limits<double>::quiet_NaN();
+
+struct Tangent {
+  double length;  // from the point to where it touches the rod
+  double angle;   // at the rod's centre, from the floor's contact (straight down) to that touch
+};
+
+/// The tangent that passes under a circle of radius r standing on the floor, from a point at height
+/// `height` and `across` to one side of the centre.
+Tangent tangentUnder(double across, double height, double r) {
+  const double rise = height - r;
+  const double distance = std::hypot(across, rise);
+  const double reach = std::sqrt(std::max(0.0, distance * distance - r * r));
+  const double toPoint = std::atan2(across, -rise);  // from straight down, 0 to pi
+  const double toTouch = std::acos(std::min(1.0, r / distance));
+  return {reach, std::max(0.0, toPoint - toTouch)};
+}
+
+double pathUnderRod(double setback, double edge, double board, double rod) {
+  const double climb = std::max(0.0, -edge);  // below the floor: climbs to the spine edge first
+  const double start = std::max(0.0, edge);
+  const double r = std::min(rod, setback) / 2;
+  if (r <= 0.0) return climb + start + board;
+  const Tangent from = tangentUnder(setback / 2, start, r);
+  const Tangent to = tangentUnder(setback / 2, board, r);
+  return climb + from.length + to.length + r * (from.angle + to.angle);
+}
+
+/// Finds where a growing function reaches 0 in [low, high], by regula falsi with the Illinois step.
+template <class Growing>
+double rootOf(Growing f, double low, double high) {
+  constexpr double kClose = 1e-11;
+  double fLow = f(low);
+  double fHigh = f(high);
+  for (int i = 0; i < 200 && high - low > kClose; ++i) {
+    double middle = high - fHigh * (high - low) / (fHigh - fLow);
+    if (!(middle > low && middle < high)) middle = (low + high) / 2;
+    const double value = f(middle);
+    if (std::abs(value) < kClose) return middle;
+    if (value > 0.0) {
+      high = middle;
+      fHigh = value;
+      fLow /= 2;
+    } else {
+      low = middle;
+      fLow = value;
+      fHigh /= 2;
+    }
+  }
+  return (low + high) / 2;
+}
+
+}  // namespace
+
+Length gapTaut(const Joint& joint) {
+  return Length::fromMm(
+      std::hypot((joint.setback + joint.stiffener).mm(), (joint.board - joint.edgeHeight).mm()));
+}
+
+Length gapToOpen(const Joint& joint) {
+  const double j = joint.setback.mm();
+  const double t = joint.stiffener.mm();
+  const double e = joint.edgeHeight.mm();
+  const double b = joint.board.mm();
+  return Length::fromMm(std::hypot(j - t, b + e));
+}
+
+Length gapFormed(const Joint& joint, Length rod) {
+  if (!(joint.setback >= Length()) || !(rod > Length())) return Length::fromMm(kNone);
+  return joint.stiffener + Length::fromMm(pathUnderRod(joint.setback.mm(), joint.edgeHeight.mm(),
+                                                       joint.board.mm(), rod.mm()));
+}
+
+std::vector<Point> formedPath(const Joint& joint, Length rod) {
+  const double j = joint.setback.mm();
+  const double e = joint.edgeHeight.mm();
+  const double b = joint.board.mm();
+  if (!(j >= 0.0) || !(rod > Length())) return {};
+  std::vector<Point> path{{-joint.stiffener.mm(), e}, {0.0, e}};
+  if (e < 0.0) path.push_back({0.0, 0.0});
+  const double r = std::min(rod.mm(), j) / 2;
+  if (r > 0.0) {
+    const double from = tangentUnder(j / 2, std::max(0.0, e), r).angle;
+    const double to = tangentUnder(j / 2, b, r).angle;
+    constexpr double kStep = kPi / 60;
+    const int steps = std::max(1, static_cast<int>(std::ceil((from + to) / kStep)));
+    for (int i = 0; i <= steps; ++i) {
+      const double angle = -from + (from + to) * i / steps;  // from straight down, toward the board
+      path.push_back({j / 2 + r * std::sin(angle), r - r * std::cos(angle)});
+    }
+  } else {
+    path.push_back({0.0, 0.0});
+  }
+  path.push_back({j, b});
+  return path;
+}
+
+Length gapPressed(const Joint& joint) {
+  if (!(joint.setback >= Length())) return Length::fromMm(kNone);
+  return joint.stiffener + Length::fromMm(std::abs(joint.edgeHeight.mm())) + joint.setback +
+         joint.board;
+}
+
+double openingAngle(const Joint& joint, Length gap) {
+  const double j = joint.setback.mm();
+  const double t = joint.stiffener.mm();
+  const double e = joint.edgeHeight.mm();
+  const double b = joint.board.mm();
+  const double taut = gapTaut(joint).mm();
+  if (!(gap.mm() >= taut - 1e-12)) return std::isnan(taut + gap.mm()) ? kNone : 0.0;
+  const double arris = std::hypot(j, b);
+  const double start = std::hypot(t, e);
+  if (gap.mm() >= arris + start) return 180.0;  // never pulls, whichever way it points
+  if (j >= 0.0 && gap.mm() >= gapToOpen(joint).mm() - 1e-9) return 180.0;
+  double away = std::atan2(e, -t) - std::atan2(b, j);
+  if (away < 0.0 && e < 0.0) away += 2 * kPi;
+  const double cosine = (arris * arris + start * start - gap.mm() * gap.mm()) / (2 * arris * start);
+  const double pull = std::acos(std::clamp(cosine, -1.0, 1.0));
+  return std::clamp((away + pull) * 180.0 / kPi, 0.0, 180.0);
+}
+
+Length setbackForGap(const Joint& joint, Length gap, Length rod) {
+  Joint at = joint;
+  at.setback = Length();
+  const double least = gapFormed(at, rod).mm();
+  if (!(gap.mm() >= least - 1e-12)) return Length::fromMm(kNone);
+  const auto excess = [&](double setback) {
+    at.setback = Length::fromMm(setback);
+    return gapFormed(at, rod).mm() - gap.mm();
+  };
+  return Length::fromMm(rootOf(excess, 0.0, gap.mm()));
+}
+
+Length aroundEdge(Length board, Length covering) { return board + covering * (kPi / 2); }
+
+}  // namespace drapery

@@ -1,0 +1,80 @@
+#include "core/method/formula_functions.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/geometry/arc.h"
+#include "core/geometry/joint.h"
+
+namespace drapery {
+
+namespace {
+
+Length mm(double value) { return Length::fromMm(value); }
+
+/// setback, edge, board, stiffener
+Joint jointOf(double setback, double edge, double board, double stiffener) {
+  return {mm(setback), mm(edge), mm(board), mm(stiffener)};
+}
+
+// Each takes the arguments in the order that `written` shows.
+double least(const double* a, int n) { return *std::min_element(a, a + n); }
+double greatest(const double* a, int n) { return *std::max_element(a, a + n); }
+double magnitude(const double* a, int) { return std::abs(a[0]); }
+double root(const double* a, int) { return std::sqrt(a[0]); }
+double diagonal(const double* a, int) { return std::hypot(a[0], a[1]); }
+double isGiven(const double* a, int) { return std::isnan(a[0]) ? 0.0 : 1.0; }
+double arc(const double* a, int) { return arcLength(mm(a[0]), mm(a[1])).mm(); }
+double depth(const double* a, int) { return arcDepth(mm(a[0]), a[1]).mm(); }
+double angle(const double* a, int) { return arcAngle(mm(a[0]), mm(a[1])); }
+double taut(const double* a, int) { return gapTaut(jointOf(a[0], a[1], a[2], a[3])).mm(); }
+double toOpen(const double* a, int) { return gapToOpen(jointOf(a[0], a[1], a[2], a[3])).mm(); }
+double pressed(const double* a, int) { return gapPressed(jointOf(a[0], a[1], a[2], a[3])).mm(); }
+double formed(const double* a, int) {
+  return gapFormed(jointOf(a[0], a[1], a[2], a[4]), mm(a[3])).mm();
+}
+double backwards(const double* a, int) {
+  return setbackForGap(jointOf(0.0, a[1], a[2], a[4]), mm(a[0]), mm(a[3])).mm();
+}
+double opening(const double* a, int) {
+  return openingAngle(jointOf(a[1], a[2], a[3], a[4]), mm(a[0]));
+}
+double folded(const double* a, int) { return aroundEdge(mm(a[0]), mm(a[1])).mm(); }
+
+}  // namespace
+
+const std::array<FormulaFunction, kFormulaFunctionCount>& formulaFunctions() {
+  static constexpr std::array<FormulaFunction, kFormulaFunctionCount> kFunctions{{
+      {"min", -1, "min(a, b, ...)", least},
+      {"max", -1, "max(a, b, ...)", greatest},
+      {"abs", 1, "abs(a)", magnitude},
+      {"sqrt", 1, "sqrt(a)", root},
+      {"hypot", 2, "hypot(a, b)", diagonal},
+      {"has", 1, "has(value)", isGiven},
+      {"arc_length", 2, "arc_length(span, depth)", arc},
+      {"arc_depth", 2, "arc_depth(span, fraction of a circle)", depth},
+      {"arc_angle", 2, "arc_angle(span, depth)", angle},
+      {"taut_gap", 4, "taut_gap(setback, edge, board, stiffener)", taut},
+      {"open_gap", 4, "open_gap(setback, edge, board, stiffener)", toOpen},
+      {"pressed_gap", 4, "pressed_gap(setback, edge, board, stiffener)", pressed},
+      {"formed_gap", 5, "formed_gap(setback, edge, board, rod, stiffener)", formed},
+      {"setback_for_gap", 5, "setback_for_gap(gap, edge, board, rod, stiffener)", backwards},
+      {"hinge_opening", 5, "hinge_opening(gap, setback, edge, board, stiffener)", opening},
+      {"around_edge", 2, "around_edge(board, covering)", folded},
+  }};
+  return kFunctions;
+}
+
+const FormulaFunction* findFormulaFunction(std::string_view name) {
+  for (const FormulaFunction& function : formulaFunctions())
+    if (function.name == name) return &function;
+  return nullptr;
+}
+
+std::vector<std::string> formulaFunctionNames() {
+  std::vector<std::string> names;
+  for (const FormulaFunction& function : formulaFunctions()) names.emplace_back(function.name);
+  return names;
+}
+
+}  // namespace drapery

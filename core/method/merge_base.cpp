@@ -1,0 +1,70 @@
+#include "core/method/merge_base.h"
+
+#include <algorithm>
+#include <array>
+
+namespace drapery {
+
+namespace {
+
+constexpr std::array<std::string_view, 5> kListsOfRules{"given", "allowance", "derive", "part",
+                                                        "finding"};
+
+Node* findMutable(Node& table, std::string_view key) {
+  for (Node::Member& member : table.members)
+    if (member.key == key) return &member.value;
+  return nullptr;
+}
+
+std::string_view idOf(const Node& rule) {
+  const Node* id = rule.find("id");
+  return id != nullptr ? std::string_view(id->text) : std::string_view();
+}
+
+void layFields(Node& rule, const Node& over) {
+  for (const Node::Member& field : over.members) {
+    const auto same = std::find_if(rule.members.begin(), rule.members.end(),
+                                   [&](const auto& m) { return m.key == field.key; });
+    if (same == rule.members.end()) {
+      rule.members.push_back(field);
+    } else {
+      *same = field;
+    }
+  }
+}
+
+void layRules(Node& rules, const Node& over) {
+  for (const Node& rule : over.items) {
+    const auto same = std::find_if(rules.items.begin(), rules.items.end(), [&](const Node& r) {
+      return !idOf(rule).empty() && idOf(r) == idOf(rule);
+    });
+    if (same == rules.items.end()) {
+      rules.items.push_back(rule);
+    } else {
+      layFields(*same, rule);
+    }
+  }
+}
+
+}  // namespace
+
+bool isListOfRules(std::string_view key) {
+  return std::find(kListsOfRules.begin(), kListsOfRules.end(), key) != kListsOfRules.end();
+}
+
+Node mergeBase(Node base, const Node& over) {
+  std::erase_if(base.members, [](const auto& m) { return m.key == "is_base"; });
+  for (const Node::Member& member : over.members) {
+    Node* same = findMutable(base, member.key);
+    if (same == nullptr) {
+      base.members.push_back(member);
+    } else if (isListOfRules(member.key)) {
+      layRules(*same, member.value);
+    } else {
+      *same = member.value;
+    }
+  }
+  return base;
+}
+
+}  // namespace drapery

@@ -1,0 +1,39 @@
+// Where methods come from: those that ship with the program, and a binder's own in a folder.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/method/method_loader.h"
+
+namespace drapery {
+
+/// The rule files built into the program, bases among them, in the order they are offered.
+const std::vector<MethodSource>& shippedMethods();
+
+class MethodLibrary {
+ public:
+  MethodLibrary();
+  /// Also offers the `*.toml` files in `folder`; their ids must not be those of shipped methods.
+  explicit MethodLibrary(const std::string& folder);
+
+  /// Ids that a job may name, shipped ones first.
+  [[nodiscard]] std::vector<std::string> ids() const;
+  [[nodiscard]] bool knows(std::string_view id) const;
+  /// Loads the method; `issues` says why when it does not.
+  [[nodiscard]] LoadedMethod load(std::string_view id) const;
+  [[nodiscard]] std::optional<MethodSource> source(std::string_view id) const;
+
+ private:
+  struct Entry {
+    std::string id;
+    MethodSource source;
+    bool isShipped = true;
+  };
+  std::vector<Entry> entries_;
+};
+
+/// A base, shared ground for methods, by its text: holds `is_base = true`.
+bool isBaseSource(const MethodSource& source);
+
+}  // namespace drapery

@@ -1,0 +1,91 @@
+#include "core/method/toml_node.h"
+
+#include <toml++/toml.h>
+
+#include <algorithm>
+
+#include "core/quantity/format_length.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr std::size_t kLargestFile = 4UL << 20U;
+
+Node toNode(const toml::node& from, int source);
+
+void place(Node& node, const toml::source_position& at, int source) {
+  node.line = static_cast<int>(at.line);
+  node.column = static_cast<int>(at.column);
+  node.source = source;
+}
+
+Node fromTable(const toml::table& table, int source) {
+  Node node;
+  node.kind = Node::Kind::Table;
+  for (const auto& [key, value] : table) {
+    const auto at = key.source().begin;
+    node.members.push_back({std::string(key.str()), static_cast<int>(at.line),
+                            static_cast<int>(at.column), source, toNode(value, source)});
+  }
+  // toml++ sorts by name; a reader of messages expects the order of the file.
+  std::stable_sort(node.members.begin(), node.members.end(), [](const auto& a, const auto& b) {
+    return std::pair(a.line, a.column) < std::pair(b.line, b.column);
+  });
+  return node;
+}
+
+Node fromArray(const toml::array& array, int source) {
+  Node node;
+  node.kind = Node::Kind::List;
+  for (const auto& item : array) node.items.push_back(toNode(item, source));
+  return node;
+}
+
+Node fromNumber(double value) {
+  Node node;
+  node.kind = Node::Kind::Number;
+  node.number = value;
+  node.text = formatNumber(value, 6);
+  return node;
+}
+
+Node fromValue(const toml::node& from) {
+  Node node;
+  if (const auto* text = from.as_string()) {
+    node.kind = Node::Kind::Text;
+    node.text = text->get();
+  } else if (const auto* flag = from.as_boolean()) {
+    node.kind = Node::Kind::Boolean;
+    node.number = flag->get() ? 1.0 : 0.0;
+  } else if (from.is_number()) {
+    return fromNumber(from.value<double>().value_or(0.0));
+  }
+  return node;  // a date stays Null and is refused as a wrong type
+}
+
+Node toNode(const toml::node& from, int source) {
+  Node node = from.is_table()   ? fromTable(*from.as_table(), source)
+              : from.is_array() ? fromArray(*from.as_array(), source)
+                                : fromValue(from);
+  place(node, from.source().begin, source);
+  return node;
+}
+
+}  // namespace
+
+std::variant<Node, Issue> parseToml(std::string_view text, int source) {
+  if (text.size() > kLargestFile)
+    return Issue{"file-too-large", {{"limit", std::string("4 MB")}}, {}, {}, {}};
+  try {
+    return toNode(toml::parse(text), source);
+  } catch (const toml::parse_error& error) {
+    const auto at = error.source().begin;
+    Issue issue{"toml-syntax", {{"detail", std::string(error.description())}}, {}, {}, {}};
+    issue.where.line = static_cast<int>(at.line);
+    issue.where.column = static_cast<int>(at.column);
+    return issue;
+  }
+}
+
+}  // namespace drapery

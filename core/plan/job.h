@@ -1,0 +1,52 @@
+// What the binder said, and nothing else. Everything that follows from it is a Plan.
+#pragma once
+
+#include <map>
+#include <optional>
+#include <string>
+#include <utility>
+#include <variant>
+#include <vector>
+
+#include "core/quantity/units.h"
+
+namespace drapery {
+
+/// A number (mm for a length) or a text as the binder wrote it ("7 3/16 in", "backed", "1/3").
+using Written = std::variant<double, std::string>;
+
+/// One reading of a measure: where it was taken and with what.
+struct Reading {
+  Written value;
+  std::string at;  // "head", "tail" ...; may be empty
+  std::string by;  // "rule", "caliper", "strip" ...; may be empty
+  friend bool operator==(const Reading& a, const Reading& b) {
+    return a.value == b.value && a.at == b.at && a.by == b.by;
+  }
+};
+
+/// What was said for one field: a value, or several readings of it, whose mean counts.
+struct Entry {
+  Written value;
+  std::vector<Reading> readings;  // when not empty, `value` is not used
+  friend bool operator==(const Entry& a, const Entry& b) {
+    return a.value == b.value && a.readings == b.readings;
+  }
+};
+
+using Entries = std::map<std::string, Entry, std::less<>>;
+
+struct Job {
+  std::string id;  // UUID
+  std::string title;
+  std::string method;
+  Units units = Units::Millimetres;
+  std::optional<Written> round;  // the rule in hand; without: 0.5 mm or 1/32 in
+  Entries given;
+  Entries allowances;
+  std::map<std::string, Entries, std::less<>> otherAllowances;  // by method, waiting
+  std::vector<std::pair<std::string, std::string>>
+      kept;  // unknown keys of a newer version, as JSON
+};
+
+}  // namespace drapery

@@ -1,0 +1,182 @@
+#include "core/plan/job_inputs.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+#include "core/diag/nearest_name.h"
+#include "core/quantity/format_length.h"
+#include "core/quantity/parse_length.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr Length kFinestMark = Length::fromMm(0.01);
+constexpr Length kCoarsestMark = Length::fromInches(1.0);
+const double kNone = std::numeric_limits<double>::quiet_NaN();
+
+const char* faultId(LengthFault fault) {
+  switch (fault) {
+    case LengthFault::Empty:
+      return "length-empty";
+    case LengthFault::NotALength:
+      return "length-not-one";
+    case LengthFault::TooLong:
+      return "length-too-long";
+    case LengthFault::TwoUnits:
+      return "length-two-units";
+    case LengthFault::UnknownUnit:
+      return "length-unknown-unit";
+    case LengthFault::Exponent:
+      return "length-exponent";
+    case LengthFault::Thousands:
+      return "length-thousands";
+    case LengthFault::ZeroDenominator:
+      return "length-zero-denominator";
+    case LengthFault::ImproperFraction:
+      return "length-improper-fraction";
+  }
+  return "length-not-one";
+}
+
+std::string shown(const Written& written) {
+  if (const auto* text = std::get_if<std::string>(&written)) return shortened(*text);
+  return formatNumber(std::get<double>(written), 6);
+}
+
+Issue issueOf(const InputRule& rule, std::string id, const Written& written) {
+  return {std::move(id), {{"name", rule.id}, {"value", shown(written)}}, fieldOf(rule), {}, {}};
+}
+
+void addRange(Issue& issue, const InputRule& rule) {
+  const Unit unit = rule.kind == InputKind::Length ? Unit::Millimetre : Unit::One;
+  issue.arguments.emplace_back("least", Figure{rule.least, unit});
+  issue.arguments.emplace_back("most", Figure{rule.most, unit});
+}
+
+std::variant<double, Issue> inRange(double value, const InputRule& rule, const Written& written) {
+  const double dust = 1e-9 * std::max(1.0, std::abs(rule.most));
+  if (value >= rule.least - dust && value <= rule.most + dust) return value;
+  Issue issue = issueOf(rule, "value-out-of-range", written);
+  addRange(issue, rule);
+  return issue;
+}
+
+std::variant<double, Issue> fault(const InputRule& rule, LengthFault what, const Written& written) {
+  Issue issue = issueOf(rule, faultId(what), written);
+  addRange(issue, rule);
+  return issue;
+}
+
+std::variant<double, Issue> readNumber(const Written& written, const InputRule& rule) {
+  if (const double* number = std::get_if<double>(&written)) return inRange(*number, rule, written);
+  const std::string& text = std::get<std::string>(written);
+  if (rule.kind == InputKind::Ratio) {
+    const auto parsed = parseRatio(text);
+    if (const auto* what = std::get_if<LengthFault>(&parsed)) return fault(rule, *what, written);
+    return inRange(std::get<double>(parsed), rule, written);
+  }
+  const auto parsed = parseLength(text, Units::Millimetres);
+  if (const auto* what = std::get_if<LengthFault>(&parsed)) return fault(rule, *what, written);
+  return inRange(std::get<Length>(parsed).mm(), rule, written);
+}
+
+std::variant<double, Issue> readChoice(const Written& written, const InputRule& rule) {
+  for (std::size_t i = 0; i < rule.options.size(); ++i)
+    if (written == Written(rule.options[i])) return static_cast<double>(i);
+  Issue issue = issueOf(rule, "choice-unknown", written);
+  std::string allowed;
+  for (const std::string& option : rule.options) allowed += (allowed.empty() ? "" : ", ") + option;
+  issue.arguments.emplace_back("allowed", allowed);
+  return issue;
+}
+
+std::variant<double, Issue> meanOf(const std::vector<Reading>& readings, const InputRule& rule) {
+  if (rule.kind == InputKind::Choice)
+    return issueOf(rule, "readings-of-choice", Written(std::string("readings")));
+  double sum = 0.0;
+  for (const Reading& reading : readings) {
+    auto value = readNumber(reading.value, rule);
+    if (auto* issue = std::get_if<Issue>(&value)) return std::move(*issue);
+    sum += std::get<double>(value);
+  }
+  return sum / static_cast<double>(readings.size());
+}
+
+void findUnknownKeys(const Entries& entries, InputRole role, const Method& method, Issues& issues) {
+  std::vector<std::string> known;
+  for (const InputRule& rule : method.inputs)
+    if (rule.role == role) known.push_back(rule.id);
+  const std::string section = role == InputRole::Given ? "given" : "allowances";
+  for (const auto& [key, entry] : entries) {
+    if (std::find(known.begin(), known.end(), key) != known.end()) continue;
+    std::string field = section + "/";
+    field += key;
+    issues.push_back(
+        {"key-unknown",
+         {{"key", shortened(key)}, {"section", section}, {"nearest", nearestName(key, known)}},
+         std::move(field),
+         {},
+         {}});
+  }
+}
+
+}  // namespace
+
+std::string fieldOf(const InputRule& rule) {
+  return (rule.role == InputRole::Given ? "given/" : "allowances/") + rule.id;
+}
+
+std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule) {
+  if (!entry.readings.empty()) return meanOf(entry.readings, rule);
+  return rule.kind == InputKind::Choice ? readChoice(entry.value, rule)
+                                        : readNumber(entry.value, rule);
+}
+
+std::variant<Length, Issue> readMark(const Job& job) {
+  if (!job.round) return defaultMark(job.units);
+  static const InputRule kRule = [] {
+    InputRule rule;
+    rule.id = "round";
+    rule.least = kFinestMark.mm();
+    rule.most = kCoarsestMark.mm();
+    return rule;
+  }();
+  auto value = readNumber(*job.round, kRule);
+  if (auto* issue = std::get_if<Issue>(&value)) {
+    issue->field = "round";
+    return std::move(*issue);
+  }
+  return Length::fromMm(std::get<double>(value));
+}
+
+JobInputs readInputs(const Job& job, const Method& method) {
+  JobInputs inputs;
+  inputs.values.assign(method.inputs.size(), kNone);
+  findUnknownKeys(job.given, InputRole::Given, method, inputs.issues);
+  findUnknownKeys(job.allowances, InputRole::Allowance, method, inputs.issues);
+  for (std::size_t i = 0; i < method.inputs.size(); ++i) {
+    const InputRule& rule = method.inputs[i];
+    const Entries& entries = rule.role == InputRole::Given ? job.given : job.allowances;
+    const auto entry = entries.find(rule.id);
+    if (entry == entries.end()) {
+      if (!rule.optional && rule.fallback.empty())
+        inputs.issues.push_back({"given-missing", {{"name", rule.id}}, fieldOf(rule), {}, {}});
+      continue;
+    }
+    auto value = readEntry(entry->second, rule);
+    if (auto* issue = std::get_if<Issue>(&value)) {
+      inputs.issues.push_back(std::move(*issue));
+    } else {
+      inputs.values[i] = std::get<double>(value);
+    }
+  }
+  auto mark = readMark(job);
+  if (auto* issue = std::get_if<Issue>(&mark)) inputs.issues.push_back(std::move(*issue));
+  const auto* length = std::get_if<Length>(&mark);
+  inputs.mark = length != nullptr ? *length : defaultMark(job.units);
+  return inputs;
+}
+
+}  // namespace drapery

@@ -1,0 +1,41 @@
+#include "core/plan/plan.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace drapery {
+
+std::optional<double> Plan::number(std::string_view name) const {
+  if (method == nullptr) return std::nullopt;
+  const auto node = method->find(name);
+  if (!node || std::isnan(values[*node])) return std::nullopt;
+  return values[*node];
+}
+
+std::optional<Length> Plan::length(std::string_view name) const {
+  const auto value = number(name);
+  if (!value) return std::nullopt;
+  return Length::fromMm(*value);
+}
+
+std::string_view Plan::choice(std::string_view name) const {
+  const auto value = number(name);
+  const InputRule* rule = value ? method->input(name) : nullptr;
+  if (rule == nullptr) return {};
+  for (const std::string& option : rule->options)
+    if (method->options.find(option)->second == *value) return option;
+  return {};
+}
+
+const PlannedPart* Plan::part(std::string_view id) const {
+  for (const PlannedPart& part : parts)
+    if (part.rule->id == id) return &part;
+  return nullptr;
+}
+
+bool Plan::has(Severity severity) const {
+  return std::any_of(findings.begin(), findings.end(),
+                     [&](const PlannedFinding& f) { return f.rule->severity == severity; });
+}
+
+}  // namespace drapery

@@ -1,0 +1,209 @@
+#include "exchange/slip_pdf.h"
+
+#include <QBuffer>
+#include <QCoreApplication>
+#include <QPageSize>
+#include <QPainter>
+#include <QPdfWriter>
+#include <algorithm>
+
+#include "core/drawing/drawing.h"
+#include "exchange/slip_page.h"
+#include "paint/drawing_painter.h"
+#include "store/whole_file.h"
+#include "words/finding_words.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr int kDotsPerInch = 1200;
+constexpr double kEdge = 20.0;  // mm of bare paper all round
+
+QString text(const std::string& from) { return QString::fromStdString(from); }
+QString tr(const char* from) { return QCoreApplication::translate("SlipPdf", from); }
+
+/// Paints in mm from the top left of the page.
+class SlipPainter {
+ public:
+  SlipPainter(QPdfWriter& writer, const SlipPage& page)
+      : writer_(writer), page_(page), painter_(&writer) {
+    painter_.scale(kDotsPerInch / kMmPerInch, kDotsPerInch / kMmPerInch);
+    const QSizeF size = writer.pageLayout().pageSize().size(QPageSize::Millimeter);
+    right_ = size.width() - kEdge;
+    bottom_ = size.height() - kEdge;
+  }
+
+  void paint() {
+    y_ = kEdge;
+    heading();
+    for (const SlipFinding& finding : page_.findings) findingLines(finding);
+    gap(3);
+    for (const SlipPiece& piece : page_.pieces) pieceLines(piece);
+    section(tr("Mark out"), page_.marks);
+    section(tr("Tried on the book, as cut"), page_.tried);
+    care();
+  }
+
+ private:
+  /// A font whose pixel is a mm is too coarse for Qt: text is set at ten times its size and scaled.
+  static constexpr double kFine = 10.0;
+
+  QFont font(double mm, bool bold) const {
+    QFont face("IBM Plex Sans");
+    face.setPixelSize(static_cast<int>(mm * kFine));
+    face.setWeight(bold ? QFont::DemiBold : QFont::Normal);
+    return face;
+  }
+
+  /// Wraps the text between x and the right edge, and moves down.
+  void write(double x, double mm, const QString& what, bool bold = false,
+             const QColor& colour = QColor("#1F2933")) {
+    painter_.save();
+    painter_.setFont(font(mm, bold));
+    painter_.setPen(colour);
+    const QRectF room(0, 0, (right_ - x) * kFine, 10000);
+    const double height = painter_.boundingRect(room, Qt::TextWordWrap, what).height() / kFine;
+    if (y_ + height > bottom_) newPage();
+    painter_.translate(x, y_);
+    painter_.scale(1 / kFine, 1 / kFine);
+    painter_.drawText(QRectF(0, 0, room.width(), height * kFine + 10), Qt::TextWordWrap, what);
+    painter_.restore();
+    y_ += height;
+  }
+
+  void newPage() {
+    writer_.newPage();
+    y_ = kEdge;
+  }
+  void gap(double mm) { y_ += mm; }
+  void rule() {
+    painter_.setPen(QPen(QColor("#D5D0C6"), 0.25));
+    painter_.drawLine(QPointF(kEdge, y_), QPointF(right_, y_));
+  }
+
+  void heading() {
+    write(kEdge, 7.0, text(page_.title), true);
+    gap(0.5);
+    write(kEdge, 3.8, text(page_.method), false, QColor("#52606D"));
+    write(kEdge, 3.8, text(page_.book));
+    write(kEdge, 3.8, text(page_.rule));
+    gap(3);
+    rule();
+    gap(3);
+  }
+
+  void findingLines(const SlipFinding& finding) {
+    const QColor colour = finding.severity == Severity::Stop   ? QColor("#A4262C")
+                          : finding.severity == Severity::Mind ? QColor("#8A5A00")
+                                                               : QColor("#3B6E4F");
+    write(kEdge, 4.2, word(finding.severity) + " – " + text(finding.says), true, colour);
+    write(kEdge, 3.8, text(finding.remedy));
+    gap(2);
+  }
+
+  static QString word(Severity severity) {
+    switch (severity) {
+      case Severity::Stop:
+        return tr("Stop: do not cut");
+      case Severity::Mind:
+        return tr("Mind");
+      case Severity::Note:
+        break;
+    }
+    return tr("Note");
+  }
+
+  /// A box to tick, the count, name and figures large, the rest below, and the piece's own shape.
+  void pieceLines(const SlipPiece& piece) {
+    constexpr double kShape = 22.0;
+    if (y_ + kShape > bottom_) newPage();
+    const double top = y_;
+    painter_.setPen(QPen(QColor("#1F2933"), 0.35));
+    painter_.setBrush(Qt::NoBrush);
+    painter_.drawRect(QRectF(kEdge, top + 1.2, 4.2, 4.2));
+    outline(piece, QRectF(kEdge + 8, top, 30, kShape - 3));
+    const double x = kEdge + 44;
+    write(x, 6.2, text(piece.count) + "  " + text(piece.name) + "   " + text(piece.figures), true);
+    QString below = text(piece.material);
+    if (!piece.grain.empty()) below += ", " + text(piece.grain);
+    write(x, 3.8, below, false, QColor("#52606D"));
+    if (!piece.note.empty()) write(x, 3.8, text(piece.note));
+    y_ = std::max(y_, top + kShape);
+    gap(2);
+  }
+
+  void outline(const SlipPiece& piece, const QRectF& room) {
+    double largest = 1.0;
+    for (const SlipPiece& other : page_.pieces)
+      largest = std::max({largest, other.width / room.width(), other.height / room.height()});
+    const double w = piece.width / largest;
+    const double h = piece.height / largest;
+    const double x = room.center().x() - w / 2;
+    const double y = room.center().y() - h / 2;
+    QPolygonF shape;
+    for (const Point& p : cutCorners(x, y, x + w, y + h, piece.corner / largest))
+      shape << QPointF(p.x, p.y);
+    painter_.drawPolygon(shape);
+    painter_.setPen(QPen(QColor("#52606D"), 0.25));
+    const QPointF middle(x + w / 2, y + h / 2);
+    const QPointF reach = piece.grainAcross ? QPointF(w * 0.3, 0) : QPointF(0, h * 0.3);
+    painter_.drawLine(middle - reach, middle + reach);
+    for (const double end : {-1.0, 1.0}) {
+      const QPointF tip = middle + end * reach;
+      const QPointF back = reach / std::max(1e-6, std::hypot(reach.x(), reach.y())) * 1.6 * end;
+      const QPointF aside(-back.y() * 0.5, back.x() * 0.5);
+      painter_.drawLine(tip, tip - back + aside);
+      painter_.drawLine(tip, tip - back - aside);
+    }
+  }
+
+  void section(const QString& title, const std::vector<std::string>& lines) {
+    if (lines.empty()) return;
+    gap(2);
+    write(kEdge, 4.2, title, true);
+    for (const std::string& line : lines) write(kEdge, 3.8, text(line));
+  }
+
+  void care() {
+    gap(4);
+    rule();
+    gap(2);
+    write(kEdge, 3.2,
+          tr("Knife: stand, metal rule, fresh blade, several light passes, fingers behind the "
+             "edge. Shear "
+             "and guillotine: trained hands only, guards in place. Children: an adult cuts. The "
+             "rules of "
+             "your workshop come first."),
+          false, QColor("#52606D"));
+  }
+
+  QPdfWriter& writer_;
+  const SlipPage& page_;
+  QPainter painter_;
+  double right_ = 0.0;
+  double bottom_ = 0.0;
+  double y_ = 0.0;
+};
+
+}  // namespace
+
+std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const QString& path) {
+  QBuffer buffer;
+  buffer.open(QIODevice::WriteOnly);
+  {
+    QPdfWriter writer(&buffer);
+    writer.setTitle(text(job.title));
+    writer.setCreator("Drapery");
+    writer.setPageSize(QPageSize(plan.units == Units::Inches ? QPageSize::Letter : QPageSize::A4));
+    writer.setPageMargins(QMarginsF(0, 0, 0, 0));
+    writer.setResolution(kDotsPerInch);
+    const SlipPage page = slipPage(job, plan);
+    SlipPainter(writer, page).paint();
+  }
+  const QByteArray bytes = buffer.data();
+  return writeWhole(path.toStdString(),
+                    {bytes.constData(), static_cast<std::size_t>(bytes.size())});
+}
+
+}  // namespace drapery

@@ -1,0 +1,15 @@
+// The cut slip: what a binder takes to the board shear, as a PDF page.
+#pragma once
+
+#include <QString>
+
+#include "core/plan/job.h"
+#include "core/plan/plan.h"
+
+namespace drapery {
+
+/// One A4 page, or letter size when the job is in inches; more pages only when the findings need
+/// them. Written whole or not at all. The issue says what was in the way.
+std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const QString& path);
+
+}  // namespace drapery

@@ -1,0 +1,234 @@
+#include "store/job_file.h"
+
+#include "core/diag/nearest_name.h"
+#include "store/json_node.h"
+
+namespace drapery {
+
+namespace {
+
+class JobReader {
+ public:
+  JobReader(const Node& root, const std::string& file, JobDocument& document)
+      : root_(root), file_(file), document_(document) {}
+
+  void run() {
+    if (root_.kind != Node::Kind::Table) return complain(root_, "", "job-not-object", {});
+    remember("", root_);
+    readSchema();
+    Job job;
+    job.id = text("id", true);
+    job.title = text("title", false);
+    job.method = text("method", true);
+    job.units = readUnits();
+    if (const Node* round = root_.find("round")) {
+      remember("round", *round);
+      job.round = written(*round, "round");
+    }
+    job.given = readEntries("given", true);
+    job.allowances = readEntries("allowances", false);
+    readOthers(job);
+    document_.job = std::move(job);
+  }
+
+ private:
+  [[nodiscard]] SourcePosition at(const Node& node) const {
+    return {file_, node.line, node.column};
+  }
+  void remember(const std::string& field, const Node& node) { document_.places[field] = at(node); }
+
+  void complain(const Node& node, const std::string& field, const char* id,
+                std::vector<std::pair<std::string, Argument>> arguments) {
+    document_.issues.push_back({id, std::move(arguments), field, at(node), {}});
+  }
+  void complainType(const Node& node, const std::string& field, const char* expected) {
+    complain(node, field, "job-type-wrong",
+             {{"key", field}, {"value", described(node)}, {"expected", std::string(expected)}});
+  }
+  static std::string described(const Node& node) {
+    switch (node.kind) {
+      case Node::Kind::Null:
+        return "null";
+      case Node::Kind::Boolean:
+        return node.number != 0.0 ? "true" : "false";
+      case Node::Kind::List:
+        return "[...]";
+      case Node::Kind::Table:
+        return "{...}";
+      default:
+        return shortened(node.text);
+    }
+  }
+
+  void readSchema() {
+    const Node* schema = root_.find("schema");
+    if (schema == nullptr)
+      return complain(root_, "schema", "job-key-missing", {{"key", std::string("schema")}});
+    if (schema->text == kJobSchema) return;
+    complain(*schema, "schema", "job-value-not-allowed",
+             {{"key", std::string("schema")},
+              {"value", described(*schema)},
+              {"allowed", std::string(kJobSchema)}});
+  }
+
+  std::string text(const char* key, bool needed) {
+    const Node* node = root_.find(key);
+    if (node == nullptr && needed)
+      complain(root_, key, "job-key-missing", {{"key", std::string(key)}});
+    if (node == nullptr) return {};
+    remember(key, *node);
+    if (node->kind != Node::Kind::Text) complainType(*node, key, "text");
+    return node->text;
+  }
+
+  Units readUnits() {
+    const Node* node = root_.find("units");
+    if (node == nullptr || node->text == "mm") return Units::Millimetres;
+    if (node->kind == Node::Kind::Text && node->text == "in") return Units::Inches;
+    complain(*node, "units", "job-value-not-allowed",
+             {{"key", std::string("units")},
+              {"value", described(*node)},
+              {"allowed", std::string("mm, in")}});
+    return Units::Millimetres;
+  }
+
+  Written written(const Node& node, const std::string& field) {
+    if (node.kind == Node::Kind::Number) return node.number;
+    if (node.kind != Node::Kind::Text) complainType(node, field, "number or text");
+    return node.text;
+  }
+
+  Reading readReading(const Node& node, const std::string& field) {
+    Reading reading;
+    if (node.kind != Node::Kind::Table || node.find("value") == nullptr) {
+      complainType(node, field, "reading with a value");
+      return reading;
+    }
+    reading.value = written(*node.find("value"), field);
+    for (const Node::Member& member : node.members) {
+      if (member.key == "value") continue;
+      if (member.key == "at" && member.value.kind == Node::Kind::Text) {
+        reading.at = member.value.text;
+      } else if (member.key == "by" && member.value.kind == Node::Kind::Text) {
+        reading.by = member.value.text;
+      } else {
+        complainKey(member, "reading", {"value", "at", "by"});
+      }
+    }
+    return reading;
+  }
+
+  void complainKey(const Node::Member& member, const std::string& section,
+                   const std::vector<std::string>& known) {
+    document_.issues.push_back({"key-unknown",
+                                {{"key", shortened(member.key)},
+                                 {"section", section},
+                                 {"nearest", nearestName(member.key, known)}},
+                                section,
+                                {file_, member.line, member.column},
+                                {}});
+  }
+
+  Entry readEntry(const Node& node, const std::string& field) {
+    if (node.kind != Node::Kind::Table) return {written(node, field), {}};
+    Entry entry;
+    const Node* readings = node.find("readings");
+    for (const Node::Member& member : node.members)
+      if (member.key != "readings") complainKey(member, field, {"readings"});
+    if (readings == nullptr || readings->kind != Node::Kind::List || readings->items.empty()) {
+      complainType(node, field, "number, text or a list of readings");
+      return entry;
+    }
+    for (const Node& reading : readings->items)
+      entry.readings.push_back(readReading(reading, field));
+    return entry;
+  }
+
+  Entries entriesOf(const Node& table, const std::string& section) {
+    Entries entries;
+    if (table.kind != Node::Kind::Table) complainType(table, section, "object");
+    for (const Node::Member& member : table.members) {
+      const std::string field = section + "/" + member.key;
+      remember(field, member.value);
+      document_.places["key:" + field] = {file_, member.line, member.column};
+      entries[member.key] = readEntry(member.value, field);
+    }
+    return entries;
+  }
+
+  Entries readEntries(const char* section, bool needed) {
+    const Node* node = root_.find(section);
+    if (node == nullptr && needed)
+      complain(root_, section, "job-key-missing", {{"key", std::string(section)}});
+    if (node == nullptr) return {};
+    remember(section, *node);
+    return entriesOf(*node, section);
+  }
+
+  void readOthers(Job& job) {
+    for (const Node::Member& member : root_.members) {
+      if (member.key == "other_allowances" && member.value.kind == Node::Kind::Table) {
+        for (const Node::Member& method : member.value.members)
+          job.otherAllowances[method.key] =
+              entriesOf(method.value, "other_allowances/" + method.key);
+      } else if (member.key == "other_allowances") {
+        complainType(member.value, member.key, "object");
+      } else if (!isKnown(member.key)) {
+        rawKept_.emplace_back(member.key, std::pair(member.value.begin, member.value.end));
+      }
+    }
+  }
+
+ public:
+  /// Byte ranges of the keys that a newer version may have written.
+  [[nodiscard]] const auto& kept() const { return rawKept_; }
+
+ private:
+  static bool isKnown(const std::string& key) {
+    for (const char* known : {"schema", "id", "title", "method", "units", "round", "given",
+                              "allowances", "other_allowances"})
+      if (key == known) return true;
+    return false;
+  }
+
+  const Node& root_;
+  const std::string& file_;
+  JobDocument& document_;
+  std::vector<std::pair<std::string, std::pair<std::size_t, std::size_t>>> rawKept_;
+};
+
+}  // namespace
+
+JobDocument readJob(std::string_view text, const std::string& file) {
+  JobDocument document;
+  auto parsed = parseJson(text);
+  if (auto* issues = std::get_if<Issues>(&parsed)) {
+    document.issues = std::move(*issues);
+    for (Issue& issue : document.issues) issue.where.file = file;
+    return document;
+  }
+  JobReader reader(std::get<Node>(parsed), file, document);
+  reader.run();
+  if (document.job)
+    for (const auto& [key, range] : reader.kept())
+      document.job->kept.emplace_back(
+          key, std::string(text.substr(range.first, range.second - range.first)));
+  return document;
+}
+
+void placeIssues(Issues& issues, const JobDocument& document) {
+  for (Issue& issue : issues) {
+    if (issue.where.line != 0) continue;
+    auto found = issue.id == "key-unknown" ? document.places.find("key:" + issue.field)
+                                           : document.places.find(issue.field);
+    std::string field = issue.field;
+    while (found == document.places.end() && !field.empty()) {
+      const std::size_t slash = field.rfind('/');
+      field = slash == std::string::npos ? std::string() : field.substr(0, slash);
+      found = document.places.find(field);
+    }
+    if (found != document.places.end()) issue.where = found->second;
+  }
+}
+
+}  // namespace drapery

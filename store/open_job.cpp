@@ -1,0 +1,50 @@
+#include "store/open_job.h"
+
+#include "core/diag/nearest_name.h"
+
+namespace drapery {
+
+namespace {
+
+Issue unknownMethod(const std::string& id, const std::vector<std::string>& known) {
+  std::string allowed;
+  for (const std::string& name : known) allowed += (allowed.empty() ? "" : ", ") + name;
+  return {"method-unknown",
+          {{"value", shortened(id)}, {"nearest", nearestName(id, known)}, {"allowed", allowed}},
+          "method",
+          {},
+          {}};
+}
+
+void append(Issues& to, Issues from) {
+  for (Issue& issue : from) to.push_back(std::move(issue));
+}
+
+void planIt(OpenedJob& opened, const MethodLibrary& library) {
+  const Job& job = *opened.document.job;
+  if (job.method.empty()) return;  // a missing or wrong "method" is an issue already
+  if (!library.knows(job.method)) {
+    opened.issues.push_back(unknownMethod(job.method, library.ids()));
+    return;
+  }
+  LoadedMethod loaded = library.load(job.method);
+  append(opened.issues, std::move(loaded.issues));
+  if (loaded.method == nullptr) return;
+  opened.planner.emplace(std::move(loaded.method));
+  Planner::Outcome outcome = opened.planner->plan(job);
+  opened.plan = std::move(outcome.plan);
+  append(opened.issues, std::move(outcome.issues));
+}
+
+}  // namespace
+
+OpenedJob openJob(std::string_view text, const std::string& file, const MethodLibrary& library) {
+  OpenedJob opened;
+  opened.document = readJob(text, file);
+  opened.issues = opened.document.issues;
+  if (opened.document.job) planIt(opened, library);
+  placeIssues(opened.issues, opened.document);
+  return opened;
+}
+
+}  // namespace drapery

@@ -1,0 +1,15 @@
+// A finding's words with its figures in them.
+#pragma once
+
+#include <string>
+
+#include "core/plan/plan.h"
+#include "core/quantity/format_length.h"
+
+namespace drapery {
+
+const char* severityName(Severity severity);  // stop, mind, note
+std::string findingSays(const PlannedFinding& finding, const Notation& notation);
+std::string findingRemedy(const PlannedFinding& finding, const Notation& notation);
+
+}  // namespace drapery

@@ -1,0 +1,178 @@
+#include "words/issue_words.h"
+
+#include <array>
+#include <string_view>
+
+#include "words/figure_words.h"
+
+namespace drapery {
+
+namespace {
+
+struct Phrase {
+  std::string_view id;
+  const char* english;
+};
+
+// [ ... ] is left out when an argument inside it is empty.
+constexpr std::array kPhrases{
+    // lengths
+    Phrase{"length-empty", "{name}: empty; give a length from {least} to {most}"},
+    Phrase{"length-not-one",
+           "{name}: \"{value}\" is not a length; write it like 210, 143.5 mm or 5 7/16 in, from "
+           "{least} to {most}"},
+    Phrase{"length-too-long",
+           "{name}: \"{value}\" is too long for a length; at most 40 characters, from {least} to "
+           "{most}"},
+    Phrase{"length-two-units", "{name}: \"{value}\" names two units; one of mm, cm, in"},
+    Phrase{"length-unknown-unit",
+           "{name}: \"{value}\" ends in something that is not a unit; allowed are mm, cm, in"},
+    Phrase{"length-exponent",
+           "{name}: \"{value}\" has an exponent; write the figure out, from {least} to {most}"},
+    Phrase{"length-thousands",
+           "{name}: \"{value}\" has two decimal signs; one point or one comma is allowed"},
+    Phrase{"length-zero-denominator",
+           "{name}: \"{value}\" divides by 0; the lower figure of a fraction must be 1 or more"},
+    Phrase{
+        "length-improper-fraction",
+        "{name}: \"{value}\" has a fraction of 1 or more after a whole number; write it below 1"},
+    Phrase{"value-out-of-range", "{name}: {value} is not allowed; from {least} to {most}"},
+    Phrase{"choice-unknown", "{name}: \"{value}\" is not among the choices: {allowed}"},
+    Phrase{"readings-of-choice", "{name}: {value} are not allowed for a choice; name one"},
+    Phrase{"given-missing", "{name} is missing; it must be measured"},
+    // jobs
+    Phrase{"job-not-object", "not a job: the file must hold one object, {{...}}"},
+    Phrase{"job-key-missing", "\"{key}\" is missing"},
+    Phrase{"job-type-wrong", "{key}: {value} is not allowed; expected {expected}"},
+    Phrase{"job-value-not-allowed", "{key}: \"{value}\" is not allowed; allowed: {allowed}"},
+    Phrase{"method-unknown",
+           "method: \"{value}\" is not known[; did you mean {nearest}?]; "
+           "allowed: {allowed}"},
+    Phrase{"key-unknown", "\"{key}\" is not known in {section}[; did you mean \"{nearest}\"?]"},
+    Phrase{"key-twice", "\"{key}\" stands twice in the same object"},
+    Phrase{"json-syntax", "not JSON[: unexpected {token}]"},
+    Phrase{"json-too-deep", "nested deeper than {limit}, the most that is allowed"},
+    Phrase{"number-too-large", "{value} is too large for a number; at most about 1.8e308"},
+    Phrase{"file-too-large", "the file is larger than {limit}, the most that is allowed"},
+    Phrase{"file-unreadable", "cannot be read: {reason}"},
+    Phrase{"file-unwritable", "{path} cannot be written: {reason}; nothing was changed"},
+    Phrase{"file-changed", "{path} was changed by another program since it was read"},
+    // rule files
+    Phrase{"toml-syntax", "not TOML: {detail}"},
+    Phrase{"key-missing", "\"{key}\" is missing in this {section}"},
+    Phrase{"type-wrong", "{key}: a {found} is not allowed; expected {expected}"},
+    Phrase{"value-not-allowed", "{key}: \"{value}\" is not allowed; allowed: {allowed}"},
+    Phrase{"text-empty", "{key} is empty; it must say something"},
+    Phrase{"id-malformed",
+           "\"{id}\" is not an id; allowed are small letters, digits, _ and -, beginning with a "
+           "letter, at most 64"},
+    Phrase{"id-duplicate", "\"{id}\" is used twice[; the first is in line {line}]"},
+    Phrase{"range-malformed",
+           "{key}: two figures are needed, least and most, like \"1 mm\", "
+           "\"80 mm\""},
+    Phrase{"range-wrong", "the range begins at {least}, above its end at {most}"},
+    Phrase{"default-out-of-range",
+           "{id}: the default {value} is outside its range, {least} to "
+           "{most}"},
+    Phrase{"words-brace", "{key}: a brace without its partner; write {{{{ for a brace itself"},
+    Phrase{"base-unknown", "the base \"{base}\" is not known"},
+    Phrase{"base-circle", "the base \"{base}\" leads in a circle, or over more than 8 files"},
+    Phrase{"want-missing", "\"{name}\" is missing; methods on {base} must supply it"},
+    Phrase{"touches-unknown", "{id} touches \"{name}\", which is not known"},
+    Phrase{"formula-unknown-name", "\"{name}\" is not known[; did you mean \"{nearest}\"?]"},
+    Phrase{"formula-unknown-function",
+           "there is no function \"{name}\"[; did you mean \"{nearest}\"?]"},
+    Phrase{"formula-syntax", "the formula breaks off here[, at \"{what}\"]: {formula}"},
+    Phrase{"formula-assigns", "a formula compares with ==; a single = is not allowed: {formula}"},
+    Phrase{"formula-two-results",
+           "the formula has two results; a decimal is written with a point: {formula}"},
+    Phrase{"formula-circle", "these formulas go in a circle: {chain}"},
+};
+
+const Argument* argumentOf(const Issue& issue, std::string_view name) {
+  for (const auto& [key, argument] : issue.arguments)
+    if (key == name) return &argument;
+  return nullptr;
+}
+
+std::string shown(const Issue& issue, std::string_view name, const Notation& notation) {
+  const Argument* argument = argumentOf(issue, name);
+  if (argument == nullptr) return {};
+  if (const auto* text = std::get_if<std::string>(argument)) return *text;
+  return figureWords(std::get<Figure>(*argument), notation);
+}
+
+/// Fills {name}; `complete` turns false when one of them is empty.
+std::string fill(std::string_view phrase, const Issue& issue, const Notation& notation,
+                 bool& complete) {
+  std::string out;
+  for (std::size_t i = 0; i < phrase.size(); ++i) {
+    const bool doubled = i + 1 < phrase.size() && phrase[i + 1] == phrase[i];
+    if ((phrase[i] == '{' || phrase[i] == '}') && doubled) {
+      out += phrase[i++];
+    } else if (phrase[i] == '{') {
+      const std::size_t end = phrase.find('}', i);
+      const std::string value = shown(issue, phrase.substr(i + 1, end - i - 1), notation);
+      complete = complete && !value.empty();
+      out += value;
+      i = end;
+    } else {
+      out += phrase[i];
+    }
+  }
+  return out;
+}
+
+std::string fillWithOptional(std::string_view phrase, const Issue& issue,
+                             const Notation& notation) {
+  std::string out;
+  bool complete = true;
+  while (!phrase.empty()) {
+    const std::size_t open = phrase.find('[');
+    out += fill(phrase.substr(0, open), issue, notation, complete);
+    if (open == std::string_view::npos) break;
+    const std::size_t close = phrase.find(']', open);
+    bool whole = true;
+    const std::string part =
+        fill(phrase.substr(open + 1, close - open - 1), issue, notation, whole);
+    if (whole) out += part;
+    phrase.remove_prefix(close + 1);
+  }
+  return out;
+}
+
+}  // namespace
+
+std::string issueWords(const Issue& issue, const Notation& notation, const Translate& translate) {
+  for (const Phrase& phrase : kPhrases) {
+    if (phrase.id != issue.id) continue;
+    const std::string text = translate ? translate(phrase.english) : phrase.english;
+    return fillWithOptional(text, issue, notation);
+  }
+  return issue.id;
+}
+
+std::string placedWords(const Issue& issue, const Notation& notation) {
+  std::string out = issue.where.file;
+  if (issue.where.line > 0) out += ":" + std::to_string(issue.where.line);
+  if (issue.where.line > 0 && issue.where.column > 0)
+    out += ":" + std::to_string(issue.where.column);
+  if (!out.empty()) out += ": ";
+  return out + issueWords(issue, notation);
+}
+
+std::string placedWordsWithCaret(const Issue& issue) {
+  std::string out = placedWords(issue, {}) + "\n";
+  if (issue.excerpt.empty()) return out;
+  const auto column = static_cast<std::size_t>(issue.where.column > 0 ? issue.where.column : 1);
+  if (column > issue.excerpt.size() + 1) return out + "  " + issue.excerpt + "\n";
+  return out + "  " + issue.excerpt + "\n  " + std::string(column - 1, ' ') + "^\n";
+}
+
+std::vector<std::string> issueIds() {
+  std::vector<std::string> ids;
+  for (const Phrase& phrase : kPhrases) ids.emplace_back(phrase.id);
+  return ids;
+}
+
+}  // namespace drapery

@@ -1,0 +1,61 @@
+#include "words/plan_text.h"
+
+#include <fmt/format.h>
+
+#include <cmath>
+#include <iterator>
+
+#include "words/figure_words.h"
+#include "words/finding_words.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr std::size_t kSizeColumn = 26;
+
+std::string partLines(const Plan& plan, const Notation& notation) {
+  std::string out;
+  for (const PlannedPart& part : plan.parts) {
+    const std::string cut = sizeWords(part.cutWidth, part.cutHeight, notation);
+    const char* grain = part.rule->grain == Grain::Height  ? "grain head to tail"
+                        : part.rule->grain == Grain::Width ? "grain across"
+                                                           : "any grain";
+    out += fmt::format("  {} {:<12} {:<{}} {}, {}\n", part.rule->count, part.rule->title.text, cut,
+                       kSizeColumn, part.rule->material, grain);
+  }
+  return out;
+}
+
+std::string valueLines(const Plan& plan, const Notation& notation) {
+  std::string out;
+  for (std::size_t i = 0; i < plan.values.size(); ++i) {
+    const ValueNode& node = plan.method->nodes[i];
+    const bool shown = node.source == ValueNode::Source::Derived && !std::isnan(plan.values[i]);
+    if (!shown) continue;
+    out += fmt::format("  {:<44} {}\n", plan.method->titleOf(i).text,
+                       figureWords({plan.values[i], node.unit}, notation));
+  }
+  return out;
+}
+
+}  // namespace
+
+std::string sizeWords(Length width, Length height, const Notation& notation) {
+  return formatBare(width, notation) + " × " + formatLength(height, notation);
+}
+
+std::string planText(const Job& job, const Plan& plan) {
+  const Notation notation{plan.units, plan.mark, '.'};
+  std::string out = job.title.empty() ? std::string("(no title)") : job.title;
+  out += " - " + plan.method->title.text + "\n";
+  for (const PlannedFinding& finding : plan.findings)
+    out += fmt::format("\n{}: {}\n  {}\n", severityName(finding.rule->severity),
+                       findingSays(finding, notation), findingRemedy(finding, notation));
+  out += "\nCut, width before height, to " + formatLength(plan.mark, notation) + ":\n";
+  out += partLines(plan, notation);
+  out += "\nValues, not rounded to the rule:\n" + valueLines(plan, notation);
+  return out;
+}
+
+}  // namespace drapery
