@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <nlohmann/json.hpp>
 
+#include "store/utf8.h"
+
 namespace drapery {
 
 namespace {
@@ -72,6 +74,14 @@ class TreeBuilder : public nlohmann::json_sax<Json> {
   Node root;
   Issues issues;
 
+  /// The byte at `offset` belongs to no UTF-8 text.
+  void refuseByte(std::size_t offset) {
+    place_.toByte(offset);
+    constexpr std::string_view kHex = "0123456789ABCDEF";
+    const auto byte = static_cast<unsigned char>(text_[offset]);
+    complain("text-not-utf8", {{"byte", std::string("0x") + kHex[byte >> 4U] + kHex[byte & 15U]}});
+  }
+
   bool null() override { return literal(Node::Kind::Null, 4, 0.0); }
   bool boolean(bool value) override {
     return literal(Node::Kind::Boolean, value ? 4 : 5, value ? 1.0 : 0.0);
@@ -111,7 +121,7 @@ class TreeBuilder : public nlohmann::json_sax<Json> {
       place_.toToken();
       complain("number-too-large", {{"value", shortened(token)}});
     } else {
-      place_.toByte(position == 0 ? 0 : position - 1);
+      place_.toByte(position < token.size() ? 0 : position - token.size());
       complain("json-syntax", {{"token", shortened(token)}});
     }
     return false;
@@ -197,6 +207,10 @@ std::variant<Node, Issues> parseJson(std::string_view text) {
   if (text.size() > kLargestJsonFile)
     return Issues{{"file-too-large", {{"limit", std::string("4 MB")}}, {}, {{}, 1, 1}, {}}};
   TreeBuilder builder(text);
+  if (const std::size_t wrong = firstNotUtf8(text); wrong < text.size()) {
+    builder.refuseByte(wrong);
+    return std::move(builder.issues);
+  }
   const bool whole = Json::sax_parse(text.begin(), text.end(), &builder);
   if (!whole && builder.issues.empty())
     builder.issues.push_back({"json-syntax", {{"token", std::string()}}, {}, {{}, 1, 1}, {}});

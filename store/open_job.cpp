@@ -1,5 +1,7 @@
 #include "store/open_job.h"
 
+#include <algorithm>
+
 #include "core/diag/nearest_name.h"
 
 namespace drapery {
@@ -33,6 +35,11 @@ void planIt(OpenedJob& opened, const MethodLibrary& library) {
   opened.planner.emplace(std::move(loaded.method));
   Planner::Outcome outcome = opened.planner->plan(job);
   opened.plan = std::move(outcome.plan);
+  // What could not even be read is one mistake, not two.
+  std::erase_if(outcome.issues, [&](const Issue& issue) {
+    return std::any_of(opened.issues.begin(), opened.issues.end(),
+                       [&](const Issue& before) { return before.field == issue.field; });
+  });
   append(opened.issues, std::move(outcome.issues));
 }
 

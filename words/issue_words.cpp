@@ -50,6 +50,7 @@ constexpr std::array kPhrases{
            "allowed: {allowed}"},
     Phrase{"key-unknown", "\"{key}\" is not known in {section}[; did you mean \"{nearest}\"?]"},
     Phrase{"key-twice", "\"{key}\" stands twice in the same object"},
+    Phrase{"text-not-utf8", "not UTF-8: the byte {byte} cannot stand here"},
     Phrase{"json-syntax", "not JSON[: unexpected {token}]"},
     Phrase{"json-too-deep", "nested deeper than {limit}, the most that is allowed"},
     Phrase{"number-too-large", "{value} is too large for a number; at most about 1.8e308"},

@@ -30,7 +30,7 @@ struct Entry {
   Written value;
   std::vector<Reading> readings;  // when not empty, `value` is not used
   friend bool operator==(const Entry& a, const Entry& b) {
-    return a.value == b.value && a.readings == b.readings;
+    return a.readings == b.readings && (!a.readings.empty() || a.value == b.value);
   }
 };
 

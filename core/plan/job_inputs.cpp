@@ -104,6 +104,13 @@ std::variant<double, Issue> meanOf(const std::vector<Reading>& readings, const I
   return sum / static_cast<double>(readings.size());
 }
 
+/// Whether a misspelt key is already blamed for it.
+bool isMisspelt(const std::string& id, const Issues& issues) {
+  return std::any_of(issues.begin(), issues.end(), [&](const Issue& issue) {
+    return issue.id == "key-unknown" && issue.arguments.back().second == Argument(id);
+  });
+}
+
 void findUnknownKeys(const Entries& entries, InputRole role, const Method& method, Issues& issues) {
   std::vector<std::string> known;
   for (const InputRule& rule : method.inputs)
@@ -161,7 +168,8 @@ JobInputs readInputs(const Job& job, const Method& method) {
     const Entries& entries = rule.role == InputRole::Given ? job.given : job.allowances;
     const auto entry = entries.find(rule.id);
     if (entry == entries.end()) {
-      if (!rule.optional && rule.fallback.empty())
+      const bool isNeeded = !rule.optional && rule.fallback.empty();
+      if (isNeeded && !isMisspelt(rule.id, inputs.issues))
         inputs.issues.push_back({"given-missing", {{"name", rule.id}}, fieldOf(rule), {}, {}});
       continue;
     }

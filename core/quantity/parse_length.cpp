@@ -145,7 +145,10 @@ Parsed magnitude(Cursor& in) {
     return decimal(in, whole);
   }
   if (whole.empty()) return LengthFault::NotALength;
+  const std::string_view before = in.rest();
+  in.skipSpace();
   if (in.takeAny(kSlash)) return finishFraction(in, whole);
+  in.restore(before);
   return mixed(in, whole);
 }
 
@@ -161,8 +164,15 @@ Parsed signedMagnitude(Cursor& in) {
   return parsed;
 }
 
+/// "e3", "e-3", "E400"
+bool isExponent(std::string_view tail) {
+  if (tail.size() < 2 || lower(tail[0]) != 'e') return false;
+  const bool isSigned = tail[1] == '-' || tail[1] == '+';
+  return isDigit(tail[1]) || (isSigned && tail.size() > 2 && isDigit(tail[2]));
+}
+
 LengthFault faultOfTail(Cursor& in, bool unitSeen) {
-  if (!unitSeen && lower(in.peek()) == 'e') return LengthFault::Exponent;
+  if (!unitSeen && isExponent(in.rest())) return LengthFault::Exponent;
   const bool another = in.takeValue(kUnits).has_value();
   in.skipSpace();
   if (another && in.atEnd()) return LengthFault::TwoUnits;

@@ -12,6 +12,9 @@ enum class Unit { Millimetre, Degree, One };
 struct Figure {
   double value = 0.0;
   Unit unit = Unit::One;
+  friend bool operator==(const Figure& a, const Figure& b) {
+    return a.value == b.value && a.unit == b.unit;
+  }
 };
 
 }  // namespace drapery

@@ -1,0 +1,148 @@
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <boost/geometry.hpp>
+#include <boost/geometry/geometries/point_xy.hpp>
+#include <boost/geometry/geometries/polygon.hpp>
+#include <cmath>
+
+#include "core/drawing/book_drawings.h"
+#include "core/drawing/tag_layout.h"
+#include "tests/support/books.h"
+
+namespace drapery {
+namespace {
+
+using test::anyJob;
+using test::planOf;
+using test::plainJob;
+
+namespace bg = boost::geometry;
+using Polygon = bg::model::polygon<bg::model::d2::point_xy<double>>;
+
+Polygon polygonOf(const Shape& shape) {
+  Polygon polygon;
+  for (const Point& p : shape.points) bg::append(polygon, bg::model::d2::point_xy<double>(p.x, p.y));
+  bg::correct(polygon);
+  return polygon;
+}
+
+std::vector<const Shape*> shapesOf(const Drawing& drawing, Role role, const std::string& subject) {
+  std::vector<const Shape*> found;
+  for (const Shape& shape : drawing.shapes)
+    if (shape.role == role && shape.subject == subject) found.push_back(&shape);
+  return found;
+}
+
+TEST(FlatCase, piecesLieWhereTheyBelong) {
+  const Plan plan = planOf(plainJob()).plan;
+  const Drawing drawing = drawFlatCase(plan);
+  const auto covering = shapesOf(drawing, Role::Cloth, "covering");
+  const auto boards = shapesOf(drawing, Role::Board, "board");
+  const auto stiffener = shapesOf(drawing, Role::Stiffener, "stiffener");
+  ASSERT_EQ(covering.size(), 1U);
+  ASSERT_EQ(boards.size(), 2U);
+  ASSERT_EQ(stiffener.size(), 1U);
+  const double gap = *plan.number("joint_gap");
+  const Polygon left = polygonOf(*boards[0]), right = polygonOf(*boards[1]), strip = polygonOf(*stiffener[0]);
+  EXPECT_NEAR(bg::distance(left, strip), gap, 1e-9);
+  EXPECT_NEAR(bg::distance(strip, right), gap, 1e-9);
+  const Polygon cloth = polygonOf(*covering[0]);
+  for (const Polygon& piece : {left, right, strip}) EXPECT_TRUE(bg::within(piece, cloth));
+}
+
+// Outside check, Boost.Geometry: the triangles that fall away have the legs that the plan says, and
+// the cut passes the board's corner at the distance that the plan says.
+RC_GTEST_PROP(FlatCaseProperty, cornersAreCutAtTheirDistance, ()) {
+  const Plan plan = planOf(*anyJob("case-sunk-joint")).plan;
+  RC_PRE(plan.part("board") != nullptr && plan.number("corner_leg").value_or(-1) > 0);
+  const PlannedPart& covering = *plan.part("covering");
+  const double leg = covering.corner.mm();
+  RC_PRE(leg <= std::min(covering.width.mm(), covering.height.mm()) / 2);
+  const Drawing drawing = drawFlatCase(plan);
+  const Polygon cloth = polygonOf(*shapesOf(drawing, Role::Cloth, "covering").front());
+  const double whole = covering.width.mm() * covering.height.mm();
+  RC_ASSERT(std::abs(whole - static_cast<double>(bg::area(cloth)) - 2 * leg * leg) < 1e-6 * whole);
+  const auto& corner = shapesOf(drawing, Role::Board, "board").front()->points.front();
+  bg::model::linestring<bg::model::d2::point_xy<double>> cut;
+  bg::append(cut, bg::model::d2::point_xy<double>(leg, 0));
+  bg::append(cut, bg::model::d2::point_xy<double>(0, leg));
+  bg::model::linestring<bg::model::d2::point_xy<double>> line;
+  const double far = 1000;  // the whole 45 degree line, since a short leg may end before the corner
+  bg::append(line, bg::model::d2::point_xy<double>(leg + far, -far));
+  bg::append(line, bg::model::d2::point_xy<double>(-far, leg + far));
+  const double distance = static_cast<double>(
+      bg::distance(bg::model::d2::point_xy<double>(corner.x, corner.y), line));
+  RC_ASSERT(std::abs(distance - *plan.number("corner_distance")) < 1e-6);
+}
+
+RC_GTEST_PROP(AnyDrawing, isFiniteAndHangsOnWhatExists, ()) {
+  const std::string method = *rc::gen::element<std::string>("case-sunk-joint", "case-fixed-gap");
+  const Plan plan = planOf(*anyJob(method)).plan;
+  for (const Drawing& drawing : {drawTextBlock(plan), drawJoint(plan), drawFlatCase(plan)}) {
+    for (const Shape& shape : drawing.shapes)
+      for (const Point& p : shape.points) RC_ASSERT(std::isfinite(p.x) && std::isfinite(p.y));
+    for (const TagSpot& spot : drawing.tags)
+      RC_ASSERT(spot.value == "method" || plan.method->find(spot.value).has_value());
+  }
+}
+
+TEST(AnyDrawing, ofAnEmptyBookIsDashedNotMissing) {
+  Job job = plainJob();
+  job.given.clear();
+  const Plan plan = planOf(job).plan;
+  const Drawing block = drawTextBlock(plan);
+  EXPECT_FALSE(shapesOf(block, Role::Hidden, "text_block").empty());
+  EXPECT_TRUE(shapesOf(block, Role::Leaves, "text_block").empty());
+  EXPECT_GE(block.tags.size(), 5U);
+}
+
+// The section shows the gap that was reckoned: the cloth from the stiffener's arris to the board's.
+TEST(JointDrawing, showsTheBoardAtItsSetBackAndTheSquare) {
+  const Plan plan = planOf(plainJob()).plan;
+  const Drawing drawing = drawJoint(plan);
+  const auto boards = shapesOf(drawing, Role::Board, "board");
+  ASSERT_EQ(boards.size(), 2U);
+  EXPECT_DOUBLE_EQ(boards[0]->points.front().x, 7.0);
+  const auto leaves = shapesOf(drawing, Role::Leaves, "text_block");
+  EXPECT_NEAR(boards[1]->points[1].x - leaves[1]->points[1].x, 3.0, 1e-9);
+}
+
+RC_GTEST_PROP(TagLayout, tagsNeverOverlapAndStayInside, ()) {
+  const TagRoom room{{0, 0, 830, 300}, {200, 80, 430, 130}, {{10, 8, 240, 18}}, 4.0};
+  std::vector<TagWish> wishes;
+  const int count = *rc::gen::inRange(1, 13);
+  for (int i = 0; i < count; ++i)
+    wishes.push_back({200.0 + *rc::gen::inRange(0, 431), 80.0 + *rc::gen::inRange(0, 131),
+                      50.0 + *rc::gen::inRange(0, 111), 44.0,
+                      *rc::gen::element(Side::Left, Side::Right, Side::Above, Side::Below)});
+  const auto boxes = layOutTags(wishes, room);
+  RC_ASSERT(boxes.size() == wishes.size());
+  for (std::size_t i = 0; i < boxes.size(); ++i) {
+    RC_ASSERT(boxes[i].x >= -0.1 && boxes[i].x + boxes[i].width <= 830.1);
+    RC_ASSERT(boxes[i].y >= -0.1 && boxes[i].y + boxes[i].height <= 300.1);
+    RC_ASSERT(!overlaps(boxes[i], room.taken.front(), 0));
+    for (std::size_t k = i + 1; k < boxes.size(); ++k) RC_ASSERT(!overlaps(boxes[i], boxes[k], 0));
+  }
+}
+
+RC_GTEST_PROP(TagLayout, aRowKeepsTheOrderOfItsAnchors, ()) {
+  const auto middles = *rc::gen::container<std::vector<double>>(
+      6, rc::gen::map(rc::gen::inRange(0, 800), [](int x) { return double(x); }));
+  const std::vector<double> lengths(middles.size(), 60.0);
+  const auto starts = spreadAlong(middles, lengths, 8, 0, 800);
+  for (std::size_t i = 0; i < starts.size(); ++i) {
+    RC_ASSERT(starts[i] >= -1e-6 && starts[i] + 60 <= 800 + 1e-6);
+    for (std::size_t k = 0; k < starts.size(); ++k)
+      if (middles[i] < middles[k]) RC_ASSERT(starts[i] + 68 <= starts[k] + 1e-6);
+  }
+}
+
+TEST(TagLayout, aLoneTagStandsAtItsAnchor) {
+  EXPECT_EQ(spreadAlong({100}, {40}, 8, 0, 800), std::vector<double>{80});
+  // Two that want the same place share the way.
+  EXPECT_EQ(spreadAlong({100, 100}, {40, 40}, 10, 0, 800), (std::vector<double>{55, 105}));
+}
+
+}  // namespace
+}  // namespace drapery

@@ -1,0 +1,283 @@
+#include "core/plan/planner.h"
+
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <cmath>
+
+#include "core/geometry/joint.h"
+#include "core/plan/job_field.h"
+#include "tests/support/books.h"
+
+namespace drapery {
+namespace {
+
+using test::anyJob;
+using test::hasFinding;
+using test::planOf;
+using test::plainJob;
+using test::valueOf;
+
+const std::vector<std::string> kMethods{"case-sunk-joint", "case-fixed-gap"};
+
+/// A second reckoning of a flat full-cloth case, straight from the handbook's sums, to hold the rule
+/// files against. Only what exists: nothing that depends on a set-back that a gap does not have.
+struct Reckoning {
+  explicit Reckoning(const Plan& plan) : plan_(plan) {}
+  double in(const char* name) const { return plan_.number(name).value_or(std::nan("")); }
+
+  void check() const {
+    const double b = in("board_thickness"), c = in("covering_thickness"), t = in("stiffener_thickness");
+    const double flush = plan_.choice("stiffener_school") == "flush" ? 2 * b : 0;
+    same("stiffener_width", in("spine_thickness") + flush);
+    const double e = flush / 2;
+    same("edge_height", e);
+    const double boardHeight = in("text_height") + in("square_head") + in("square_tail");
+    same("board_height", boardHeight);
+    same("stiffener_height", boardHeight);
+    same("covering_height", boardHeight + 2 * in("margin"));
+    const double k = std::max(in("corner_ratio") * b, (b + 2 * c) / std::sqrt(2.0));
+    same("corner_distance", k);
+    same("corner_leg", 2 * in("margin") - k * std::sqrt(2.0));
+    same("jacket_height", boardHeight - in("jacket_clearance"));
+    same("jacket_spine", in("spine_thickness") + 2 * b + 2 * c);
+    if (plan_.number("setback")) checkBoards(b, c, t, e);
+  }
+
+  void checkBoards(double b, double c, double t, double e) const {
+    const double j = in("setback"), gap = in("joint_gap");
+    const double boardWidth = in("text_width") - j + in("square_fore_edge");
+    same("board_width", boardWidth);
+    same("gap_taut", std::hypot(j + t, b - e));
+    same("gap_to_open", std::hypot(j - t, b + e));
+    same("gap_pressed", t + e + j + b);
+    const double caseWidth = 2 * (boardWidth + gap) + in("stiffener_width");
+    same("case_width", caseWidth);
+    same("covering_width", caseWidth + 2 * in("margin"));
+    const double cover = t + j + boardWidth + b + 2 * c;
+    same("jacket_cover", cover);
+    const double held = std::max(in("flap_min"), std::min(in("flap_max"), in("flap_ratio") * cover));
+    const double flap = std::min(cover - in("flap_rest"), held);
+    same("jacket_flap", flap);
+    same("jacket_width", 2 * (flap + cover) + in("jacket_spine"));
+  }
+
+  void same(const char* name, double expected) const {
+    const double value = in(name);
+    RC_ASSERT(std::abs(value - expected) <= 1e-8 * std::max(1.0, std::abs(expected)));
+  }
+
+ private:
+  const Plan& plan_;
+};
+
+RC_GTEST_PROP(AnyBook, agreesWithASecondReckoning, ()) {
+  const auto outcome = planOf(*anyJob(*rc::gen::elementOf(kMethods)));
+  RC_ASSERT(outcome.issues.empty());
+  Reckoning(outcome.plan).check();
+}
+
+RC_GTEST_PROP(AnyBook, givesNoNonsense, ()) {
+  const auto outcome = planOf(*anyJob(*rc::gen::elementOf(kMethods)));
+  const Plan& plan = outcome.plan;
+  for (const PlannedPart& part : plan.parts) {
+    RC_ASSERT(part.width > Length() && part.height > Length());
+    RC_ASSERT(std::isfinite(part.cutWidth.mm()) && std::isfinite(part.cutHeight.mm()));
+    for (const Point& place : part.places) RC_ASSERT(std::isfinite(place.x) && std::isfinite(place.y));
+  }
+  // What is missing is missing for a reason that a finding names.
+  if (!plan.number("board_width")) RC_ASSERT(hasFinding(plan, "gap-too-short"));
+  if (!plan.part("board"))
+    RC_ASSERT(hasFinding(plan, "gap-too-short") || hasFinding(plan, "board-vanishes"));
+  // Every finding touches something and its figures exist.
+  for (const PlannedFinding& finding : plan.findings) {
+    RC_ASSERT(!finding.rule->touches.empty());
+    for (const Figure& figure : finding.says) RC_ASSERT(std::isfinite(figure.value));
+    for (const Figure& figure : finding.remedy) RC_ASSERT(std::isfinite(figure.value));
+  }
+}
+
+// Finds unit mistakes in any rule file: a book twice as large in every length has a case twice as large
+// in every length, and the same angles and ratios.
+RC_GTEST_PROP(AnyRuleFile, scalesWithItsLengths, ()) {
+  const std::string id = *rc::gen::elementOf(kMethods);
+  const double factor = *rc::gen::inRange(50, 400) / 100.0;
+  const Plan plan = planOf(*anyJob(id)).plan;
+  const Method& method = *plan.method;
+  Job scaled = plainJob(id);
+  scaled.given.clear();
+  Method wide = method;  // the same rules with ranges out of the way
+  for (std::size_t i = 0; i < method.inputs.size(); ++i) {
+    const InputRule& rule = method.inputs[i];
+    wide.inputs[i].least = -1e9;
+    wide.inputs[i].most = 1e9;
+    const auto value = plan.number(rule.id);
+    if (!value) continue;
+    Entries& entries = rule.role == InputRole::Given ? scaled.given : scaled.allowances;
+    if (rule.kind == InputKind::Choice) {
+      entries[rule.id] = {std::string(plan.choice(rule.id)), {}};
+    } else {
+      entries[rule.id] = {rule.kind == InputKind::Length ? *value * factor : *value, {}};
+    }
+  }
+  scaled.round = plan.mark.mm() * factor;
+  const auto outcome = Planner(std::make_shared<const Method>(wide)).plan(scaled);
+  RC_ASSERT(outcome.issues.empty());
+  for (std::size_t i = 0; i < method.nodes.size(); ++i) {
+    const double expected =
+        plan.values[i] * (method.nodes[i].unit == Unit::Millimetre ? factor : 1.0);
+    const double value = outcome.plan.values[i];
+    RC_ASSERT(std::isnan(expected) == std::isnan(value));
+    if (!std::isnan(value)) {
+      const bool same = std::abs(value - expected) <= 1e-6 * std::max(1.0, std::abs(expected));
+      if (!same) RC_FAIL(method.nodes[i].name + " does not scale");
+    }
+  }
+}
+
+// The case tried on the book: with the exact sizes the squares come out as they were wanted.
+RC_GTEST_PROP(AnyBook, triedWithExactSizesKeepsItsSquares, ()) {
+  const Plan plan = planOf(*anyJob(*rc::gen::elementOf(kMethods))).plan;
+  RC_PRE(plan.number("square_fore_edge_exact").has_value());
+  RC_ASSERT(std::abs(*plan.number("square_fore_edge_exact") - *plan.number("square_fore_edge")) < 1e-6);
+}
+
+// With the cut sizes they come out within what the rule in hand can do: half a mark for the board, and
+// for the set-back what the stiffener's half mark can move it.
+RC_GTEST_PROP(AnyBook, triedWithCutSizesIsTheTrialDoneByHand, ()) {
+  const Plan plan = planOf(*anyJob("case-sunk-joint")).plan;
+  RC_PRE(plan.number("square_fore_edge_tried").has_value());
+  const auto mm = [&](const char* name) { return Length::fromMm(valueOf(plan, name)); };
+  Joint joint;
+  joint.board = mm("board_thickness");
+  joint.stiffener = mm("stiffener_thickness");
+  joint.edgeHeight = (plan.part("stiffener")->cutWidth - mm("spine_thickness")) / 2;
+  const Length lands = setbackForGap(joint, mm("joint_gap"), mm("rod_diameter"));
+  const Length square = lands + plan.part("board")->cutWidth - mm("text_width");
+  RC_ASSERT(std::abs((square - mm("square_fore_edge_tried")).mm()) < 1e-6);
+}
+
+TEST(Planner, keepsFormulaInputsAndReason) {
+  const Plan plan = planOf(plainJob()).plan;
+  const Method& method = *plan.method;
+  const std::size_t node = *method.find("board_width");
+  EXPECT_EQ(method.nodes[node].formula.text, "text_width - setback + square_fore_edge");
+  std::vector<std::string> used;
+  for (const std::size_t input : method.nodes[node].uses) used.push_back(method.nodes[input].name);
+  EXPECT_EQ(used, (std::vector<std::string>{"text_width", "setback", "square_fore_edge"}));
+  EXPECT_FALSE(method.derived[method.nodes[node].rule].because.text.empty());
+}
+
+TEST(Planner, tellsWhatAMillimetreWouldMove) {
+  Planner planner(test::shippedMethod("case-sunk-joint"));
+  const Plan plan = planner.plan(plainJob()).plan;
+  const std::size_t node = *plan.method->find("board_width");
+  const auto influences = planner.influences(plan, node);
+  ASSERT_EQ(influences.size(), 3U);
+  for (const Influence& influence : influences) {
+    const double expected = plan.method->nodes[influence.input].name == "setback" ? -1 : 1;
+    EXPECT_NEAR(influence.change, expected, 1e-9);
+  }
+  // Through defaults too: a thicker text block has a thicker spine while nobody measured that.
+  const auto behind = planner.influences(plan, *plan.method->find("stiffener_width"));
+  EXPECT_EQ(plan.method->nodes[behind.front().input].name, "text_thickness");
+}
+
+TEST(Planner, asksForWhatIsMissingAndPlansTheRest) {
+  Job job = plainJob();
+  job.given.erase("text_width");
+  const auto outcome = planOf(job);
+  ASSERT_EQ(outcome.issues.size(), 1U);
+  EXPECT_EQ(outcome.issues.front().id, "given-missing");
+  EXPECT_EQ(outcome.issues.front().field, "given/text_width");
+  EXPECT_TRUE(outcome.plan.number("board_height").has_value());
+  EXPECT_FALSE(outcome.plan.number("board_width").has_value());
+}
+
+TEST(Planner, takesTheMeanOfReadings) {
+  Job job = plainJob();
+  job.given["text_width"].readings = {{143.8, "head", "rule"}, {std::string("144.2 mm"), "tail", ""}};
+  EXPECT_DOUBLE_EQ(valueOf(planOf(job).plan, "text_width"), 144.0);
+  job.given["text_width"].readings.push_back({std::string("wide"), "", ""});
+  EXPECT_EQ(planOf(job).issues.front().id, "length-not-one");
+}
+
+struct Refusal {
+  const char* field;
+  Written value;
+  const char* issue;
+};
+
+class RefusedEntry : public ::testing::TestWithParam<Refusal> {};
+
+TEST_P(RefusedEntry, leavesAnIssueAndNoValue) {
+  Job job = plainJob();
+  setField(job, GetParam().field, Entry{GetParam().value, {}});
+  const auto outcome = planOf(job);
+  ASSERT_EQ(outcome.issues.size(), 1U) << GetParam().field;
+  EXPECT_EQ(outcome.issues.front().id, GetParam().issue);
+  EXPECT_EQ(outcome.issues.front().field, GetParam().field);
+  for (const PlannedPart& part : outcome.plan.parts) EXPECT_TRUE(std::isfinite(part.width.mm()));
+}
+
+INSTANTIATE_TEST_SUITE_P(
+    Entries, RefusedEntry,
+    ::testing::Values(Refusal{"given/text_height", 0.0, "value-out-of-range"},
+                      Refusal{"given/text_height", -210.0, "value-out-of-range"},
+                      Refusal{"given/text_height", 40000.0, "value-out-of-range"},
+                      Refusal{"given/text_height", std::string("40 m"), "length-unknown-unit"},
+                      Refusal{"given/text_height", std::string(""), "length-empty"},
+                      Refusal{"given/text_height", std::string("high"), "length-not-one"},
+                      Refusal{"given/text_height", std::string("7 3/0"), "length-zero-denominator"},
+                      Refusal{"given/text_height", std::string("7 in mm"), "length-two-units"},
+                      Refusal{"given/text_height", std::string("nan"), "length-not-one"},
+                      Refusal{"given/text_height", std::nan(""), "value-out-of-range"},
+                      Refusal{"given/text_height", HUGE_VAL, "value-out-of-range"},
+                      Refusal{"given/text_hieght", 210.0, "key-unknown"},
+                      Refusal{"given/spine_shape", std::string("square"), "choice-unknown"},
+                      Refusal{"given/spine_shape", 1.0, "choice-unknown"},
+                      Refusal{"allowances/setback", 25.1, "value-out-of-range"},
+                      Refusal{"allowances/joint_gap", 6.35, "key-unknown"},
+                      Refusal{"allowances/corner_ratio", std::string("1/0"), "length-zero-denominator"},
+                      Refusal{"round", 0.0, "value-out-of-range"},
+                      Refusal{"round", std::string("half"), "length-not-one"}));
+
+// The contract's ranges, both ends allowed.
+TEST(JobInputs, rangesAreThoseOfTheContract) {
+  const MethodPtr method = test::shippedMethod("case-sunk-joint");
+  const auto range = [&](const char* id) {
+    const InputRule* rule = method->input(id);
+    return std::pair(rule->least, rule->most);
+  };
+  EXPECT_EQ(range("text_height"), std::pair(20.0, 1200.0));
+  EXPECT_EQ(range("text_width"), std::pair(20.0, 1200.0));
+  EXPECT_EQ(range("text_thickness"), std::pair(0.5, 400.0));
+  EXPECT_EQ(range("board_thickness"), std::pair(0.2, 10.0));
+  EXPECT_EQ(range("covering_thickness"), std::pair(0.02, 3.0));
+  EXPECT_EQ(range("setback"), std::pair(0.0, 25.0));
+  EXPECT_EQ(range("rod_diameter"), std::pair(0.5, 20.0));
+  EXPECT_EQ(range("margin"), std::pair(1.0, 80.0));
+  EXPECT_EQ(range("square_head"), std::pair(0.0, 30.0));
+  EXPECT_EQ(range("corner_ratio"), std::pair(0.3, 5.0));
+  EXPECT_EQ(range("flap_ratio"), std::pair(0.3, 1.0));
+  const InputRule* gap = test::shippedMethod("case-fixed-gap")->input("joint_gap");
+  EXPECT_EQ(std::pair(gap->least, gap->most), std::pair(0.2, 40.0));
+}
+
+TEST(JobField, anotherMethodPutsTheAllowancesAway) {
+  Job job = plainJob();
+  setField(job, "allowances/setback", Entry{6.0, {}});
+  setField(job, "allowances/margin", Entry{15.0, {}});
+  setField(job, "method", Entry{std::string("case-fixed-gap"), {}}, {"margin", "joint_gap"});
+  EXPECT_EQ(job.method, "case-fixed-gap");
+  EXPECT_EQ(job.allowances.count("setback"), 0U);
+  EXPECT_EQ(job.allowances.count("margin"), 1U);  // both know it
+  setField(job, "allowances/joint_gap", Entry{7.0, {}});
+  setField(job, "method", Entry{std::string("case-sunk-joint"), {}}, {"margin", "setback"});
+  EXPECT_EQ(fieldValue(job, "allowances/setback"), FieldValue(Entry{6.0, {}}));
+  EXPECT_EQ(job.otherAllowances["case-fixed-gap"].count("joint_gap"), 1U);
+  EXPECT_EQ(fieldValue(job, "nothing/like/it"), std::nullopt);
+}
+
+}  // namespace
+}  // namespace drapery

@@ -1,0 +1,76 @@
+#include "tests/support/books.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+namespace drapery::test {
+
+namespace {
+
+/// A tenth of a millimetre's grid keeps failing books readable.
+rc::Gen<double> within(double least, double most) {
+  return rc::gen::map(rc::gen::inRange(0, 100001),
+                      [=](int part) { return least + (most - least) * part / 100000.0; });
+}
+
+/// Like a real book five times in six: a fifth of the range from its foot.
+rc::Gen<double> likely(double least, double most) {
+  return rc::gen::weightedOneOf<double>(
+      {{5, within(least, least + (most - least) / 5)}, {1, within(least, most)}});
+}
+
+}  // namespace
+
+Job plainJob(const std::string& method) {
+  Job job;
+  job.id = "2f9f6b6e-53a5-4a0e-9d6e-0d1b2c3a4e5f";
+  job.title = "A plain book";
+  job.method = method;
+  job.given = {{"text_height", {210.0, {}}},
+               {"text_width", {144.0, {}}},
+               {"text_thickness", {25.0, {}}},
+               {"board_thickness", {2.4, {}}}};
+  return job;
+}
+
+MethodPtr shippedMethod(const std::string& id) {
+  const LoadedMethod loaded = MethodLibrary().load(id);
+  EXPECT_NE(loaded.method, nullptr) << id;
+  return loaded.method;
+}
+
+rc::Gen<Job> anyJob(const std::string& method) {
+  return rc::gen::exec([method] {
+    Job job = plainJob(method);
+    const MethodPtr rules = shippedMethod(method);
+    for (const InputRule& rule : rules->inputs) {
+      Entries& entries = rule.role == InputRole::Given ? job.given : job.allowances;
+      const bool isNeeded = entries.count(rule.id) != 0;
+      if (!isNeeded && *rc::gen::inRange(0, 3) != 0) continue;
+      if (rule.kind == InputKind::Choice) {
+        entries[rule.id] = {*rc::gen::elementOf(rule.options), {}};
+      } else {
+        entries[rule.id] = {*likely(rule.least, rule.most), {}};
+      }
+    }
+    job.units = *rc::gen::element(Units::Millimetres, Units::Inches);
+    return job;
+  });
+}
+
+Planner::Outcome planOf(const Job& job) { return Planner(shippedMethod(job.method)).plan(job); }
+
+double valueOf(const Plan& plan, const std::string& name) {
+  const auto value = plan.number(name);
+  EXPECT_TRUE(value.has_value()) << name << " has no value";
+  return value.value_or(std::nan(""));
+}
+
+bool hasFinding(const Plan& plan, const std::string& id) {
+  for (const PlannedFinding& finding : plan.findings)
+    if (finding.rule->id == id) return true;
+  return false;
+}
+
+}  // namespace drapery::test

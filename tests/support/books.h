@@ -1,0 +1,26 @@
+// Books for tests: a plain one, and random ones over the whole range of the contract.
+#pragma once
+
+#include <rapidcheck.h>
+
+#include "core/method/method_library.h"
+#include "core/plan/planner.h"
+
+namespace drapery::test {
+
+/// 210 x 144 x 25 mm in 2.4 mm board, nothing else said.
+Job plainJob(const std::string& method = "case-sunk-joint");
+
+/// Every given and allowance of the method that is a length or a ratio, said or left to its default,
+/// anywhere in its allowed range but mostly like a real book.
+rc::Gen<Job> anyJob(const std::string& method);
+
+MethodPtr shippedMethod(const std::string& id);
+
+Planner::Outcome planOf(const Job& job);
+
+/// The value of an input or result; fails the test when there is none.
+double valueOf(const Plan& plan, const std::string& name);
+bool hasFinding(const Plan& plan, const std::string& id);
+
+}  // namespace drapery::test

@@ -1,0 +1,132 @@
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <cmath>
+#include <filesystem>
+#include <regex>
+
+#include "core/diag/nearest_name.h"
+#include "tests/support/books.h"
+#include "tests/support/command.h"
+#include "words/figure_words.h"
+#include "words/finding_words.h"
+#include "words/formula_words.h"
+#include "words/issue_words.h"
+#include "words/plan_text.h"
+
+namespace drapery {
+namespace {
+
+using ::testing::HasSubstr;
+using ::testing::Not;
+
+const Notation kMm{};
+const Notation kInches{Units::Inches, Length::fromInches(1.0 / 32), '.'};
+
+TEST(IssueWords, fillTheirFiguresInTheUnitInUse) {
+  const Issue issue{"value-out-of-range",
+                    {{"name", "text_height"},
+                     {"value", "40 m"},
+                     {"least", Figure{20, Unit::Millimetre}},
+                     {"most", Figure{1200, Unit::Millimetre}}},
+                    {}, {}, {}};
+  EXPECT_EQ(issueWords(issue, kMm), "text_height: 40 m is not allowed; from 20 mm to 1200 mm");
+  EXPECT_THAT(issueWords(issue, kInches), HasSubstr("≈25/32 in to ≈47 1/4 in"));
+}
+
+TEST(IssueWords, leaveOutWhatTheyDoNotKnow) {
+  const Issue lost{"key-unknown", {{"key", "xyz"}, {"section", "given"}, {"nearest", ""}}, {}, {}, {}};
+  EXPECT_EQ(issueWords(lost, kMm), "\"xyz\" is not known in given");
+}
+
+TEST(IssueWords, canBeTranslatedBeforeTheirFiguresAreFilledIn) {
+  const Issue issue{"given-missing", {{"name", "text_height"}}, {}, {}, {}};
+  const auto words = issueWords(issue, kMm, [](const char*) { return std::string("{name} fehlt"); });
+  EXPECT_EQ(words, "text_height fehlt");
+}
+
+// Every id that the sources raise has its words.
+TEST(IssueWords, areThereForEveryIdInTheSources) {
+  const auto ids = issueIds();
+  const std::regex raised(
+      R"re((?:complain(?:Of\w+|At|Key)?\([^;]*?|placer_?\.add(?:At)?\([^;]*?|Issue(?:s)?\{+|return \{|push_back\(\{|FormulaFault\{|fault\(|issueOf\([^;]*?, |return )"((?:length|value|choice|readings|given|job|method|key|json|number|file|toml|type|text|id|range|default|words|base|want|touches|formula)-[a-z-]+)")re");
+  int seen = 0;
+  for (const char* part : {"core", "store", "app"}) {
+    for (const auto& entry :
+         std::filesystem::recursive_directory_iterator(std::string(DRAPERY_SOURCE_DIR) + "/" + part)) {
+      if (entry.path().extension() != ".cpp") continue;
+      const std::string source = test::readFile(entry.path().string());
+      for (auto it = std::sregex_iterator(source.begin(), source.end(), raised);
+           it != std::sregex_iterator(); ++it, ++seen)
+        EXPECT_THAT(ids, ::testing::Contains((*it)[1].str())) << entry.path();
+    }
+  }
+  EXPECT_GT(seen, 30);
+}
+
+TEST(Shortened, cutsAtFortyCharactersNotBytes) {
+  EXPECT_EQ(shortened("short"), "short");
+  EXPECT_EQ(shortened(std::string(41, 'x')), std::string(40, 'x') + "…");
+  std::string umlauts;
+  for (int i = 0; i < 50; ++i) umlauts += "ü";
+  EXPECT_EQ(shortened(umlauts).size(), 80U + 3U);
+  EXPECT_EQ(shortened("a\nb\x7f"), "a?b?");
+}
+
+TEST(NearestName, findsTheMisspelt) {
+  const std::vector<std::string> known{"text_height", "text_width", "board_thickness"};
+  EXPECT_EQ(nearestName("text_hieght", known), "text_height");
+  EXPECT_EQ(nearestName("textwidth", known), "text_width");
+  EXPECT_EQ(nearestName("zebra", known), "");
+  EXPECT_EQ(nearestName(std::string(100'000, 'x'), known), "");
+}
+
+TEST(FigureWords, sayTheUnit) {
+  EXPECT_EQ(figureWords({179.64, Unit::Degree}, kMm), "179.6°");
+  EXPECT_EQ(figureWords({2.0 / 3, Unit::One}, kMm), "0.667");
+  EXPECT_EQ(figureWords({std::nan(""), Unit::Millimetre}, kMm), "–");
+}
+
+TEST(FormulaWords, showNamesAndNumbers) {
+  const Plan plan = test::planOf(test::plainJob()).plan;
+  const std::size_t width = *plan.method->find("board_width");
+  EXPECT_EQ(formulaWithTitles(plan, width), "Width − Set-back + Square at the fore-edge");
+  EXPECT_EQ(formulaWithNumbers(plan, width, kMm), "144 − 7 + 3");
+  const std::size_t stiffener = *plan.method->find("stiffener_width");
+  EXPECT_EQ(formulaWithNumbers(plan, stiffener, kMm), "25 + (spine is flush then 2 × 2.4 else 0)");
+  const std::size_t cut = *plan.method->find("board.cut_width");
+  EXPECT_EQ(formulaWithNumbers(plan, cut, kMm), "nearest(140)");
+}
+
+TEST(PlanText, isWhatABinderReads) {
+  Job job = test::plainJob("case-fixed-gap");
+  job.allowances["stiffener_school"] = {std::string("flush"), {}};
+  job.given["board_thickness"] = {3.5, {}};
+  const std::string text = planText(job, test::planOf(job).plan);
+  EXPECT_THAT(text, HasSubstr("stop: The gap is 6.35 mm."));
+  EXPECT_THAT(text, HasSubstr("1 Stiffener    32 × 216 mm"));
+  EXPECT_THAT(text, Not(HasSubstr("nan")));
+  const std::string sound = planText(test::plainJob(), test::planOf(test::plainJob()).plan);
+  EXPECT_THAT(sound, HasSubstr("2 Board        140 × 216 mm"));
+  EXPECT_THAT(sound, HasSubstr("Opens to                                     180°"));
+}
+
+// Words of every finding come out whole, in both units, for books that bring them up.
+TEST(FindingWords, carryTheirFigures) {
+  Job job = test::plainJob();
+  job.given["headband_height"] = {5.0, {}};
+  job.allowances["margin"] = {9.0, {}};
+  const Plan plan = test::planOf(job).plan;
+  ASSERT_EQ(plan.findings.size(), 2U);
+  for (const PlannedFinding& finding : plan.findings) {
+    for (const Notation& notation : {kMm, kInches}) {
+      EXPECT_THAT(findingSays(finding, notation), Not(HasSubstr("–")));
+      EXPECT_THAT(findingSays(finding, notation), Not(HasSubstr("{")));
+      EXPECT_FALSE(findingRemedy(finding, notation).empty());
+    }
+    EXPECT_THAT(findingSays(finding, kInches), HasSubstr(" in"));
+  }
+}
+
+}  // namespace
+}  // namespace drapery
