@@ -31,14 +31,16 @@ int letteringHeight() {
 
 }  // namespace
 
-Slip::Slip(const PlannedPart& part, const Plan& plan, const Palette& palette, QWidget* parent)
-    : QAbstractButton(parent), palette_(palette) {
-  const PartRule& rule = *part.rule;
-  partId_ = QString::fromStdString(rule.id);
+Slip::Slip(QString partId, const Palette& palette, QWidget* parent)
+    : QAbstractButton(parent), palette_(palette), partId_(std::move(partId)) {
   setObjectName("slip." + partId_);
   setCheckable(true);
   setFocusPolicy(Qt::StrongFocus);
   setCursor(Qt::PointingHandCursor);
+}
+
+void Slip::setPart(const PlannedPart& part, const Plan& plan) {
+  const PartRule& rule = *part.rule;
   name_ = QString::fromStdString(rule.title.text);
   if (rule.count > 1) name_ = QString("%1 × %2").arg(rule.count).arg(name_);
   figures_ = QString::fromStdString(sizeWords(part.cutWidth, part.cutHeight, windowNotation(plan)));
@@ -50,6 +52,7 @@ Slip::Slip(const PlannedPart& part, const Plan& plan, const Palette& palette, QW
   corner_ = part.corner.mm();
   grainAcross_ = rule.grain == Grain::Width;
   setAccessibleName(name_ + ", " + figures_ + ", " + below_);
+  update();
 }
 
 void Slip::setScale(double pixelsPerMm) {
@@ -108,25 +111,28 @@ SlipTray::SlipTray(const Palette& palette, QWidget* parent) : QWidget(parent), p
 }
 
 void SlipTray::setPlan(const Plan& plan) {
-  QString signature;
-  const Notation notation = windowNotation(plan);
-  for (const PlannedPart& part : plan.parts)
-    signature +=
-        QString::fromStdString(part.rule->id + sizeWords(part.cutWidth, part.cutHeight, notation) +
-                               std::to_string(part.corner.mm()));
-  if (signature == signature_) return;
-  signature_ = signature;
-  qDeleteAll(slips_);
-  slips_.clear();
-  for (const PlannedPart& part : plan.parts) {
-    auto* slip = new Slip(part, plan, palette_, this);
-    connect(slip, &QAbstractButton::clicked, this, [this, slip] { emit selected(slip->partId()); });
-    slip->setChecked(slip->partId() == selected_);
-    slip->show();
-    slips_.push_back(slip);
+  while (slips_.size() > plan.parts.size()) {
+    delete slips_.back();
+    slips_.pop_back();
   }
+  for (std::size_t i = 0; i < plan.parts.size(); ++i) {
+    const QString id = QString::fromStdString(plan.parts[i].rule->id);
+    if (i == slips_.size()) slips_.push_back(nullptr);
+    if (slips_[i] == nullptr || slips_[i]->partId() != id) replaceSlip(i, id);
+    slips_[i]->setPart(plan.parts[i], plan);
+  }
+  isStopped_ = plan.has(Severity::Stop);
   layOut();
   update();
+}
+
+void SlipTray::replaceSlip(std::size_t i, const QString& id) {
+  delete slips_[i];
+  auto* slip = new Slip(id, palette_, this);
+  connect(slip, &QAbstractButton::clicked, this, [this, slip] { emit selected(slip->partId()); });
+  slip->setChecked(id == selected_);
+  slip->show();
+  slips_[i] = slip;
 }
 
 void SlipTray::setSelected(const QString& subject) {
@@ -164,8 +170,13 @@ void SlipTray::paintEvent(QPaintEvent*) {
   painter.fillRect(rect(), palette_.paper);
   painter.setPen(palette_.hairline);
   painter.drawLine(0, 0, width(), 0);
-  if (!slips_.empty()) return;
   painter.setFont(textFont(14));
+  if (isStopped_) {
+    painter.setPen(palette_.stop);
+    painter.drawText(rect().adjusted(0, 10, -kEdge, 0), Qt::AlignRight | Qt::AlignTop,
+                     severityMark(Severity::Stop) + "  " + tr("not to be cut yet"));
+  }
+  if (!slips_.empty()) return;
   painter.setPen(palette_.secondInk);
   painter.drawText(rect().adjusted(kEdge, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter,
                    tr("The pieces will lie here once the block and the board are measured."));

@@ -15,7 +15,8 @@ class Slip : public QAbstractButton {
   Q_OBJECT
 
  public:
-  Slip(const PlannedPart& part, const Plan& plan, const Palette& palette, QWidget* parent);
+  Slip(QString partId, const Palette& palette, QWidget* parent);
+  void setPart(const PlannedPart& part, const Plan& plan);
   /// The piece's size at a scale of 1 pixel to the mm.
   [[nodiscard]] QSizeF pieceSize() const { return piece_; }
   void setScale(double pixelsPerMm);
@@ -52,11 +53,12 @@ class SlipTray : public QWidget {
 
  private:
   void layOut();
+  void replaceSlip(std::size_t i, const QString& id);
 
   const Palette& palette_;
   std::vector<Slip*> slips_;
-  QString signature_;
   QString selected_;
+  bool isStopped_ = false;
 };
 
 }  // namespace drapery

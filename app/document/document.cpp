@@ -44,8 +44,7 @@ Document::Document(MethodLibrary library, QObject* parent)
 }
 
 QString Document::methodTitle(const std::string& id) const {
-  const LoadedMethod loaded = library_.load(id);
-  return QString::fromStdString(loaded.method ? loaded.method->title.text : id);
+  return QString::fromStdString(library_.title(id));
 }
 
 std::vector<Influence> Document::influences(std::size_t node) {

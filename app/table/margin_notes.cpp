@@ -10,40 +10,47 @@
 
 namespace drapery {
 
-namespace {
-
 /// A note: a coloured edge, no box.
 class Note : public QWidget {
  public:
-  Note(const NoteContent& content, const Palette& palette) : palette_(palette) {
-    edge_ = content.severity ? palette.of(*content.severity) : palette.accent;
+  Note(const NoteContent& content, const Palette& palette) : palette_(palette), content_(content) {
     setObjectName(content.id);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(14, 2, 0, 6);
     column->setSpacing(4);
-    QString heading = content.heading;
-    if (content.severity)
-      heading = severityMark(*content.severity) + "  " + severityWords(*content.severity) +
-                (heading.isEmpty() ? "" : "  ") + heading;
-    add(column, heading, 14, true, content.severity ? edge_ : palette.ink);
-    if (!content.figure.isEmpty()) add(column, content.figure, 21, true, palette.ink);
-    for (const QString& paragraph : content.paragraphs)
-      add(column, paragraph, 13.5, false, palette.ink);
-    if (!content.small.isEmpty()) add(column, content.small, 12.5, false, palette.secondInk);
-    setAccessibleName(heading);
-    setAccessibleDescription(content.figure + " " + content.paragraphs.join(" "));
+    const QColor heading = content.severity ? edge() : palette.ink;
+    add(column, 14, true, heading);
+    if (!content.figure.isEmpty()) add(column, 21, true, palette.ink);
+    for (qsizetype i = 0; i < content.paragraphs.size(); ++i) add(column, 13.5, false, palette.ink);
+    if (!content.small.isEmpty()) add(column, 12.5, false, palette.secondInk);
+    write();
+  }
+
+  /// Takes over a content of the same make; false when it needs a new note.
+  bool take(const NoteContent& content) {
+    const bool isSameMake = content.id == content_.id && content.severity == content_.severity &&
+                            content.figure.isEmpty() == content_.figure.isEmpty() &&
+                            content.paragraphs.size() == content_.paragraphs.size() &&
+                            content.small.isEmpty() == content_.small.isEmpty();
+    if (!isSameMake) return false;
+    content_ = content;
+    write();
+    return true;
   }
 
  protected:
   void paintEvent(QPaintEvent*) override {
     QPainter painter(this);
-    painter.fillRect(QRect(0, 4, 3, height() - 10), edge_);
+    painter.fillRect(QRect(0, 4, 3, height() - 10), edge());
   }
 
  private:
-  static void add(QVBoxLayout* column, const QString& text, double pixels, bool semiBold,
-                  const QColor& colour) {
-    auto* label = new QLabel(text);
+  [[nodiscard]] QColor edge() const {
+    return content_.severity ? palette_.of(*content_.severity) : palette_.accent;
+  }
+
+  void add(QVBoxLayout* column, double pixels, bool semiBold, const QColor& colour) {
+    auto* label = new QLabel;
     label->setWordWrap(true);
     label->setTextFormat(Qt::PlainText);
     label->setTextInteractionFlags(Qt::TextSelectableByMouse);
@@ -52,18 +59,30 @@ class Note : public QWidget {
     colours.setColor(QPalette::WindowText, colour);
     label->setPalette(colours);
     column->addWidget(label);
+    labels_.push_back(label);
+  }
+
+  void write() {
+    QString heading = content_.heading;
+    if (content_.severity)
+      heading = severityMark(*content_.severity) + "  " + severityWords(*content_.severity) +
+                (heading.isEmpty() ? "" : "  ") + heading;
+    QStringList texts{heading};
+    if (!content_.figure.isEmpty()) texts << content_.figure;
+    texts << content_.paragraphs;
+    if (!content_.small.isEmpty()) texts << content_.small;
+    for (std::size_t i = 0; i < labels_.size(); ++i) {
+      const QString& text = texts[static_cast<qsizetype>(i)];
+      if (labels_[i]->text() != text) labels_[i]->setText(text);
+    }
+    setAccessibleName(heading);
+    setAccessibleDescription(content_.figure + " " + content_.paragraphs.join(" "));
   }
 
   const Palette& palette_;
-  QColor edge_;
+  NoteContent content_;
+  std::vector<QLabel*> labels_;
 };
-
-bool same(const NoteContent& a, const NoteContent& b) {
-  return a.id == b.id && a.subject == b.subject && a.heading == b.heading && a.figure == b.figure &&
-         a.paragraphs == b.paragraphs && a.small == b.small && a.severity == b.severity;
-}
-
-}  // namespace
 
 MarginNotes::MarginNotes(const Palette& palette, QWidget* parent)
     : QScrollArea(parent), palette_(palette), sheet_(new QWidget) {
@@ -83,24 +102,31 @@ MarginNotes::MarginNotes(const Palette& palette, QWidget* parent)
 }
 
 void MarginNotes::setNotes(const std::vector<NoteContent>& notes) {
-  if (std::equal(notes.begin(), notes.end(), notes_.begin(), notes_.end(), same)) return;
-  notes_ = notes;
-  while (column_->count() > 1) {
-    QLayoutItem* item = column_->takeAt(0);
-    delete item->widget();
-    delete item;
+  contents_ = notes;
+  while (notes_.size() > notes.size()) {
+    delete notes_.back();
+    notes_.pop_back();
   }
-  for (std::size_t i = 0; i < notes_.size(); ++i)
-    column_->insertWidget(static_cast<int>(i), new Note(notes_[i], palette_));
+  for (std::size_t i = 0; i < notes.size(); ++i) {
+    if (i < notes_.size() && notes_[i]->take(notes[i])) continue;
+    auto* note = new Note(notes[i], palette_);
+    if (i < notes_.size()) {
+      delete column_->replaceWidget(notes_[i], note);
+      delete notes_[i];
+      notes_[i] = note;
+    } else {
+      column_->insertWidget(static_cast<int>(i), note);
+      notes_.push_back(note);
+    }
+  }
 }
 
 std::vector<std::pair<QString, int>> MarginNotes::ties() const {
   std::vector<std::pair<QString, int>> all;
   for (std::size_t i = 0; i < notes_.size(); ++i) {
-    const QWidget* note = column_->itemAt(static_cast<int>(i))->widget();
-    const int y = note->mapTo(viewport(), QPoint(0, 14)).y();
-    if (y < 0 || y > viewport()->height() || notes_[i].subject.isEmpty()) continue;
-    all.emplace_back(notes_[i].subject, mapToParent(QPoint(0, y)).y());
+    const int y = notes_[i]->mapTo(viewport(), QPoint(0, 14)).y();
+    if (y < 0 || y > viewport()->height() || contents_[i].subject.isEmpty()) continue;
+    all.emplace_back(contents_[i].subject, mapToParent(QPoint(0, y)).y());
   }
   return all;
 }

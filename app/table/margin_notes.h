@@ -21,6 +21,8 @@ struct NoteContent {
   std::optional<Severity> severity;
 };
 
+class Note;
+
 class MarginNotes : public QScrollArea {
   Q_OBJECT
 
@@ -37,7 +39,8 @@ class MarginNotes : public QScrollArea {
   const Palette& palette_;
   QWidget* sheet_;
   QVBoxLayout* column_;
-  std::vector<NoteContent> notes_;
+  std::vector<NoteContent> contents_;
+  std::vector<Note*> notes_;
 };
 
 }  // namespace drapery

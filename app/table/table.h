@@ -14,6 +14,8 @@
 
 namespace drapery {
 
+inline constexpr double kPanelWordsPixels = 13.0;
+
 class Table : public QWidget {
   Q_OBJECT
 
@@ -66,10 +68,10 @@ class Table : public QWidget {
   void placeTags();
   void placeRuleTags();
   static QRectF captionRect(const Placed& placed);
+  static QString panelWords(const std::string& id);
   void orderTabs();
   Tag* tagFor(const std::string& value, Tag::Kind kind);
   void connectTag(Tag* tag);
-  [[nodiscard]] std::optional<Tag::Kind> kindOf(const std::string& value) const;
   [[nodiscard]] TagContent contentOf(const std::string& value) const;
   void writeNotes();
   void paintWords(QPainter& painter);

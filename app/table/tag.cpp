@@ -80,10 +80,12 @@ void Tag::setContent(const TagContent& content) {
   if (entry_ != nullptr) {
     if (!isTyping_ && entry_->text() != content.text) entry_->setText(content.text);
     entry_->setPlaceholderText(content.placeholder);
+    const QColor ink = content.isSupposed && !isTyping_ ? palette_.secondInk : palette_.ink;
     QPalette colours = entry_->palette();
-    colours.setColor(QPalette::Text,
-                     content.isSupposed && !isTyping_ ? palette_.secondInk : palette_.ink);
-    entry_->setPalette(colours);
+    if (colours.color(QPalette::Text) != ink) {
+      colours.setColor(QPalette::Text, ink);
+      entry_->setPalette(colours);
+    }
   }
   if (choice_ != nullptr) {
     if (choice_->count() != content.options.size()) {
@@ -181,13 +183,8 @@ bool Tag::hasFocusInside() const { return focusTarget()->hasFocus(); }
 
 void Tag::paintEvent(QPaintEvent*) {
   QPainter painter(this);
-  painter.setRenderHint(QPainter::Antialiasing);
   const bool isActive = isSelected_ || hasFocusInside();
-  QColor ground = isActive ? palette_.onAccent : palette_.ground;
-  if (!isActive) ground.setAlpha(235);
-  painter.setPen(Qt::NoPen);
-  painter.setBrush(ground);
-  painter.drawRoundedRect(QRectF(rect()), 3, 3);
+  painter.fillRect(rect(), isActive ? palette_.onAccent : palette_.ground);
 
   painter.setFont(textFont(kCaption));
   painter.setPen(content_.severity ? palette_.of(*content_.severity) : palette_.secondInk);

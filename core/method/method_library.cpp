@@ -5,6 +5,8 @@
 #include <fstream>
 #include <iterator>
 
+#include "core/method/toml_node.h"
+
 namespace drapery {
 
 namespace {
@@ -26,7 +28,7 @@ bool isBaseSource(const MethodSource& source) {
 
 MethodLibrary::MethodLibrary() {
   for (const MethodSource& source : shippedMethods())
-    entries_.push_back({idFromFile(source.file), source, true});
+    entries_.push_back({idFromFile(source.file), source, true, {}});
 }
 
 MethodLibrary::MethodLibrary(const std::string& folder) : MethodLibrary() {
@@ -37,7 +39,7 @@ MethodLibrary::MethodLibrary(const std::string& folder) : MethodLibrary() {
   std::sort(files.begin(), files.end());
   for (const auto& file : files) {
     const std::string id = file.stem().string();
-    if (!source(id)) entries_.push_back({id, {file.string(), readAll(file)}, false});
+    if (!source(id)) entries_.push_back({id, {file.string(), readAll(file)}, false, {}});
   }
 }
 
@@ -53,20 +55,35 @@ bool MethodLibrary::knows(std::string_view id) const {
   return found && !isBaseSource(*found);
 }
 
-std::optional<MethodSource> MethodLibrary::source(std::string_view id) const {
+const MethodLibrary::Entry* MethodLibrary::find(std::string_view id) const {
   for (const Entry& entry : entries_)
-    if (entry.id == id) return entry.source;
-  return std::nullopt;
+    if (entry.id == id) return &entry;
+  return nullptr;
+}
+
+std::optional<MethodSource> MethodLibrary::source(std::string_view id) const {
+  const Entry* entry = find(id);
+  return entry != nullptr ? std::optional(entry->source) : std::nullopt;
+}
+
+std::string MethodLibrary::title(std::string_view id) const {
+  const Entry* entry = find(id);
+  if (entry == nullptr) return std::string(id);
+  if (!entry->title.empty()) return entry->title;
+  const auto parsed = parseToml(entry->source.text, 0);
+  const auto* root = std::get_if<Node>(&parsed);
+  const Node* title = root != nullptr ? root->find("title") : nullptr;
+  entry->title = title != nullptr && !title->text.empty() ? title->text : entry->id;
+  return entry->title;
 }
 
 LoadedMethod MethodLibrary::load(std::string_view id) const {
-  for (const Entry& entry : entries_) {
-    if (entry.id != id) continue;
-    const auto check = entry.isShipped ? FormulaCheck::NamesOnly : FormulaCheck::Full;
-    return loadMethod(
-        entry.source, [this](std::string_view base) { return source(base); }, check);
-  }
-  return {};
+  if (const auto known = loaded_.find(id); known != loaded_.end()) return known->second;
+  const Entry* entry = find(id);
+  if (entry == nullptr) return {};
+  const auto check = entry->isShipped ? FormulaCheck::NamesOnly : FormulaCheck::Full;
+  const auto bases = [this](std::string_view base) { return source(base); };
+  return loaded_.emplace(entry->id, loadMethod(entry->source, bases, check)).first->second;
 }
 
 }  // namespace drapery

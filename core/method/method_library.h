@@ -1,6 +1,7 @@
 // Where methods come from: those that ship with the program, and a binder's own in a folder.
 #pragma once
 
+#include <map>
 #include <string>
 #include <vector>
 
@@ -20,8 +21,10 @@ class MethodLibrary {
   /// Ids that a job may name, shipped ones first.
   [[nodiscard]] std::vector<std::string> ids() const;
   [[nodiscard]] bool knows(std::string_view id) const;
-  /// Loads the method; `issues` says why when it does not.
+  /// Loads the method, once; `issues` says why when it does not.
   [[nodiscard]] LoadedMethod load(std::string_view id) const;
+  /// The title in the method's own file, without loading it; the id when there is none.
+  [[nodiscard]] std::string title(std::string_view id) const;
   [[nodiscard]] std::optional<MethodSource> source(std::string_view id) const;
 
  private:
@@ -29,8 +32,11 @@ class MethodLibrary {
     std::string id;
     MethodSource source;
     bool isShipped = true;
+    mutable std::string title;  // once it was asked for
   };
+  [[nodiscard]] const Entry* find(std::string_view id) const;
   std::vector<Entry> entries_;
+  mutable std::map<std::string, LoadedMethod, std::less<>> loaded_;  // not for several threads
 };
 
 /// A base, shared ground for methods, by its text: holds `is_base = true`.

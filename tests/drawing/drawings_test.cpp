@@ -14,15 +14,16 @@ namespace drapery {
 namespace {
 
 using test::anyJob;
-using test::planOf;
 using test::plainJob;
+using test::planOf;
 
 namespace bg = boost::geometry;
 using Polygon = bg::model::polygon<bg::model::d2::point_xy<double>>;
 
 Polygon polygonOf(const Shape& shape) {
   Polygon polygon;
-  for (const Point& p : shape.points) bg::append(polygon, bg::model::d2::point_xy<double>(p.x, p.y));
+  for (const Point& p : shape.points)
+    bg::append(polygon, bg::model::d2::point_xy<double>(p.x, p.y));
   bg::correct(polygon);
   return polygon;
 }
@@ -44,7 +45,8 @@ TEST(FlatCase, piecesLieWhereTheyBelong) {
   ASSERT_EQ(boards.size(), 2U);
   ASSERT_EQ(stiffener.size(), 1U);
   const double gap = *plan.number("joint_gap");
-  const Polygon left = polygonOf(*boards[0]), right = polygonOf(*boards[1]), strip = polygonOf(*stiffener[0]);
+  const Polygon left = polygonOf(*boards[0]), right = polygonOf(*boards[1]),
+                strip = polygonOf(*stiffener[0]);
   EXPECT_NEAR(bg::distance(left, strip), gap, 1e-9);
   EXPECT_NEAR(bg::distance(strip, right), gap, 1e-9);
   const Polygon cloth = polygonOf(*covering[0]);
@@ -71,8 +73,8 @@ RC_GTEST_PROP(FlatCaseProperty, cornersAreCutAtTheirDistance, ()) {
   const double far = 1000;  // the whole 45 degree line, since a short leg may end before the corner
   bg::append(line, bg::model::d2::point_xy<double>(leg + far, -far));
   bg::append(line, bg::model::d2::point_xy<double>(-far, leg + far));
-  const double distance = static_cast<double>(
-      bg::distance(bg::model::d2::point_xy<double>(corner.x, corner.y), line));
+  const double distance =
+      static_cast<double>(bg::distance(bg::model::d2::point_xy<double>(corner.x, corner.y), line));
   RC_ASSERT(std::abs(distance - *plan.number("corner_distance")) < 1e-6);
 }
 

@@ -12,7 +12,7 @@ constexpr double kPi = 3.14159265358979323846;
 
 // Circular segment, any handbook of geometry: R = (C^2/4 + r^2) / (2 r).
 TEST(Arc, handbookExamples) {
-  EXPECT_NEAR(arcRadius(24_mm, 6_mm).mm(), 15.0, 1e-12);  // 12^2 + 6^2 = 180, over 12
+  EXPECT_NEAR(arcRadius(24_mm, 6_mm).mm(), 15.0, 1e-12);       // 12^2 + 6^2 = 180, over 12
   EXPECT_NEAR(arcLength(20_mm, 10_mm).mm(), 10 * kPi, 1e-12);  // a half circle
   EXPECT_NEAR(arcAngle(20_mm, 10_mm), 180.0, 1e-12);
   EXPECT_EQ(arcLength(25_mm, Length()), 25_mm);  // flat

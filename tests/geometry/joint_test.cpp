@@ -30,8 +30,8 @@ TEST(Joint, byHand) {
 }
 
 TEST(Joint, formedWithARodAsWideAsTheGroove) {
-  // Rod d = j = 4 between a stiffener of height 2 = r and a board of height 2: a quarter circle each
-  // side, pi r = 6.283..., no straight line at all.
+  // Rod d = j = 4 between a stiffener of height 2 = r and a board of height 2: a quarter circle
+  // each side, pi r = 6.283..., no straight line at all.
   EXPECT_NEAR(gapFormed(joint(4, 2, 2, 0), 4_mm).mm(), 2 * kPi, 1e-12);
   // The same with a board 5 high: 3 more, straight up. A wider rod counts as j wide.
   EXPECT_NEAR(gapFormed(joint(4, 2, 5, 0), 9_mm).mm(), 2 * kPi + 3, 1e-12);
@@ -164,8 +164,8 @@ namespace bg = boost::geometry;
 using BoostPoint = bg::model::d2::point_xy<double>;
 using BoostPolygon = bg::model::polygon<BoostPoint>;
 
-/// Outside check: the shortest way under the rod is the part of the convex hull of the two ends and the
-/// disc (finely sampled) that passes below, which is the hull's girth without the straight top.
+/// Outside check: the shortest way under the rod is the part of the convex hull of the two ends and
+/// the disc (finely sampled) that passes below, which is the hull's girth without the straight top.
 double hullPath(const AnyJoint& any) {
   const double j = any.joint.setback.mm();
   const double e = any.joint.edgeHeight.mm();
@@ -186,8 +186,8 @@ double hullPath(const AnyJoint& any) {
 RC_GTEST_PROP(JointProperty, agreesWithTheConvexHull, ()) {
   AnyJoint any = anyJoint();
   if (any.joint.setback < 0.5_mm) any.joint.setback = 0.5_mm;
-  // The hull is the path only while both ends stand above the rod's middle or touch it from outside;
-  // otherwise the half disc's own corner sticks out.
+  // The hull is the path only while both ends stand above the rod's middle or touch it from
+  // outside; otherwise the half disc's own corner sticks out.
   const double r = std::min(any.rod, any.joint.setback).mm() / 2;
   const double path = (gapFormed(any.joint, any.rod) - any.joint.stiffener).mm();
   if (any.joint.edgeHeight.mm() >= r && any.joint.board.mm() >= r) {
@@ -205,7 +205,8 @@ RC_GTEST_PROP(JointProperty, theDrawnPathIsAsLongAsTheFormedGap, ()) {
   const double middle = any.joint.setback.mm() / 2;
   for (const Point& p : formedPath(any.joint, any.rod)) {
     RC_ASSERT(p.y >= -kDust || p.x < 0.0);
-    if (p.x > 0.0) RC_ASSERT(std::hypot(p.x - middle, p.y - r) >= r * 0.999);  // never through the rod
+    if (p.x > 0.0)
+      RC_ASSERT(std::hypot(p.x - middle, p.y - r) >= r * 0.999);  // never through the rod
     bg::append(line, BoostPoint(p.x, p.y));
   }
   const auto drawn = static_cast<double>(bg::length(line));

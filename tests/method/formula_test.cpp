@@ -12,7 +12,8 @@
 namespace drapery {
 namespace {
 
-std::map<std::string, double, std::less<>> numbers{{"width", 144}, {"setback", 7}, {"board.cut_width", 140}};
+std::map<std::string, double, std::less<>> numbers{
+    {"width", 144}, {"setback", 7}, {"board.cut_width", 140}};
 
 std::variant<std::monostate, double*, double> lookup(std::string_view name) {
   if (const auto found = numbers.find(name); found != numbers.end()) return &found->second;

@@ -112,30 +112,53 @@ INSTANTIATE_TEST_SUITE_P(
     Each, RuleFileMistake,
     ::testing::Values(
         Mistake{"syntax", "range = [\"20 mm\"", "range = [\"20 mm", "small.toml:8"},
-        Mistake{"schema", "drapery-method/1", "drapery-method/9", "small.toml:1:10: schema: \"drapery-method/9\" is not allowed; allowed: drapery-method/1"},
-        Mistake{"unknownKey", "because =", "becuase =", "small.toml:27:1: \"becuase\" is not known in derive; did you mean \"because\"?"},
-        Mistake{"missingKey", "because = \"Leaves and squares.\"\n", "", "small.toml:23:1: \"because\" is missing in this derive"},
-        Mistake{"wrongType", "count = 2", "count = \"two\"", "small.toml:32:9: count: a text is not allowed; expected number"},
-        Mistake{"wrongCount", "count = 2", "count = 0", "count: \"0\" is not allowed; allowed: whole numbers"},
-        Mistake{"unknownName", "height + 2 * square", "heigth + 2 * square", "small.toml:26:12: \"heigth\" is not known; did you mean \"height\"?"},
-        Mistake{"unknownFunction", "height + 2 * square", "height + hypott(1, 2)", "small.toml:26:21: there is no function \"hypott\"; did you mean \"hypot\"?"},
-        Mistake{"badFormula", "height + 2 * square", "height + 2 * ", "the formula breaks off here"},
-        Mistake{"assignment", "height + 2 * square", "height = 2", "small.toml:26:19: a formula compares with =="},
+        Mistake{"schema", "drapery-method/1", "drapery-method/9",
+                "small.toml:1:10: schema: \"drapery-method/9\" is not allowed; allowed: "
+                "drapery-method/1"},
+        Mistake{"unknownKey", "because =", "becuase =",
+                "small.toml:27:1: \"becuase\" is not known in derive; did you mean \"because\"?"},
+        Mistake{"missingKey", "because = \"Leaves and squares.\"\n", "",
+                "small.toml:23:1: \"because\" is missing in this derive"},
+        Mistake{"wrongType", "count = 2", "count = \"two\"",
+                "small.toml:32:9: count: a text is not allowed; expected number"},
+        Mistake{"wrongCount", "count = 2", "count = 0",
+                "count: \"0\" is not allowed; allowed: whole numbers"},
+        Mistake{"unknownName", "height + 2 * square", "heigth + 2 * square",
+                "small.toml:26:12: \"heigth\" is not known; did you mean \"height\"?"},
+        Mistake{"unknownFunction", "height + 2 * square", "height + hypott(1, 2)",
+                "small.toml:26:21: there is no function \"hypott\"; did you mean \"hypot\"?"},
+        Mistake{"badFormula", "height + 2 * square", "height + 2 * ",
+                "the formula breaks off here"},
+        Mistake{"assignment", "height + 2 * square", "height = 2",
+                "small.toml:26:19: a formula compares with =="},
         Mistake{"twoResults", "height + 2 * square", "height + 2,5", "two results"},
-        Mistake{"circle", "height + 2 * square", "height + board.cut_height", "these formulas go in a circle: board_height -> board.cut_height -> board.height -> board_height"},
+        Mistake{"circle", "height + 2 * square", "height + board.cut_height",
+                "these formulas go in a circle: board_height -> board.cut_height -> board.height "
+                "-> board_height"},
         Mistake{"duplicateId", "id = \"square\"", "id = \"height\"", "\"height\" is used twice"},
-        Mistake{"duplicateInList", "id = \"school\"", "id = \"square\"", "small.toml:17:6: \"square\" is used twice; the first is in line 11"},
-        Mistake{"badId", "id = \"square\"", "id = \"Square width\"", "\"Square width\" is not an id"},
-        Mistake{"rangeBackwards", "[\"0 mm\", \"30 mm\"]", "[\"30 mm\", \"0 mm\"]", "small.toml:13:9: the range begins at 30, above its end at 0"},
+        Mistake{"duplicateInList", "id = \"school\"", "id = \"square\"",
+                "small.toml:17:6: \"square\" is used twice; the first is in line 11"},
+        Mistake{"badId", "id = \"square\"", "id = \"Square width\"",
+                "\"Square width\" is not an id"},
+        Mistake{"rangeBackwards", "[\"0 mm\", \"30 mm\"]", "[\"30 mm\", \"0 mm\"]",
+                "small.toml:13:9: the range begins at 30, above its end at 0"},
         Mistake{"rangeOfOne", "[\"0 mm\", \"30 mm\"]", "[\"0 mm\"]", "two figures are needed"},
-        Mistake{"defaultOutside", "default = \"3 mm\"", "default = \"31 mm\"", "small.toml:14:11: square: the default 31 mm is outside its range, 0 to 30"},
-        Mistake{"badOption", "default = \"plain\"", "default = \"plane\"", "default: \"plane\" is not allowed; allowed: plain, flush"},
-        Mistake{"badSeverity", "severity = \"mind\"", "severity = \"worry\"", "severity: \"worry\" is not allowed; allowed: stop, mind, note"},
-        Mistake{"brace", "Only {board_height}.", "Only {board_height.", "small.toml:40:14: says: a brace without its partner"},
-        Mistake{"unknownInWords", "{board_height}", "{bord_height}", "small.toml:40:15: \"bord_height\" is not known; did you mean \"board_height\"?"},
-        Mistake{"touches", "touches = [\"square\"]", "touches = [\"sqare\"]", "low touches \"sqare\", which is not known"},
-        Mistake{"unknownBase", "title = \"Small\"", "title = \"Small\"\nbase = \"large\"", "the base \"large\" is not known"},
-        Mistake{"date", "title = \"Small\"", "title = 1979-05-27", "title: a date or nothing is not allowed; expected text"}),
+        Mistake{"defaultOutside", "default = \"3 mm\"", "default = \"31 mm\"",
+                "small.toml:14:11: square: the default 31 mm is outside its range, 0 to 30"},
+        Mistake{"badOption", "default = \"plain\"", "default = \"plane\"",
+                "default: \"plane\" is not allowed; allowed: plain, flush"},
+        Mistake{"badSeverity", "severity = \"mind\"", "severity = \"worry\"",
+                "severity: \"worry\" is not allowed; allowed: stop, mind, note"},
+        Mistake{"brace", "Only {board_height}.", "Only {board_height.",
+                "small.toml:40:14: says: a brace without its partner"},
+        Mistake{"unknownInWords", "{board_height}", "{bord_height}",
+                "small.toml:40:15: \"bord_height\" is not known; did you mean \"board_height\"?"},
+        Mistake{"touches", "touches = [\"square\"]", "touches = [\"sqare\"]",
+                "low touches \"sqare\", which is not known"},
+        Mistake{"unknownBase", "title = \"Small\"", "title = \"Small\"\nbase = \"large\"",
+                "the base \"large\" is not known"},
+        Mistake{"date", "title = \"Small\"", "title = 1979-05-27",
+                "title: a date or nothing is not allowed; expected text"}),
     [](const auto& each) { return each.param.name; });
 
 TEST(MethodLoader, saysEveryMistakeAtOnce) {
@@ -186,23 +209,28 @@ TEST(MethodLoader, aMistakeInTheBaseIsPlacedInTheBase) {
   const std::string broken = with("height + 2 * square", "heigth + 2 * square");
   const auto bases = [&](std::string_view) { return MethodSource{"small.toml", broken}; };
   const LoadedMethod loaded = loadMethod(
-      {"child.toml", "schema = \"drapery-method/1\"\nid = \"child\"\nbase = \"small\"\ntitle = \"C\"\n"},
+      {"child.toml",
+       "schema = \"drapery-method/1\"\nid = \"child\"\nbase = \"small\"\ntitle = \"C\"\n"},
       bases);
   EXPECT_THAT(messages(loaded), Contains(HasSubstr("small.toml:26:12: \"heigth\"")));
 }
 
 TEST(MethodLoader, basesMayNotGoInACircle) {
-  const std::string text = "schema = \"drapery-method/1\"\nid = \"a\"\nbase = \"a\"\ntitle = \"A\"\n";
+  const std::string text =
+      "schema = \"drapery-method/1\"\nid = \"a\"\nbase = \"a\"\ntitle = \"A\"\n";
   const auto bases = [&](std::string_view) { return MethodSource{"a.toml", text}; };
-  EXPECT_THAT(messages(loadMethod({"a.toml", text}, bases)), Contains(HasSubstr("leads in a circle")));
+  EXPECT_THAT(messages(loadMethod({"a.toml", text}, bases)),
+              Contains(HasSubstr("leads in a circle")));
 }
 
 TEST(MethodLoader, aMethodMustSupplyWhatItsBaseWants) {
-  const std::string text = "schema = \"drapery-method/1\"\nid = \"mine\"\nbase = \"case\"\ntitle = \"Mine\"\n";
+  const std::string text =
+      "schema = \"drapery-method/1\"\nid = \"mine\"\nbase = \"case\"\ntitle = \"Mine\"\n";
   const MethodLibrary library;
   const auto loaded =
       loadMethod({"mine.toml", text}, [&](std::string_view id) { return library.source(id); });
-  EXPECT_THAT(messages(loaded), Contains(HasSubstr("\"setback\" is missing; methods on case must supply it")));
+  EXPECT_THAT(messages(loaded),
+              Contains(HasSubstr("\"setback\" is missing; methods on case must supply it")));
 }
 
 TEST(WordsTemplate, splitsLiteralsAndExpressions) {
@@ -229,7 +257,8 @@ TEST(ShippedMethods, areSound) {
 TEST(ShippedMethods, areAllThatStandInTheFolderAndEachHasCases) {
   std::vector<std::string> shipped;
   for (const MethodSource& source : shippedMethods()) shipped.push_back(source.file);
-  for (const auto& entry : std::filesystem::directory_iterator(std::string(DRAPERY_SOURCE_DIR) + "/methods")) {
+  for (const auto& entry :
+       std::filesystem::directory_iterator(std::string(DRAPERY_SOURCE_DIR) + "/methods")) {
     if (entry.path().extension() != ".toml") continue;
     EXPECT_THAT(shipped, Contains(entry.path().filename().string()));
     auto cases = entry.path();
@@ -243,7 +272,8 @@ TEST(MethodLibrary, offersAFoldersOwnFilesAfterTheShippedOnes) {
   folder.write("case-sunk-joint.toml", kSound);  // a shipped id is not taken over
   folder.write("notes.txt", "nothing");
   const MethodLibrary library(folder.path());
-  EXPECT_EQ(library.ids(), (std::vector<std::string>{"case-sunk-joint", "case-fixed-gap", "small"}));
+  EXPECT_EQ(library.ids(),
+            (std::vector<std::string>{"case-sunk-joint", "case-fixed-gap", "small"}));
   EXPECT_NE(library.load("small").method, nullptr);
   EXPECT_EQ(library.load("case-sunk-joint").method->title.text, "Sunk joint, computed");
   EXPECT_FALSE(library.knows("case"));

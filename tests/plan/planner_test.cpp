@@ -14,20 +14,22 @@ namespace {
 
 using test::anyJob;
 using test::hasFinding;
-using test::planOf;
 using test::plainJob;
+using test::planOf;
 using test::valueOf;
 
 const std::vector<std::string> kMethods{"case-sunk-joint", "case-fixed-gap"};
 
-/// A second reckoning of a flat full-cloth case, straight from the handbook's sums, to hold the rule
-/// files against. Only what exists: nothing that depends on a set-back that a gap does not have.
+/// A second reckoning of a flat full-cloth case, straight from the handbook's sums, to hold the
+/// rule files against. Only what exists: nothing that depends on a set-back that a gap does not
+/// have.
 struct Reckoning {
   explicit Reckoning(const Plan& plan) : plan_(plan) {}
   double in(const char* name) const { return plan_.number(name).value_or(std::nan("")); }
 
   void check() const {
-    const double b = in("board_thickness"), c = in("covering_thickness"), t = in("stiffener_thickness");
+    const double b = in("board_thickness"), c = in("covering_thickness"),
+                 t = in("stiffener_thickness");
     const double flush = plan_.choice("stiffener_school") == "flush" ? 2 * b : 0;
     same("stiffener_width", in("spine_thickness") + flush);
     const double e = flush / 2;
@@ -56,7 +58,8 @@ struct Reckoning {
     same("covering_width", caseWidth + 2 * in("margin"));
     const double cover = t + j + boardWidth + b + 2 * c;
     same("jacket_cover", cover);
-    const double held = std::max(in("flap_min"), std::min(in("flap_max"), in("flap_ratio") * cover));
+    const double held =
+        std::max(in("flap_min"), std::min(in("flap_max"), in("flap_ratio") * cover));
     const double flap = std::min(cover - in("flap_rest"), held);
     same("jacket_flap", flap);
     same("jacket_width", 2 * (flap + cover) + in("jacket_spine"));
@@ -83,7 +86,8 @@ RC_GTEST_PROP(AnyBook, givesNoNonsense, ()) {
   for (const PlannedPart& part : plan.parts) {
     RC_ASSERT(part.width > Length() && part.height > Length());
     RC_ASSERT(std::isfinite(part.cutWidth.mm()) && std::isfinite(part.cutHeight.mm()));
-    for (const Point& place : part.places) RC_ASSERT(std::isfinite(place.x) && std::isfinite(place.y));
+    for (const Point& place : part.places)
+      RC_ASSERT(std::isfinite(place.x) && std::isfinite(place.y));
   }
   // What is missing is missing for a reason that a finding names.
   if (!plan.number("board_width")) RC_ASSERT(hasFinding(plan, "gap-too-short"));
@@ -97,8 +101,8 @@ RC_GTEST_PROP(AnyBook, givesNoNonsense, ()) {
   }
 }
 
-// Finds unit mistakes in any rule file: a book twice as large in every length has a case twice as large
-// in every length, and the same angles and ratios.
+// Finds unit mistakes in any rule file: a book twice as large in every length has a case twice as
+// large in every length, and the same angles and ratios.
 RC_GTEST_PROP(AnyRuleFile, scalesWithItsLengths, ()) {
   const std::string id = *rc::gen::elementOf(kMethods);
   const double factor = *rc::gen::inRange(50, 400) / 100.0;
@@ -139,11 +143,12 @@ RC_GTEST_PROP(AnyRuleFile, scalesWithItsLengths, ()) {
 RC_GTEST_PROP(AnyBook, triedWithExactSizesKeepsItsSquares, ()) {
   const Plan plan = planOf(*anyJob(*rc::gen::elementOf(kMethods))).plan;
   RC_PRE(plan.number("square_fore_edge_exact").has_value());
-  RC_ASSERT(std::abs(*plan.number("square_fore_edge_exact") - *plan.number("square_fore_edge")) < 1e-6);
+  RC_ASSERT(std::abs(*plan.number("square_fore_edge_exact") - *plan.number("square_fore_edge")) <
+            1e-6);
 }
 
-// With the cut sizes they come out within what the rule in hand can do: half a mark for the board, and
-// for the set-back what the stiffener's half mark can move it.
+// With the cut sizes they come out within what the rule in hand can do: half a mark for the board,
+// and for the set-back what the stiffener's half mark can move it.
 RC_GTEST_PROP(AnyBook, triedWithCutSizesIsTheTrialDoneByHand, ()) {
   const Plan plan = planOf(*anyJob("case-sunk-joint")).plan;
   RC_PRE(plan.number("square_fore_edge_tried").has_value());
@@ -196,7 +201,8 @@ TEST(Planner, asksForWhatIsMissingAndPlansTheRest) {
 
 TEST(Planner, takesTheMeanOfReadings) {
   Job job = plainJob();
-  job.given["text_width"].readings = {{143.8, "head", "rule"}, {std::string("144.2 mm"), "tail", ""}};
+  job.given["text_width"].readings = {{143.8, "head", "rule"},
+                                      {std::string("144.2 mm"), "tail", ""}};
   EXPECT_DOUBLE_EQ(valueOf(planOf(job).plan, "text_width"), 144.0);
   job.given["text_width"].readings.push_back({std::string("wide"), "", ""});
   EXPECT_EQ(planOf(job).issues.front().id, "length-not-one");
@@ -238,7 +244,8 @@ INSTANTIATE_TEST_SUITE_P(
                       Refusal{"given/spine_shape", 1.0, "choice-unknown"},
                       Refusal{"allowances/setback", 25.1, "value-out-of-range"},
                       Refusal{"allowances/joint_gap", 6.35, "key-unknown"},
-                      Refusal{"allowances/corner_ratio", std::string("1/0"), "length-zero-denominator"},
+                      Refusal{"allowances/corner_ratio", std::string("1/0"),
+                              "length-zero-denominator"},
                       Refusal{"round", 0.0, "value-out-of-range"},
                       Refusal{"round", std::string("half"), "length-not-one"}));
 

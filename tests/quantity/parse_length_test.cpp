@@ -64,23 +64,20 @@ TEST_P(RefusedLength, isRefusedForItsReason) {
 
 INSTANTIATE_TEST_SUITE_P(
     Mistakes, RefusedLength,
-    ::testing::Values(Refused{"", LengthFault::Empty}, Refused{"   ", LengthFault::Empty},
-                      Refused{"abc", LengthFault::NotALength}, Refused{"mm", LengthFault::NotALength},
-                      Refused{"NaN", LengthFault::NotALength}, Refused{"inf", LengthFault::NotALength},
-                      Refused{"7 3/0", LengthFault::ZeroDenominator},
-                      Refused{"7 in mm", LengthFault::TwoUnits},
-                      Refused{"7 in in", LengthFault::TwoUnits},
-                      Refused{"1e3", LengthFault::Exponent}, Refused{"1e400", LengthFault::Exponent},
-                      Refused{"1,234.5", LengthFault::Thousands},
-                      Refused{"1.2.3", LengthFault::Thousands},
-                      Refused{"7 17/16", LengthFault::ImproperFraction},
-                      Refused{"7 16/16", LengthFault::ImproperFraction},
-                      Refused{"7 3", LengthFault::NotALength}, Refused{"7 3/", LengthFault::NotALength},
-                      Refused{"1.5 1/2", LengthFault::NotALength},
-                      Refused{"7 ells", LengthFault::UnknownUnit}, Refused{"7 m", LengthFault::UnknownUnit},
-                      Refused{"0x10", LengthFault::UnknownUnit}, Refused{"7%", LengthFault::UnknownUnit},
-                      Refused{"--7", LengthFault::NotALength},
-                      Refused{"00000000000000000000000000000000000000001", LengthFault::TooLong}));
+    ::testing::Values(
+        Refused{"", LengthFault::Empty}, Refused{"   ", LengthFault::Empty},
+        Refused{"abc", LengthFault::NotALength}, Refused{"mm", LengthFault::NotALength},
+        Refused{"NaN", LengthFault::NotALength}, Refused{"inf", LengthFault::NotALength},
+        Refused{"7 3/0", LengthFault::ZeroDenominator}, Refused{"7 in mm", LengthFault::TwoUnits},
+        Refused{"7 in in", LengthFault::TwoUnits}, Refused{"1e3", LengthFault::Exponent},
+        Refused{"1e400", LengthFault::Exponent}, Refused{"1,234.5", LengthFault::Thousands},
+        Refused{"1.2.3", LengthFault::Thousands}, Refused{"7 17/16", LengthFault::ImproperFraction},
+        Refused{"7 16/16", LengthFault::ImproperFraction}, Refused{"7 3", LengthFault::NotALength},
+        Refused{"7 3/", LengthFault::NotALength}, Refused{"1.5 1/2", LengthFault::NotALength},
+        Refused{"7 ells", LengthFault::UnknownUnit}, Refused{"7 m", LengthFault::UnknownUnit},
+        Refused{"0x10", LengthFault::UnknownUnit}, Refused{"7%", LengthFault::UnknownUnit},
+        Refused{"--7", LengthFault::NotALength},
+        Refused{"00000000000000000000000000000000000000001", LengthFault::TooLong}));
 
 TEST(ParseLength, nineMillionDigitsAreRefusedAtOnce) {
   const std::string digits(9'000'000, '7');
@@ -131,8 +128,8 @@ TEST(ParseLength, agreesWithGnuUnits) {
     const int whole = (i * 7) % 31;
     const int upper = 1 + (i * 5) % 63;
     questions += fmt::format("{}+{}|64 inch\nmm\n{}.{} cm\nmm\n", whole, upper, whole, upper);
-    for (const std::string& text : {fmt::format("{} {}/64 in", whole, upper),
-                                    fmt::format("{}.{} cm", whole, upper)})
+    for (const std::string& text :
+         {fmt::format("{} {}/64 in", whole, upper), fmt::format("{}.{} cm", whole, upper)})
       ours.push_back(std::get<Length>(parseLength(text, Units::Millimetres)).mm());
   }
   // "(0+5|64) inch": without the bracket units would read 0 + 5|64 inch.

@@ -54,7 +54,9 @@ TEST(JobFile, readsASoundJob) {
   EXPECT_EQ(document.places.at("given/text_width").column, 19);
 }
 
-TEST(JobFile, aByteOrderMarkIsNoMistake) { EXPECT_THAT(messages(std::string("\xEF\xBB\xBF") + kSound), IsEmpty()); }
+TEST(JobFile, aByteOrderMarkIsNoMistake) {
+  EXPECT_THAT(messages(std::string("\xEF\xBB\xBF") + kSound), IsEmpty());
+}
 
 struct Mistake {
   const char* name;
@@ -66,33 +68,55 @@ struct Mistake {
 class JobMistake : public ::testing::TestWithParam<Mistake> {};
 
 TEST_P(JobMistake, isPlacedWithValueAndWhatIsAllowed) {
-  EXPECT_THAT(messages(with(GetParam().from, GetParam().to)), ElementsAre(HasSubstr(GetParam().message)));
+  EXPECT_THAT(messages(with(GetParam().from, GetParam().to)),
+              ElementsAre(HasSubstr(GetParam().message)));
 }
 
 INSTANTIATE_TEST_SUITE_P(
     Each, JobMistake,
     ::testing::Values(
-        Mistake{"schema", "drapery-job/1", "drapery-job/2", "job.json:2:13: schema: \"drapery-job/2\" is not allowed; allowed: drapery-job/1"},
-        Mistake{"method", "case-sunk-joint", "case-sunk-join", "job.json:5:13: method: \"case-sunk-join\" is not known; did you mean case-sunk-joint?; allowed: case-sunk-joint, case-fixed-gap"},
-        Mistake{"noMethod", "  \"method\": \"case-sunk-joint\",\n", "", "job.json:1:1: \"method\" is missing"},
-        Mistake{"unknownGiven", "text_height", "text_hieght", "job.json:7:5: \"text_hieght\" is not known in given; did you mean \"text_height\"?"},
-        Mistake{"missing", "    \"text_height\": \"210 mm\",\n", "", "job.json:6:12: text_height is missing"},
-        Mistake{"range", "\"210 mm\"", "\"40000 mm\"", "job.json:7:20: text_height: 40000 mm is not allowed; from 20 mm to 1200 mm"},
-        Mistake{"zero", "144", "0", "job.json:8:19: text_width: 0 is not allowed; from 20 mm to 1200 mm"},
-        Mistake{"twoUnits", "\"210 mm\"", "\"7 in mm\"", "text_height: \"7 in mm\" names two units"},
+        Mistake{"schema", "drapery-job/1", "drapery-job/2",
+                "job.json:2:13: schema: \"drapery-job/2\" is not allowed; allowed: drapery-job/1"},
+        Mistake{"method", "case-sunk-joint", "case-sunk-join",
+                "job.json:5:13: method: \"case-sunk-join\" is not known; did you mean "
+                "case-sunk-joint?; allowed: case-sunk-joint, case-fixed-gap"},
+        Mistake{"noMethod", "  \"method\": \"case-sunk-joint\",\n", "",
+                "job.json:1:1: \"method\" is missing"},
+        Mistake{
+            "unknownGiven", "text_height", "text_hieght",
+            "job.json:7:5: \"text_hieght\" is not known in given; did you mean \"text_height\"?"},
+        Mistake{"missing", "    \"text_height\": \"210 mm\",\n", "",
+                "job.json:6:12: text_height is missing"},
+        Mistake{"range", "\"210 mm\"", "\"40000 mm\"",
+                "job.json:7:20: text_height: 40000 mm is not allowed; from 20 mm to 1200 mm"},
+        Mistake{"zero", "144", "0",
+                "job.json:8:19: text_width: 0 is not allowed; from 20 mm to 1200 mm"},
+        Mistake{"twoUnits", "\"210 mm\"", "\"7 in mm\"",
+                "text_height: \"7 in mm\" names two units"},
         Mistake{"letters", "\"210 mm\"", "\"high\"", "text_height: \"high\" is not a length"},
-        Mistake{"nullValue", "144", "null", "job.json:8:19: given/text_width: null is not allowed; expected number or text"},
+        Mistake{"nullValue", "144", "null",
+                "job.json:8:19: given/text_width: null is not allowed; expected number or text"},
         Mistake{"list", "144", "[144]", "given/text_width: [...] is not allowed"},
-        Mistake{"readings", "144", "{\"readings\": []}", "expected number, text or a list of readings"},
-        Mistake{"readingKey", "144", "{\"readings\": [{\"value\": 144, \"et\": \"head\"}]}", "\"et\" is not known in reading; did you mean \"at\"?"},
-        Mistake{"duplicate", "\"text_width\": 144", "\"text_height\": 144", "job.json:8:5: \"text_height\" stands twice"},
+        Mistake{"readings", "144", "{\"readings\": []}",
+                "expected number, text or a list of readings"},
+        Mistake{"readingKey", "144", "{\"readings\": [{\"value\": 144, \"et\": \"head\"}]}",
+                "\"et\" is not known in reading; did you mean \"at\"?"},
+        Mistake{"duplicate", "\"text_width\": 144", "\"text_height\": 144",
+                "job.json:8:5: \"text_height\" stands twice"},
         Mistake{"syntax", "144,", "144", "job.json:9:5: not JSON"},
-        Mistake{"notUtf8", "Séance", "S\xE9""ance", "job.json:4:14: not UTF-8: the byte 0xE9"},
+        Mistake{"notUtf8", "Séance",
+                "S\xE9"
+                "ance",
+                "job.json:4:14: not UTF-8: the byte 0xE9"},
         Mistake{"tooLarge", "144", "1e400", "job.json:8:19: 1e400 is too large for a number"},
-        Mistake{"title", "\"Séance ledger\"", "7", "job.json:4:12: title: 7 is not allowed; expected text"},
-        Mistake{"units", "\"given\"", "\"units\": \"cm\", \"given\"", "units: \"cm\" is not allowed; allowed: mm, in"},
-        Mistake{"round", "\"given\"", "\"round\": \"0 mm\", \"given\"", "job.json:6:12: round: 0 mm is not allowed; from 0.01 mm to 25.4 mm"},
-        Mistake{"allowances", "{\"square_head\": \"1/8 in\"}", "7", "allowances: 7 is not allowed; expected object"}),
+        Mistake{"title", "\"Séance ledger\"", "7",
+                "job.json:4:12: title: 7 is not allowed; expected text"},
+        Mistake{"units", "\"given\"", "\"units\": \"cm\", \"given\"",
+                "units: \"cm\" is not allowed; allowed: mm, in"},
+        Mistake{"round", "\"given\"", "\"round\": \"0 mm\", \"given\"",
+                "job.json:6:12: round: 0 mm is not allowed; from 0.01 mm to 25.4 mm"},
+        Mistake{"allowances", "{\"square_head\": \"1/8 in\"}", "7",
+                "allowances: 7 is not allowed; expected object"}),
     [](const auto& each) { return each.param.name; });
 
 TEST(JobFile, saysEveryMistakeAtOnce) {
@@ -110,7 +134,8 @@ TEST(JobFile, refusesWhatIsNoObject) {
 
 TEST(JobFile, refusesDepthSizeAndEndlessNumbers) {
   EXPECT_THAT(messages(std::string(100'000, '[')), ElementsAre(HasSubstr("nested deeper than 64")));
-  EXPECT_THAT(messages(std::string((4U << 20U) + 1, ' ')), ElementsAre(HasSubstr("larger than 4 MB")));
+  EXPECT_THAT(messages(std::string((4U << 20U) + 1, ' ')),
+              ElementsAre(HasSubstr("larger than 4 MB")));
   const auto digits = messages(with("144", std::string(3'000'000, '9').c_str()));
   ASSERT_EQ(digits.size(), 1U);
   EXPECT_LT(digits.front().size(), 200U);

@@ -11,8 +11,8 @@ namespace drapery::test {
 /// 210 x 144 x 25 mm in 2.4 mm board, nothing else said.
 Job plainJob(const std::string& method = "case-sunk-joint");
 
-/// Every given and allowance of the method that is a length or a ratio, said or left to its default,
-/// anywhere in its allowed range but mostly like a real book.
+/// Every given and allowance of the method that is a length or a ratio, said or left to its
+/// default, anywhere in its allowed range but mostly like a real book.
 rc::Gen<Job> anyJob(const std::string& method);
 
 MethodPtr shippedMethod(const std::string& id);

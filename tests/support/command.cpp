@@ -27,7 +27,8 @@ void write(const std::string& path, const std::string& text) {
   redirect("/err", "w", stderr);
   ::alarm(60);
   std::vector<char*> arguments;
-  for (const std::string& argument : command) arguments.push_back(const_cast<char*>(argument.c_str()));
+  for (const std::string& argument : command)
+    arguments.push_back(const_cast<char*>(argument.c_str()));
   arguments.push_back(nullptr);
   ::execvp(arguments[0], arguments.data());
   ::_exit(127);

@@ -29,19 +29,23 @@ TEST(IssueWords, fillTheirFiguresInTheUnitInUse) {
                      {"value", "40 m"},
                      {"least", Figure{20, Unit::Millimetre}},
                      {"most", Figure{1200, Unit::Millimetre}}},
-                    {}, {}, {}};
+                    {},
+                    {},
+                    {}};
   EXPECT_EQ(issueWords(issue, kMm), "text_height: 40 m is not allowed; from 20 mm to 1200 mm");
   EXPECT_THAT(issueWords(issue, kInches), HasSubstr("≈25/32 in to ≈47 1/4 in"));
 }
 
 TEST(IssueWords, leaveOutWhatTheyDoNotKnow) {
-  const Issue lost{"key-unknown", {{"key", "xyz"}, {"section", "given"}, {"nearest", ""}}, {}, {}, {}};
+  const Issue lost{
+      "key-unknown", {{"key", "xyz"}, {"section", "given"}, {"nearest", ""}}, {}, {}, {}};
   EXPECT_EQ(issueWords(lost, kMm), "\"xyz\" is not known in given");
 }
 
 TEST(IssueWords, canBeTranslatedBeforeTheirFiguresAreFilledIn) {
   const Issue issue{"given-missing", {{"name", "text_height"}}, {}, {}, {}};
-  const auto words = issueWords(issue, kMm, [](const char*) { return std::string("{name} fehlt"); });
+  const auto words =
+      issueWords(issue, kMm, [](const char*) { return std::string("{name} fehlt"); });
   EXPECT_EQ(words, "text_height fehlt");
 }
 
@@ -52,8 +56,8 @@ TEST(IssueWords, areThereForEveryIdInTheSources) {
       R"re((?:complain(?:Of\w+|At|Key)?\([^;]*?|placer_?\.add(?:At)?\([^;]*?|Issue(?:s)?\{+|return \{|push_back\(\{|FormulaFault\{|fault\(|issueOf\([^;]*?, |return )"((?:length|value|choice|readings|given|job|method|key|json|number|file|toml|type|text|id|range|default|words|base|want|touches|formula)-[a-z-]+)")re");
   int seen = 0;
   for (const char* part : {"core", "store", "app"}) {
-    for (const auto& entry :
-         std::filesystem::recursive_directory_iterator(std::string(DRAPERY_SOURCE_DIR) + "/" + part)) {
+    for (const auto& entry : std::filesystem::recursive_directory_iterator(
+             std::string(DRAPERY_SOURCE_DIR) + "/" + part)) {
       if (entry.path().extension() != ".cpp") continue;
       const std::string source = test::readFile(entry.path().string());
       for (auto it = std::sregex_iterator(source.begin(), source.end(), raised);

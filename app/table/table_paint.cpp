@@ -1,0 +1,97 @@
+// What the table paints itself: drawings, leaders, the ties to the notes, the graduated rule.
+#include <QPainter>
+#include <algorithm>
+
+#include "app/table/graduated_rule.h"
+#include "app/table/table.h"
+#include "paint/drawing_painter.h"
+#include "paint/fonts.h"
+
+namespace drapery {
+
+namespace {
+
+QPointF nearestOn(const QRectF& rect, QPointF to) {
+  return {std::clamp(to.x(), rect.left(), rect.right()),
+          std::clamp(to.y(), rect.top(), rect.bottom())};
+}
+
+QString labelWords(const std::string& id) {
+  if (id == "view.face") return Table::tr("the face");
+  if (id == "view.spine") return Table::tr("the spine");
+  if (id == "view.head") return Table::tr("the head");
+  if (id == "view.board") return Table::tr("a board, from its edge");
+  return {};
+}
+
+}  // namespace
+
+QString Table::panelWords(const std::string& id) {
+  if (id == "joint") return tr("The joint of the closed book, cut through");
+  if (id == "flat-case") return tr("The case laid flat, inside up");
+  return {};
+}
+
+void Table::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.fillRect(rect(), palette_.ground);
+  const PaintStyle style{&palette_, selected_};
+  painter.setClipRect(drawingArea());
+  for (const Placed& placed : panels_)
+    paintDrawing(painter, placed.panel.drawing, placed.toTable, style);
+  paintWords(painter);
+  painter.setRenderHint(QPainter::Antialiasing);
+  painter.setPen(QPen(palette_.secondInk, 0.8));
+  for (const Hanging& hanging : hanging_) {
+    if (hanging.panel == nullptr) continue;
+    painter.drawLine(hanging.anchor, nearestOn(hanging.tag->geometry(), hanging.anchor));
+  }
+  painter.setClipping(false);
+  paintTies(painter);
+  paintRule(painter);
+}
+
+void Table::paintWords(QPainter& painter) {
+  painter.setPen(palette_.secondInk);
+  for (const Placed& placed : panels_) {
+    painter.setFont(textFont(kPanelWordsPixels));
+    painter.drawText(captionRect(placed), Qt::AlignLeft | Qt::AlignTop | Qt::TextDontClip,
+                     panelWords(placed.panel.drawing.id));
+    painter.setFont(textFont(12));
+    for (const DrawingLabel& label : placed.panel.drawing.labels) {
+      const QPointF at = placed.toTable.map(QPointF(label.at.x, label.at.y));
+      painter.drawText(QRectF(at - QPointF(120, 10), QSizeF(240, 20)), Qt::AlignCenter,
+                       labelWords(label.id));
+    }
+  }
+}
+
+void Table::paintTies(QPainter& painter) {
+  if (!notes_->isVisibleTo(this)) return;
+  painter.setRenderHint(QPainter::Antialiasing);
+  const double x = notes_->geometry().left() - 6;
+  for (const auto& [subject, y] : notes_->ties()) {
+    const auto hanging = std::find_if(
+        hanging_.begin(), hanging_.end(),
+        [&s = subject](const auto& h) { return QString::fromStdString(h.tag->value()) == s; });
+    if (hanging == hanging_.end() || hanging->panel == nullptr) continue;
+    const QRectF tag = hanging->tag->geometry();
+    const QPointF from(tag.right() + 1, tag.center().y());
+    const QPointF elbow(std::max(from.x(), x - 16), from.y());
+    painter.setPen(QPen(palette_.accent, 0.9));
+    painter.drawPolyline(QPolygonF{from, elbow, QPointF(x, y), QPointF(x + 8, y)});
+  }
+}
+
+void Table::paintRule(QPainter& painter) {
+  const QRect area = ruleArea();
+  int from = area.left();
+  for (const Hanging& hanging : hanging_)
+    if (hanging.panel == nullptr) from = std::max(from, hanging.tag->geometry().right() + 16);
+  const QTransform& scale = panels_.back().toTable;
+  paintGraduatedRule(painter,
+                     QRectF(QPointF(from, area.top()), QPointF(area.right() - 8, area.bottom())),
+                     scale.m11(), document_.plan().units, palette_);
+}
+
+}  // namespace drapery

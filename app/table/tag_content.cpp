@@ -1,0 +1,127 @@
+#include "app/table/tag_content.h"
+
+#include <QCoreApplication>
+#include <algorithm>
+#include <cmath>
+
+#include "app/words/window_words.h"
+
+namespace drapery {
+
+namespace {
+
+QString tr(const char* text) { return QCoreApplication::translate("Tag", text); }
+
+std::optional<Severity> worstFinding(const Plan& plan, const std::string& value) {
+  std::optional<Severity> worst;
+  for (const PlannedFinding& finding : plan.findings) {
+    const auto& touches = finding.rule->touches;
+    if (std::find(touches.begin(), touches.end(), value) == touches.end()) continue;
+    if (!worst || finding.rule->severity < *worst) worst = finding.rule->severity;
+  }
+  return worst;
+}
+
+TagContent unitsContent(const Document& document) {
+  TagContent content;
+  content.caption = tr("measured in");
+  content.options = QStringList{tr("mm"), tr("inches")};
+  content.text = content.options[document.plan().units == Units::Inches ? 1 : 0];
+  return content;
+}
+
+TagContent markContent(const Document& document) {
+  const Plan& plan = document.plan();
+  TagContent content;
+  content.caption = tr("cut to");
+  content.text = bareWords(plan.mark, windowNotation(plan));
+  content.unit = plan.units == Units::Inches ? "in" : "mm";
+  content.isSupposed = !document.job().round.has_value();
+  return content;
+}
+
+TagContent methodContent(const Document& document) {
+  TagContent content;
+  content.caption = tr("how the boards stand");
+  for (const std::string& id : document.library().ids())
+    content.options << document.methodTitle(id);
+  content.text = document.methodTitle(document.job().method);
+  return content;
+}
+
+void showChoice(TagContent& content, const Plan& plan, const InputRule& rule) {
+  for (const LocalText& title : rule.optionTitles)
+    content.options << QString::fromStdString(title.text);
+  const std::string chosen(plan.choice(rule.id));
+  for (std::size_t i = 0; i < rule.options.size(); ++i)
+    if (rule.options[i] == chosen) content.text = content.options[static_cast<qsizetype>(i)];
+}
+
+/// Whether `cut` is the rounded form of a part's size that is simply the value `node`.
+bool isSizeOf(const Plan& plan, const ValueNode& cut, std::size_t node) {
+  if (cut.uses.size() != 1) return false;
+  const ValueNode& size = plan.method->nodes[cut.uses.front()];
+  return size.uses.size() == 1 && size.uses.front() == node &&
+         size.formula.text == plan.method->nodes[node].name;
+}
+
+/// A piece's exact size also tells what the rule in hand makes of it.
+void addCutSize(TagContent& content, const Plan& plan, std::size_t node) {
+  for (const ValueNode& other : plan.method->nodes) {
+    const bool isCutOfIt =
+        other.source == ValueNode::Source::CutSize && isSizeOf(plan, other, node);
+    const auto cut = isCutOfIt ? plan.length(other.name) : std::nullopt;
+    if (!cut || content.text.isEmpty()) continue;
+    const QString words = bareWords(*cut, windowNotation(plan));
+    if (words != content.text) content.unit += tr(", cut %1").arg(words);
+    return;
+  }
+}
+
+TagContent numberContent(const Plan& plan, std::size_t node) {
+  TagContent content;
+  const ValueNode& of = plan.method->nodes[node];
+  content.caption = QString::fromStdString(plan.method->titleOf(node).text);
+  content.text = valueWords(plan, node);
+  content.unit = unitWords(plan, node);
+  addCutSize(content, plan, node);
+  if (of.source != ValueNode::Source::Input) return content;
+  const InputRule& rule = plan.method->inputs[of.rule];
+  content.isSupposed = !plan.entered[node];
+  if (rule.kind == InputKind::Choice) {
+    showChoice(content, plan, rule);
+  } else if (content.text.isEmpty() && !rule.ask.text.empty()) {
+    content.caption = QString::fromStdString(rule.ask.text);
+    content.placeholder = tr("type it");
+  }
+  return content;
+}
+
+}  // namespace
+
+bool isRuleValue(const std::string& value) { return value == "units" || value == "round"; }
+
+std::optional<Tag::Kind> tagKind(const Plan& plan, const std::string& value) {
+  if (value == "method" || value == "units") return Tag::Kind::Choice;
+  if (value == "round") return Tag::Kind::Entry;
+  const auto node = plan.method->find(value);
+  if (!node) return std::nullopt;
+  const ValueNode& of = plan.method->nodes[*node];
+  if (of.source != ValueNode::Source::Input)
+    return std::isnan(plan.values[*node]) ? std::nullopt : std::optional(Tag::Kind::Figure);
+  const InputRule& rule = plan.method->inputs[of.rule];
+  if (rule.kind != InputKind::Choice) return Tag::Kind::Entry;
+  return rule.options.size() > 1 ? std::optional(Tag::Kind::Choice) : std::nullopt;
+}
+
+TagContent tagContent(const Document& document, const std::string& value) {
+  if (value == "units") return unitsContent(document);
+  if (value == "round") return markContent(document);
+  TagContent content = value == "method"
+                           ? methodContent(document)
+                           : numberContent(document.plan(), *document.plan().method->find(value));
+  content.severity = worstFinding(document.plan(), value);
+  return content;
+}
+
+}  // namespace drapery

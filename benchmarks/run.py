@@ -1,0 +1,78 @@
+"""Runs all benchmarks and puts the figures beside what is to be reached. Usage: ./dev bench [--quick]
+
+Whole processes are run in pairs, A B A B ..., and the median of the ratios is told, since the machine's
+speed drifts.
+"""
+import json
+import os
+import re
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+
+BIN = "build/bench/bin/"
+CLI = "build/release/bin/drapery-cli"
+JOB = "demo/tide-ledger.json"
+RUNS = 9 if "--quick" in sys.argv else 31
+failed = []
+
+
+def tell(what, figure, limit, unit):
+    ok = figure <= limit
+    if not ok:
+        failed.append(what)
+    print(f"{'ok  ' if ok else 'OVER'} {what}: {figure:.3g} {unit} (to reach: {limit:g} {unit})")
+
+
+def seconds(command, environment):
+    start = time.perf_counter()
+    done = subprocess.run(command, env=environment, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+    if done.returncode > 1:
+        raise SystemExit(f"{command} ended with {done.returncode}")
+    return time.perf_counter() - start
+
+
+def paired(a, b, environment):
+    """Median seconds of a and the median ratio a / b."""
+    seconds(a, environment), seconds(b, environment)
+    pairs = [(seconds(a, environment), seconds(b, environment)) for _ in range(RUNS)]
+    return statistics.median(p[0] for p in pairs), statistics.median(p[0] / p[1] for p in pairs)
+
+
+def engine():
+    out = subprocess.run([BIN + "plan_bench", "--benchmark_format=json", "--benchmark_min_time=0.2"],
+                         check=True, capture_output=True, text=True).stdout
+    for row in json.loads(out)["benchmarks"]:
+        micro = row["cpu_time"] / 1000
+        if row["name"].startswith("planOfParsedJob"):
+            tell(row["name"], micro, 300, "us")
+        else:
+            print(f"     {row['name']}: {micro:.3g} us")
+
+
+def frame(environment):
+    out = subprocess.run([BIN + "frame_bench"], check=True, capture_output=True, text=True, env=environment).stdout
+    for line in out.splitlines():
+        name, figure = re.match(r"(\S+):.*percentile ([\d.]+) ms", line).groups()
+        tell(f"key to painted frame, {name}, 95th percentile", float(figure), 16, "ms")
+
+
+def main():
+    with tempfile.TemporaryDirectory() as data:
+        environment = dict(os.environ, XDG_DATA_HOME=data, QT_QPA_PLATFORM="offscreen", XDG_RUNTIME_DIR=data)
+        engine()
+        frame(environment)
+        start, ratio = paired([BIN + "first_paint", JOB], [BIN + "empty_window"], environment)
+        print(f"     first paint of the window: {start * 1000:.3g} ms")
+        tell("cold start against an empty window", ratio, 2.5, "x")
+        plan, ratio = paired([CLI, "plan", JOB], [BIN + "parse_json", JOB], environment)
+        tell("drapery-cli plan, whole process", plan * 1000, 12, "ms")
+        tell("drapery-cli plan against parsing the same JSON", ratio, 4, "x")
+    if failed:
+        print("over:", "; ".join(failed))
+        sys.exit(1)
+
+
+main()
