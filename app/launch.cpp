@@ -6,6 +6,7 @@
 #include <QFile>
 #include <QIcon>
 #include <QStyleFactory>
+#include <QTimer>
 #include <iostream>
 #include <optional>
 
@@ -131,7 +132,7 @@ QString demoJob() {
   return first;
 }
 
-void dress(QApplication& application, const Palette& palette) {
+void dress(const Palette& palette) {
   QApplication::setStyle(QStyleFactory::create("Fusion"));
   QPalette colours;
   colours.setColor(QPalette::Window, palette.ground);
@@ -144,7 +145,6 @@ void dress(QApplication& application, const Palette& palette) {
   colours.setColor(QPalette::HighlightedText, palette.ground);
   QApplication::setPalette(colours);
   QApplication::setFont(textFont(14));
-  application.setWindowIcon(QIcon(":/app/drapery.svg"));
 }
 
 int photograph(MainWindow& window, const Wishes& wishes) {
@@ -164,7 +164,7 @@ int launch(QApplication& application) {
   setFontScale(wishes->fontScale);
   loadFonts();
   const Palette& palette = wishes->benchTheme ? benchPalette() : lightPalette();
-  dress(application, palette);
+  dress(palette);
   MainWindow window(MethodLibrary(houseMethodsFolder()), palette);
   const QString job = wishes->demo ? demoJob() : wishes->job;
   if (job.isEmpty()) {
@@ -179,6 +179,10 @@ int launch(QApplication& application) {
     window.document().preview("units", Entry{wishes->units.toStdString(), {}});
   if (!wishes->screenshot.isEmpty()) return photograph(window, *wishes);
   window.show();
+  // Drawing an SVG icon costs more than the window's own first paint: it comes after.
+  QTimer::singleShot(0, &window, [&application] {
+    application.setWindowIcon(QIcon(":/app/drapery.svg"));
+  });
   return QApplication::exec();
 }
 

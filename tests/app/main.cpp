@@ -1,0 +1,16 @@
+// One application for all window tests.
+#include <gtest/gtest.h>
+
+#include <QApplication>
+#include <clocale>
+
+#include "paint/fonts.h"
+
+int main(int argc, char** argv) {
+  if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
+  ::testing::InitGoogleTest(&argc, argv);
+  const QApplication application(argc, argv);
+  std::setlocale(LC_NUMERIC, "C");
+  drapery::loadFonts();
+  return RUN_ALL_TESTS();
+}

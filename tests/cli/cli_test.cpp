@@ -1,0 +1,254 @@
+// drapery-cli as other programs use it: what the contract promises, through the real program.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <chrono>
+#include <filesystem>
+#include <nlohmann/json.hpp>
+
+#include "tests/support/command.h"
+
+namespace drapery::test {
+namespace {
+
+using nlohmann::json;
+using ::testing::AllOf;
+using ::testing::EndsWith;
+using ::testing::HasSubstr;
+using ::testing::IsEmpty;
+using ::testing::Not;
+using ::testing::StartsWith;
+
+const std::string kCli = std::string(DRAPERY_BIN_DIR) + "/drapery-cli";
+const std::string kDemo = std::string(DRAPERY_SOURCE_DIR) + "/demo/";
+
+Finished cli(std::vector<std::string> arguments, const std::string& input = {}) {
+  arguments.insert(arguments.begin(), kCli);
+  return run(arguments, input);
+}
+
+std::string job(const std::string& given, const std::string& rest = "") {
+  return R"({"schema": "drapery-job/1", "id": "x", "title": "T", "method": "case-sunk-joint", )" + rest +
+         R"("given": {)" + given + "}}";
+}
+
+const char* const kPlain =
+    R"("text_height": 210, "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)";
+
+TEST(CliPlan, isJsonUnlessAskedOtherwise) {
+  const Finished done = cli({"plan", "-"}, job(kPlain));
+  ASSERT_EQ(done.code, 0) << done.err;
+  EXPECT_THAT(done.err, IsEmpty());
+  const json plan = json::parse(done.out);
+  EXPECT_EQ(plan["schema"], "drapery-plan/1");
+  EXPECT_EQ(plan["method"], "case-sunk-joint");
+  const json& width = plan["values"]["board_width"];
+  EXPECT_DOUBLE_EQ(width["value"], 140.0);
+  EXPECT_EQ(width["unit"], "mm");
+  EXPECT_EQ(width["formula"], "text_width - setback + square_fore_edge");
+  EXPECT_EQ(width["with"], (json{{"text_width", 144}, {"setback", 7}, {"square_fore_edge", 3}}));
+  EXPECT_FALSE(width["because"].get<std::string>().empty());
+  EXPECT_DOUBLE_EQ(plan["values"]["opening_angle"]["value"], 180.0);
+  for (const json& part : plan["parts"])
+    if (part["id"] == "board") {
+      EXPECT_EQ(part["count"], 2);
+      EXPECT_EQ(part["cut_width"], 140.0);
+      EXPECT_EQ(part["grain"], "height");
+    }
+  EXPECT_EQ(cli({"plan", "-", "--format", "json"}, job(kPlain)).out, done.out);
+}
+
+TEST(CliPlan, everyValueOfTheContractIsThere) {
+  const json values = json::parse(cli({"plan", "-"}, job(kPlain)).out)["values"];
+  for (const char* name :
+       {"shoulder_height", "spine_span", "round_depth", "spine_arc", "stiffener_width", "stiffener_height", "edge_height",
+        "setback", "joint_gap", "gap_taut", "gap_to_open", "gap_formed", "gap_pressed", "opening_angle", "board_height",
+        "board_width", "square_fore_edge_tried", "case_width", "covering_width", "covering_height", "corner_distance",
+        "corner_leg", "jacket_height", "jacket_cover", "jacket_spine", "jacket_flap", "jacket_width"})
+    EXPECT_TRUE(values.contains(name)) << name;
+}
+
+TEST(CliPlan, textIsForReading) {
+  const Finished done = cli({"plan", kDemo + "tide-ledger.json", "--format", "text"});
+  EXPECT_EQ(done.code, 0);
+  EXPECT_THAT(done.out, HasSubstr("2 Board        140 × 216.5 mm"));
+  const Finished inches = cli({"plan", kDemo + "tide-ledger.json", "--format", "text", "--units", "in"});
+  EXPECT_THAT(inches.out, HasSubstr("Board's width                                ≈5 1/2 in"));
+}
+
+TEST(CliPlan, aStopFindingIsToldByTheExitCode) {
+  const Finished done = cli({"plan", kDemo + "hive-diary.json"});
+  EXPECT_EQ(done.code, 1);
+  EXPECT_THAT(done.err, IsEmpty());
+  const json plan = json::parse(done.out);
+  EXPECT_EQ(plan["findings"][0]["id"], "gap-too-short");
+  EXPECT_EQ(plan["findings"][0]["severity"], "stop");
+  EXPECT_THAT(plan["findings"][0]["says"].get<std::string>(), HasSubstr("1/4 in"));
+  EXPECT_FALSE(plan["values"].contains("board_width"));
+  EXPECT_TRUE(plan["values"].contains("board_height"));
+}
+
+struct BadJob {
+  const char* name;
+  std::string text;
+  const char* message;
+};
+
+class CliRefuses : public ::testing::TestWithParam<BadJob> {};
+
+// One line per mistake on standard error, nothing on standard output, exit code 2.
+TEST_P(CliRefuses, withALineThatSaysWhy) {
+  const Finished done = cli({"plan", "-"}, GetParam().text);
+  EXPECT_EQ(done.code, 2);
+  EXPECT_THAT(done.out, IsEmpty());
+  EXPECT_THAT(done.err, AllOf(StartsWith("<stdin>:"), HasSubstr(GetParam().message), EndsWith("\n")));
+  EXPECT_EQ(std::count(done.err.begin(), done.err.end(), '\n'), 1) << done.err;
+  EXPECT_LT(done.err.size(), 300U);
+}
+
+INSTANTIATE_TEST_SUITE_P(
+    Jobs, CliRefuses,
+    ::testing::Values(
+        BadJob{"empty", "", "not JSON"}, BadJob{"notJson", "{\"schema\": ", "not JSON"},
+        BadJob{"wrongSchema", R"({"schema": "drapery-job/7", "id": "x", "method": "case-sunk-joint", "given": {)" + std::string(kPlain) + "}}", "allowed: drapery-job/1"},
+        BadJob{"deep", std::string(100'000, '['), "nested deeper than 64"},
+        BadJob{"notUtf8", "{\"schema\": \"\xFF\"}", "not UTF-8"},
+        BadJob{"zero", job(R"("text_height": 0, "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "1:108: text_height: 0 is not allowed; from 20 mm to 1200 mm"},
+        BadJob{"negative", job(R"("text_height": -210, "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "text_height: -210 is not allowed"},
+        BadJob{"absurd", job(R"("text_height": "4000 cm", "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "text_height: 4000 cm is not allowed"},
+        BadJob{"exponent", job(R"("text_height": "1e400", "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "has an exponent"},
+        BadJob{"largeNumber", job(R"("text_height": 1e400, "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "1e400 is too large"},
+        BadJob{"digits", job(R"("text_height": )" + std::string(3'900'000, '9') + R"(, "text_width": 144)"), "is too large"},
+        BadJob{"nineMillion", job(R"("text_height": )" + std::string(9'000'000, '9')), "larger than 4 MB"},
+        BadJob{"nan", job(R"("text_height": "NaN", "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "\"NaN\" is not a length"},
+        BadJob{"misspelt", job(R"("text_height": 210, "text_widht": 144, "text_thickness": 25, "board_thickness": 2.4)"), "did you mean \"text_width\"?"},
+        BadJob{"missing", job(R"("text_height": 210, "text_width": 144, "text_thickness": 25)"), "1:92: board_thickness is missing"}),
+    [](const auto& each) { return each.param.name; });
+
+TEST(CliRefusesFiles, thatAreNotThere) {
+  const Finished none = cli({"plan", "/no/such/job.json"});
+  EXPECT_EQ(none.code, 2);
+  EXPECT_THAT(none.err, AllOf(StartsWith("/no/such/job.json: "), HasSubstr("cannot be read")));
+  const TemporaryFolder folder;
+  EXPECT_EQ(cli({"plan", folder.path()}).code, 2);
+  EXPECT_EQ(cli({"check-method", "/no/such.toml"}).code, 2);
+}
+
+TEST(CliRefusesArguments, withTwo) {
+  for (const std::vector<std::string>& arguments :
+       {std::vector<std::string>{}, {"bind"}, {"plan"}, {"plan", "-", "--format", "xml"}, {"plan", "-", "--units", "cm"},
+        {"plan", "-", "--colour"}, {"plan", "-", "extra"}, {"check-method"}, {"export", "x.json"},
+        {"export", "x.json", "--what", "jacket", "--as", "pdf", "-o", "x"}, {"export", "x.json", "--what", "slip", "--as", "gif", "-o", "x"}}) {
+    const Finished done = cli(arguments, job(kPlain));
+    EXPECT_EQ(done.code, 2) << ::testing::PrintToString(arguments);
+    EXPECT_THAT(done.out, IsEmpty());
+    EXPECT_THAT(done.err, Not(IsEmpty()));
+  }
+}
+
+TEST(Cli, tellsItsVersionAndHelps) {
+  EXPECT_THAT(cli({"--version"}).out, StartsWith("drapery-cli "));
+  EXPECT_EQ(cli({"--version"}).code, 0);
+  EXPECT_THAT(cli({"--help"}).out, HasSubstr("check-method"));
+}
+
+TEST(CliMethods, listsWhatAJobMayName) {
+  const Finished done = cli({"methods"});
+  EXPECT_EQ(done.code, 0);
+  EXPECT_THAT(done.out, AllOf(HasSubstr("case-sunk-joint"), HasSubstr("case-fixed-gap"), Not(HasSubstr("Case binding"))));
+}
+
+TEST(CliCheckMethod, acceptsTheShippedAndShowsMistakesWithACaret) {
+  const std::string methods = std::string(DRAPERY_SOURCE_DIR) + "/methods/";
+  for (const char* file : {"case.toml", "case-sunk-joint.toml", "case-fixed-gap.toml"}) {
+    const Finished sound = cli({"check-method", methods + file});
+    EXPECT_EQ(sound.code, 0) << sound.err;
+    EXPECT_THAT(sound.out, HasSubstr("sound"));
+  }
+  const TemporaryFolder folder;
+  std::string text = projectFile("methods/case-sunk-joint.toml");
+  text.replace(text.find("formula = \"gap_formed\""), 22, "formula = \"gap_fromed\"");
+  const std::string path = folder.write("mine.toml", text);
+  const Finished wrong = cli({"check-method", path});
+  EXPECT_EQ(wrong.code, 2);
+  EXPECT_THAT(wrong.out, IsEmpty());
+  EXPECT_THAT(wrong.err, AllOf(StartsWith(path + ":19:12: \"gap_fromed\" is not known; did you mean \"gap_formed\"?\n"),
+                               HasSubstr("\n  formula = \"gap_fromed\"\n             ^\n")));
+}
+
+TEST(CliExport, writesTheSlipTrueAndWhole) {
+  const TemporaryFolder folder;
+  const std::string pdf = folder.path() + "/slip.pdf";
+  const Finished done = cli({"export", kDemo + "tide-ledger.json", "--what", "slip", "--as", "pdf", "-o", pdf});
+  ASSERT_EQ(done.code, 0) << done.err;
+  // Outside check: poppler reads the page and the words on it.
+  const std::string info = run({"pdfinfo", pdf}).out;
+  EXPECT_THAT(info, AllOf(HasSubstr("Pages:           1"), HasSubstr("(A4)"), HasSubstr("Tide ledger, east quay")));
+  const std::string text = run({"pdftotext", "-layout", pdf, "-"}).out;
+  for (const char* words : {"140 × 216.5 mm", "359.5 × 252.5 mm", "23 × 216.5 mm", "2 Board", "grain head to tail",
+                            "Gap between stiffener and board, both sides: 10 mm (exactly 10.24 mm)", "Knife: stand"})
+    EXPECT_THAT(text, HasSubstr(words));
+  EXPECT_THAT(folder.names(), ::testing::ElementsAre("slip.pdf"));
+}
+
+TEST(CliExport, aStopStandsOnTheSlip) {
+  const TemporaryFolder folder;
+  const std::string pdf = folder.path() + "/slip.pdf";
+  const Finished done = cli({"export", kDemo + "hive-diary.json", "--what", "slip", "--as", "pdf", "--output", pdf});
+  EXPECT_EQ(done.code, 1) << done.err;
+  EXPECT_THAT(run({"pdftotext", pdf, "-"}).out, HasSubstr("Stop: do not cut"));
+  EXPECT_THAT(run({"pdfinfo", pdf}).out, HasSubstr("(letter)"));
+}
+
+TEST(CliExport, whatCannotBeWrittenIsSaid) {
+  const TemporaryFolder folder;
+  std::filesystem::create_directory(folder.path() + "/slip.pdf");
+  const Finished done =
+      cli({"export", kDemo + "tide-ledger.json", "--what", "slip", "--as", "pdf", "-o", folder.path() + "/slip.pdf"});
+  EXPECT_EQ(done.code, 2);
+  EXPECT_THAT(done.err, HasSubstr("cannot be written"));
+  EXPECT_EQ(cli({"export", "/none.json", "--what", "slip", "--as", "pdf", "-o", folder.path() + "/x.pdf"}).code, 2);
+  EXPECT_THAT(folder.names(), ::testing::ElementsAre("slip.pdf"));
+}
+
+// Outside check: python3-jsonschema holds the demo jobs and their plans against the published schemas.
+TEST(Schemas, holdForTheDemoJobsAndTheirPlans) {
+  const TemporaryFolder folder;
+  std::vector<std::string> arguments;
+  for (const auto& entry : std::filesystem::directory_iterator(kDemo)) {
+    if (entry.path().extension() != ".json") continue;
+    const Finished done = cli({"plan", entry.path().string()});
+    ASSERT_LE(done.code, 1) << done.err;
+    arguments.insert(arguments.end(), {"job", entry.path().string(), "plan",
+                                       folder.write(entry.path().filename().string(), done.out)});
+  }
+  ASSERT_GE(arguments.size(), 8U);
+  const std::string check = folder.write("check.py", R"(
+import json, sys, jsonschema
+root = sys.argv[1]
+schemas = {k: json.load(open(f"{root}/docs/schemas/{k}.schema.json")) for k in ("job", "plan")}
+for s in schemas.values():
+    jsonschema.Draft202012Validator.check_schema(s)
+for kind, path in zip(sys.argv[2::2], sys.argv[3::2]):
+    document = json.load(open(path))
+    jsonschema.Draft202012Validator(schemas[kind]).validate(document)
+    broken = dict(document, schema="other")
+    assert not jsonschema.Draft202012Validator(schemas[kind]).is_valid(broken)
+)");
+  std::vector<std::string> command{"/usr/bin/python3", check, DRAPERY_SOURCE_DIR};
+  command.insert(command.end(), arguments.begin(), arguments.end());
+  const Finished checked = run(command);
+  EXPECT_EQ(checked.code, 0) << checked.err;
+}
+
+// A comma locale must not reach the files.
+TEST(Cli, writesPointsUnderACommaLocale) {
+  ::setenv("LC_ALL", "de_DE.UTF-8", 1);
+  const Finished done = cli({"plan", kDemo + "tide-ledger.json"});
+  ::unsetenv("LC_ALL");
+  EXPECT_EQ(done.code, 0);
+  EXPECT_DOUBLE_EQ(json::parse(done.out)["values"]["text_height"]["value"], 210.4);
+}
+
+}  // namespace
+}  // namespace drapery::test
