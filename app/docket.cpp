@@ -98,6 +98,7 @@ Docket::Docket(Document& document, const Palette& palette, QWidget* parent)
   }
   column->addStretch(1);
   addCommands(column);
+  connect(title_, &QLineEdit::returnPressed, title_, &QWidget::clearFocus);
   connect(title_, &QLineEdit::editingFinished, this, [this] {
     document_.keep("title", Entry{title_->text().toStdString(), {}});
   });

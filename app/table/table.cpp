@@ -273,7 +273,7 @@ void Table::writeNotes() {
   if (!why.heading.isEmpty()) notes.push_back(std::move(why));
   for (NoteContent& finding : findingNotes(document_.plan(), shown))
     notes.push_back(std::move(finding));
-  if (selected_.isEmpty() || selected_ == "method")
+  if (selected_.isEmpty() || selected_ == "method" || !document_.missing().empty())
     notes.insert(notes.begin(), methodNote(document_));
   NoteContent trial = trialNote(document_.plan());
   if (stage_ == Stage::Case && !trial.heading.isEmpty()) notes.push_back(std::move(trial));

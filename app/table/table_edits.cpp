@@ -24,7 +24,7 @@ bool couldBecomeSound(const Issue& issue, const QString& text) {
     if (const auto* length = std::get_if<Length>(&parsed)) value = length->mm();
     return value >= 0.0 && value < least;
   }
-  for (const char* more : {"1", "1/2", "m", "n", "/2"})
+  for (const char* more : {"1", "64", "1/64", "/64", "m", "n"})
     if (std::holds_alternative<Length>(parseLength(text.toStdString() + more, Units::Millimetres)))
       return true;
   return false;
@@ -64,6 +64,7 @@ void Table::onTyped(Tag* tag, const QString& text) {
   if (!issue) return;
   // "2" on the way to "210" and "8 1/" on the way to "8 1/4" are not mistakes yet.
   if (couldBecomeSound(*issue, text)) return refresh();
+  document_.endPreview();
   showMessage(tag, *issue);
 }
 
@@ -74,6 +75,7 @@ void Table::onKept(Tag* tag, const QString& text, bool goOn) {
   }
   const std::string field = fieldOfTag(*tag);
   const auto issue = document_.keep(field, valueOf(field, text));
+  if (issue) document_.endPreview();
   if (issue && goOn) return showMessage(tag, *issue);
   messages_.erase(tag->value());
   tag->stopTyping();

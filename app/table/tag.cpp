@@ -240,6 +240,14 @@ bool Tag::entryKey(int key) {
 }
 
 bool Tag::eventFilter(QObject* watched, QEvent* event) {
+  if (event->type() == QEvent::ShortcutOverride && !isTyping_) {
+    // With nothing typed, undo is the book's, not the text's.
+    const auto* key = static_cast<QKeyEvent*>(event);
+    if (key->matches(QKeySequence::Undo) || key->matches(QKeySequence::Redo)) {
+      event->ignore();
+      return true;
+    }
+  }
   if (event->type() == QEvent::FocusIn) {
     emit selected(this);
     update();

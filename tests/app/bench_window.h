@@ -1,0 +1,107 @@
+// The real window on a job file of its own, driven offscreen as a binder would.
+#pragma once
+
+#include <gtest/gtest.h>
+
+#include <QAbstractButton>
+#include <QApplication>
+#include <QComboBox>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QTest>
+
+#include "app/main_window.h"
+#include "paint/fonts.h"
+#include "store/job_file.h"
+#include "tests/support/books.h"
+#include "tests/support/command.h"
+
+namespace drapery::test {
+
+class BenchWindow : public ::testing::Test {
+ protected:
+  BenchWindow() {
+    qputenv("XDG_DATA_HOME", folder_.path().c_str());
+    window_ = std::make_unique<MainWindow>(MethodLibrary(), lightPalette());
+    window_->show();
+    window_->activateWindow();
+    QApplication::processEvents();
+  }
+
+  /// Writes the job and opens it.
+  void open(const Job& job) {
+    path_ = folder_.write("job.json", writeJob(job));
+    ASSERT_TRUE(window_->openFile(QString::fromStdString(path_))) << banner().toStdString();
+    QApplication::processEvents();
+  }
+  void openPlain() { open(plainJob()); }
+  void showCase() { click("docket.case"); }
+
+  template <class Widget = QWidget>
+  Widget* find(const char* name) {
+    auto* widget = window_->findChild<Widget*>(name);
+    EXPECT_NE(widget, nullptr) << name;
+    return widget;
+  }
+  QLineEdit* entry(const std::string& value) { return find<QLineEdit>(("tag." + value).c_str()); }
+  bool isShown(const char* name) {
+    auto* widget = window_->findChild<QWidget*>(name);
+    return widget != nullptr && widget->isVisible();
+  }
+
+  void click(const char* name) {
+    QTest::mouseClick(find(name), Qt::LeftButton);
+    QApplication::processEvents();
+  }
+  /// Focus, all selected, and the keys of the text; nothing kept yet.
+  void type(const std::string& value, const char* text) {
+    QLineEdit* field = entry(value);
+    field->setFocus();
+    field->selectAll();
+    QTest::keyClicks(field, text);
+    QApplication::processEvents();
+  }
+  void keep(const std::string& value, const char* text) {
+    type(value, text);
+    QTest::keyClick(entry(value), Qt::Key_Return);
+    QApplication::processEvents();
+  }
+  void choose(const std::string& value, int option) {
+    auto* choice = find<QComboBox>(("tag." + value).c_str());
+    choice->setCurrentIndex(option);
+    emit choice->activated(option);
+    QApplication::processEvents();
+  }
+  void press(Qt::Key key, Qt::KeyboardModifiers modifiers = {}) {
+    QTest::keyClick(
+        QApplication::focusWidget() != nullptr ? QApplication::focusWidget() : window_.get(), key,
+        modifiers);
+    QApplication::processEvents();
+  }
+
+  Document& document() { return window_->document(); }
+  double value(const char* name) { return valueOf(document().plan(), name); }
+  QString banner() { return window_->banner().text(); }
+  /// All words in the margin.
+  QString notes() {
+    QStringList words;
+    for (const QLabel* label : find("notes")->findChildren<QLabel*>()) words << label->text();
+    return words.join("\n");
+  }
+  QString message(const std::string& value) { return entry(value)->accessibleDescription(); }
+
+  /// What the file holds now, read anew.
+  Job saved() { return saved(path_); }
+  static Job saved(const std::string& path) {
+    const JobDocument document = readJob(readFile(path), path);
+    EXPECT_TRUE(document.job.has_value()) << path;
+    return document.job.value_or(Job{});
+  }
+
+  TemporaryFolder folder_;
+  std::string path_;
+  std::unique_ptr<MainWindow> window_;
+};
+
+}  // namespace drapery::test

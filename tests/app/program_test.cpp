@@ -1,0 +1,70 @@
+// The program drapery itself: its arguments and its pictures.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <QImage>
+
+#include "tests/support/command.h"
+
+namespace drapery::test {
+namespace {
+
+using ::testing::HasSubstr;
+
+const std::string kProgram = std::string(DRAPERY_BIN_DIR) + "/drapery";
+const std::string kJob = std::string(DRAPERY_SOURCE_DIR) + "/demo/tide-ledger.json";
+
+class Program : public ::testing::Test {
+ protected:
+  Finished drapery(std::vector<std::string> arguments) {
+    arguments.insert(arguments.begin(), {"env", "XDG_DATA_HOME=" + folder_.path(),
+                                         "QT_QPA_PLATFORM=offscreen", kProgram});
+    return run(arguments);
+  }
+  TemporaryFolder folder_;
+};
+
+TEST_F(Program, takesItsPicture) {
+  const std::string picture = folder_.path() + "/case.png";
+  const Finished done =
+      drapery({kJob, "--screenshot", picture, "--stage", "case", "--size", "1024x700", "--units",
+               "in", "--font-scale", "1.5", "--theme", "bench"});
+  ASSERT_EQ(done.code, 0) << done.err;
+  const QImage image(QString::fromStdString(picture));
+  EXPECT_EQ(image.size(), QSize(1024, 700));
+  EXPECT_LT(image.pixelColor(600, 5).lightness(), 80);  // the dark theme
+}
+
+TEST_F(Program, opensTheDemoInAFolderOfTheBindersOwn) {
+  const std::string picture = folder_.path() + "/demo.png";
+  ASSERT_EQ(drapery({"--demo", "--screenshot", picture}).code, 0);
+  EXPECT_EQ(readFile(folder_.path() + "/drapery/demo/tide-ledger.json"),
+            projectFile("demo/tide-ledger.json"));
+}
+
+TEST_F(Program, refusesWhatItDoesNotKnow) {
+  const std::vector<std::vector<std::string>> wrong{
+      {"--stage", "binding"},
+      {"--size", "big"},
+      {"--size", "10x10"},
+      {"--units", "cm"},
+      {"--font-scale", "9"},
+      {"--font-scale", "x"},
+      {"--theme", "pink"},
+      {"--colour"},
+      {kJob, kJob},
+      {"/no/such.json", "--screenshot", "/tmp/x.png"},
+      {kJob, "--screenshot", folder_.path() + "/no/such/folder.png"}};
+  for (const auto& arguments : wrong) {
+    const Finished done = drapery(arguments);
+    EXPECT_EQ(done.code, 2) << ::testing::PrintToString(arguments);
+    EXPECT_THAT(done.err, HasSubstr("drapery: ")) << ::testing::PrintToString(arguments);
+  }
+}
+
+TEST_F(Program, saysItsVersion) {
+  EXPECT_THAT(drapery({"--version"}).out, HasSubstr("drapery 0."));
+}
+
+}  // namespace
+}  // namespace drapery::test

@@ -1,0 +1,324 @@
+// The way about, the notes, the pieces, and the files.
+#include <gmock/gmock.h>
+#include <sys/resource.h>
+
+#include <csignal>
+#include <filesystem>
+
+#include "tests/app/bench_window.h"
+
+namespace drapery::test {
+namespace {
+
+using ::testing::HasSubstr;
+using ::testing::Not;
+
+class Window : public BenchWindow {
+ protected:
+  /// No two tags of the stage overlap, none is cut off by the table, none lies on a drawing's
+  /// caption.
+  void expectTagsApart(const std::string& what) {
+    const auto tags = window_->table().tags();
+    for (std::size_t i = 0; i < tags.size(); ++i) {
+      ASSERT_TRUE(tags[i]->isVisible()) << what;
+      EXPECT_TRUE(window_->table().rect().contains(tags[i]->geometry()))
+          << what << ": " << tags[i]->value();
+      for (std::size_t k = i + 1; k < tags.size(); ++k)
+        EXPECT_FALSE(tags[i]->geometry().intersects(tags[k]->geometry()))
+            << what << ": " << tags[i]->value() << " and " << tags[k]->value();
+    }
+  }
+};
+
+TEST_F(Window, docketTellsHowTheWorkStands) {
+  openPlain();
+  EXPECT_THAT(find("docket.measure")->accessibleName().toStdString(), HasSubstr("210 × 144 × 25"));
+  EXPECT_THAT(find("docket.case")->accessibleName().toStdString(),
+              HasSubstr("smallest square 3 mm"));
+  Job job = plainJob("case-fixed-gap");
+  job.given["board_thickness"] = {5.0, {}};
+  open(job);
+  EXPECT_THAT(find("docket.case")->accessibleName().toStdString(), HasSubstr("stop"));
+}
+
+TEST_F(Window, anyFigureCanBeAskedWhy) {
+  openPlain();
+  showCase();
+  click("tag.board_width");
+  const std::string words = notes().toStdString();
+  EXPECT_THAT(words, HasSubstr("Board's width"));
+  EXPECT_THAT(words, HasSubstr("Width − Set-back + Square at the fore-edge"));
+  EXPECT_THAT(words, HasSubstr("144 − 7 + 3 = 140 mm"));
+  EXPECT_THAT(words, HasSubstr("The board starts at the groove"));
+  EXPECT_THAT(words, HasSubstr("Set-back −1 mm"));
+  EXPECT_THAT(words, HasSubstr("common practice · Sunk joint, computed"));
+  // Every figure of both stages has something to say.
+  for (const Stage stage : allStages()) {
+    window_->setStage(stage);
+    for (const Tag* tag : window_->table().tags()) {
+      if (tag->value() == "units" || tag->value() == "round" || tag->value() == "method") continue;
+      window_->table().select(QString::fromStdString(tag->value()));
+      QApplication::processEvents();
+      EXPECT_TRUE(isShown("note.why")) << tag->value();
+    }
+  }
+}
+
+TEST_F(Window, findingsStandAsNotesAndAtTheirTags) {
+  Job job = plainJob("case-fixed-gap");
+  job.allowances["stiffener_school"] = {std::string("flush"), {}};
+  job.given["board_thickness"] = {3.5, {}};
+  open(job);
+  showCase();
+  EXPECT_THAT(notes().toStdString(), HasSubstr("■  stop"));
+  EXPECT_THAT(notes().toStdString(), HasSubstr("Widen the gap to more than 10.5 mm"));
+  keep("joint_gap", "12");
+  EXPECT_THAT(notes().toStdString(), Not(HasSubstr("stop")));
+}
+
+TEST_F(Window, aPieceLightsUpInTheDrawingAndOnTheTray) {
+  openPlain();
+  showCase();
+  EXPECT_THAT(find("slip.board")->accessibleName().toStdString(),
+              HasSubstr("2 × Board, 140 × 216 mm, board, grain head to tail"));
+  click("slip.stiffener");
+  EXPECT_EQ(window_->table().selected(), "stiffener");
+  EXPECT_TRUE(find<QAbstractButton>("slip.stiffener")->isChecked());
+  click("slip.board");
+  EXPECT_EQ(window_->table().selected(), "board");
+  EXPECT_FALSE(find<QAbstractButton>("slip.stiffener")->isChecked());
+}
+
+TEST_F(Window, aNewBookAsksAndIsWrittenAtItsFirstMeasure) {
+  click("docket.new");
+  EXPECT_THAT(notes().toStdString(), HasSubstr("A new book"));
+  EXPECT_EQ(QApplication::focusWidget(), entry("text_height"));
+  EXPECT_EQ(entry("text_height")->accessibleName(), "How high, head to tail?");
+  const std::string path = document().path().toStdString();
+  EXPECT_THAT(path, HasSubstr(folder_.path() + "/drapery/jobs/"));
+  EXPECT_FALSE(std::filesystem::exists(path));
+  for (const char* figure : {"210", "144", "25"}) {
+    QTest::keyClicks(QApplication::focusWidget(), figure);
+    press(Qt::Key_Return);
+  }
+  keep("board_thickness", "2.4");
+  EXPECT_DOUBLE_EQ(value("board_width"), 140);
+  EXPECT_TRUE(planOf(saved(path)).issues.empty());
+  EXPECT_EQ(saved(path).id.size(), 36U);
+  click("docket.new");
+  EXPECT_NE(document().path().toStdString(), path);
+}
+
+TEST_F(Window, theTitleIsWrittenOnTheDocket) {
+  openPlain();
+  auto* title = find<QLineEdit>("docket.title");
+  title->setFocus();
+  title->selectAll();
+  QTest::keyClicks(title, "Choir book, tenor");
+  press(Qt::Key_Return);
+  EXPECT_EQ(saved().title, "Choir book, tenor");
+  EXPECT_THAT(window_->windowTitle().toStdString(), HasSubstr("Choir book, tenor"));
+  press(Qt::Key_Z, Qt::ControlModifier);
+  window_->table().setFocus();
+  click("docket.undo");
+  EXPECT_EQ(saved().title, "A plain book");
+}
+
+TEST_F(Window, aWrongFileIsRefusedAndThePresentBookStays) {
+  openPlain();
+  const std::string wrong =
+      folder_.write("wrong.json", "{\"schema\": \"drapery-job/1\", \"given\": 7}");
+  FileQuestions questions = fileDialogs();
+  questions.open = [&](QWidget*, const QString&) { return QString::fromStdString(wrong); };
+  window_->setQuestions(questions);
+  click("docket.open");
+  EXPECT_THAT(banner().toStdString(), HasSubstr("wrong.json:1:1: \"id\" is missing"));
+  EXPECT_EQ(document().path().toStdString(), path_);
+  EXPECT_DOUBLE_EQ(value("text_width"), 144);
+  questions.open = [&](QWidget*, const QString&) { return QString::fromStdString(path_); };
+  window_->setQuestions(questions);
+  click("docket.open");
+  EXPECT_TRUE(banner().isEmpty());
+}
+
+TEST_F(Window, aCopyIsItsOwnBook) {
+  openPlain();
+  const std::string copy = folder_.path() + "/copy.json";
+  FileQuestions questions = fileDialogs();
+  questions.saveJob = [&](QWidget*, const QString&) {
+    return QString::fromStdString(folder_.path() + "/copy");
+  };
+  window_->setQuestions(questions);
+  click("docket.copy");
+  EXPECT_NE(saved(copy).id, saved().id);
+  keep("text_width", "150");
+  EXPECT_EQ(saved(copy).given.at("text_width").value, Written(std::string("150 mm")));
+  EXPECT_EQ(saved().given.at("text_width").value, Written(144.0));
+}
+
+class ForeignChange : public Window {
+ protected:
+  void changeUnderneath() {
+    openPlain();
+    Job other = plainJob();
+    other.given["text_height"] = {333.0, {}};
+    folder_.write("job.json", writeJob(other));
+    keep("text_width", "150");
+    EXPECT_THAT(banner().toStdString(), HasSubstr("changed by another program"));
+    EXPECT_EQ(saved().given.at("text_height").value, Written(333.0));  // not overwritten
+    EXPECT_DOUBLE_EQ(value("text_width"), 150);                        // and not lost
+  }
+};
+
+TEST_F(ForeignChange, theFilesVersionCanBeTaken) {
+  changeUnderneath();
+  click("banner.way0");
+  EXPECT_DOUBLE_EQ(value("text_height"), 333);
+  EXPECT_DOUBLE_EQ(value("text_width"), 144);
+}
+
+TEST_F(ForeignChange, oursCanBeKeptInAnotherFile) {
+  changeUnderneath();
+  FileQuestions questions = fileDialogs();
+  questions.saveJob = [&](QWidget*, const QString&) {
+    return QString::fromStdString(folder_.path() + "/mine.json");
+  };
+  window_->setQuestions(questions);
+  click("banner.way1");
+  EXPECT_EQ(saved(folder_.path() + "/mine.json").given.at("text_width").value,
+            Written(std::string("150 mm")));
+  EXPECT_EQ(saved().given.at("text_height").value, Written(333.0));
+}
+
+TEST_F(ForeignChange, oursCanBeWrittenOverIt) {
+  changeUnderneath();
+  click("banner.way2");
+  EXPECT_EQ(saved().given.at("text_width").value, Written(std::string("150 mm")));
+  keep("text_width", "151");
+  EXPECT_TRUE(banner().isEmpty());
+}
+
+TEST_F(Window, aFullDiskIsToldAndTriedAgain) {
+  Job job = plainJob();
+  job.title = std::string(150, 'x');
+  open(job);
+  const std::string before = readFile(path_);
+  rlimit limit{};
+  ::getrlimit(RLIMIT_FSIZE, &limit);
+  rlimit full = limit;
+  full.rlim_cur = 64;
+  auto* handler = std::signal(SIGXFSZ, SIG_IGN);
+  ::setrlimit(RLIMIT_FSIZE, &full);
+  keep("text_width", "150");
+  ::setrlimit(RLIMIT_FSIZE, &limit);
+  std::signal(SIGXFSZ, handler);
+  EXPECT_THAT(banner().toStdString(), HasSubstr("cannot be written"));
+  EXPECT_EQ(readFile(path_), before);
+  EXPECT_DOUBLE_EQ(value("text_width"), 150);
+  EXPECT_FALSE(document().isSaved());
+  click("banner.way0");  // try again
+  EXPECT_TRUE(document().isSaved());
+  EXPECT_EQ(saved().given.at("text_width").value, Written(std::string("150 mm")));
+}
+
+TEST_F(Window, theSlipIsPrinted) {
+  openPlain();
+  const std::string pdf = folder_.path() + "/slip.pdf";
+  FileQuestions questions = fileDialogs();
+  questions.savePdf = [&](QWidget*, const QString&) { return QString::fromStdString(pdf); };
+  window_->setQuestions(questions);
+  type("text_width", "150");  // typed, not yet kept: the slip must not be older than the screen
+  press(Qt::Key_P, Qt::ControlModifier);
+  EXPECT_THAT(banner().toStdString(), HasSubstr(pdf));
+  EXPECT_THAT(run({"pdftotext", "-layout", pdf, "-"}).out, HasSubstr("146 × 216 mm"));
+  click("docket.new");
+  click("docket.slip");
+  EXPECT_THAT(banner().toStdString(), HasSubstr("must be measured first"));
+}
+
+// The smallest and the largest book, in both units, in a small and a large window: no tag on
+// another.
+TEST_F(Window, tagsNeverCollide) {
+  struct Size {
+    double height, width, thickness, board;
+  };
+  for (const Size& size :
+       {Size{20, 20, 0.5, 0.2}, Size{1200, 1200, 400, 10}, Size{210.4, 143.8, 22.6, 2.4},
+        Size{60, 300, 12, 1.5}, Size{900, 60, 90, 4}}) {
+    for (const Units units : {Units::Millimetres, Units::Inches}) {
+      Job job = plainJob(units == Units::Inches ? "case-fixed-gap" : "case-sunk-joint");
+      job.units = units;
+      job.given = {{"text_height", {size.height, {}}},
+                   {"text_width", {size.width, {}}},
+                   {"text_thickness", {size.thickness, {}}},
+                   {"board_thickness", {size.board, {}}}};
+      open(job);
+      for (const QSize& window : {QSize(1280, 800), QSize(1024, 700), QSize(1920, 1080)}) {
+        window_->resize(window);
+        for (const Stage stage : allStages()) {
+          window_->setStage(stage);
+          QApplication::processEvents();
+          expectTagsApart(std::to_string(size.height) + " high, window " +
+                          std::to_string(window.width()) + ", " + stageId(stage).toStdString());
+        }
+      }
+    }
+  }
+}
+
+TEST_F(Window, zoomAndPanMoveTheDrawingAndZeroBringsItBack) {
+  openPlain();
+  window_->table().setFocus();
+  const QRect before = entry("text_width")->parentWidget()->geometry();
+  press(Qt::Key_Right, Qt::ControlModifier);
+  EXPECT_NE(entry("text_width")->parentWidget()->geometry(), before);
+  press(Qt::Key_Plus);
+  press(Qt::Key_0);
+  EXPECT_EQ(entry("text_width")->parentWidget()->geometry(), before);
+}
+
+TEST_F(Window, notesFoldAwayInANarrowWindowAndComeWhenAsked) {
+  openPlain();
+  window_->resize(1024, 700);
+  QApplication::processEvents();
+  EXPECT_FALSE(isShown("notes"));
+  entry("text_width")->setFocus();
+  QApplication::processEvents();
+  EXPECT_TRUE(isShown("notes"));
+  press(Qt::Key_Escape);
+  window_->table().setFocus();
+  press(Qt::Key_Escape);
+  EXPECT_FALSE(isShown("notes"));
+}
+
+/// Relative luminance and contrast, WCAG 2.1, definitions.
+double luminance(const QColor& colour) {
+  const auto channel = [](double c) {
+    return c <= 0.03928 ? c / 12.92 : std::pow((c + 0.055) / 1.055, 2.4);
+  };
+  return 0.2126 * channel(colour.redF()) + 0.7152 * channel(colour.greenF()) +
+         0.0722 * channel(colour.blueF());
+}
+double contrast(const QColor& a, const QColor& b) {
+  const double la = luminance(a), lb = luminance(b);
+  return (std::max(la, lb) + 0.05) / (std::min(la, lb) + 0.05);
+}
+
+TEST(PaletteContrast, everyTextColourIsReadableOnEveryGround) {
+  for (const Palette* palette : {&lightPalette(), &benchPalette()})
+    for (const QColor& ground : {palette->ground, palette->paper, palette->onAccent})
+      for (const QColor& text : {palette->ink, palette->secondInk, palette->accent, palette->stop,
+                                 palette->mind, palette->note})
+        EXPECT_GE(contrast(text, ground), 4.5)
+            << text.name().toStdString() << " on " << ground.name().toStdString();
+}
+
+TEST(Fonts, figuresLineUp) {
+  const QFontMetricsF metrics(textFont(100, true));
+  for (const QChar digit : QString("123456789"))
+    EXPECT_DOUBLE_EQ(metrics.horizontalAdvance(digit), metrics.horizontalAdvance(QChar('0')));
+  EXPECT_EQ(QFontInfo(textFont(14)).family(), "IBM Plex Sans");
+}
+
+}  // namespace
+}  // namespace drapery::test
