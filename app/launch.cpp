@@ -180,9 +180,8 @@ int launch(QApplication& application) {
   if (!wishes->screenshot.isEmpty()) return photograph(window, *wishes);
   window.show();
   // Drawing an SVG icon costs more than the window's own first paint: it comes after.
-  QTimer::singleShot(0, &window, [&application] {
-    application.setWindowIcon(QIcon(":/app/drapery.svg"));
-  });
+  QTimer::singleShot(0, &window,
+                     [&application] { application.setWindowIcon(QIcon(":/app/drapery.svg")); });
   return QApplication::exec();
 }
 

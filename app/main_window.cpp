@@ -10,6 +10,7 @@
 
 #include "app/words/window_words.h"
 #include "exchange/slip_pdf.h"
+#include "paint/fonts.h"
 #include "store/folders.h"
 #include "words/issue_words.h"
 
@@ -189,7 +190,9 @@ void MainWindow::refreshTitle() {
   setWindowTitle((title.isEmpty() ? tr("New book") : title) + " – Drapery");
 }
 
-void MainWindow::resizeEvent(QResizeEvent*) { table_->setNotesFolded(width() < kFoldNotesUnder); }
+void MainWindow::resizeEvent(QResizeEvent*) {
+  table_->setNotesFolded(width() < kFoldNotesUnder * fontScale());
+}
 
 /// What is being typed is kept; what could not be saved is not lost without a word.
 void MainWindow::closeEvent(QCloseEvent* event) {

@@ -16,17 +16,19 @@ namespace {
 constexpr double kName = 14.5;
 constexpr double kFigures = 17.0;
 constexpr double kBelow = 12.5;
-constexpr int kGap = 12;      // between a piece and its lettering
-constexpr int kBetween = 28;  // between slips
+constexpr double kCompact = 0.82;         // lettering where pieces would get too little room
+constexpr double kLeastForPieces = 0.22;  // of the tray's width
+constexpr int kGap = 12;                  // between a piece and its lettering
+constexpr int kBetween = 28;              // between slips
 constexpr int kEdge = 18;
 
 int heightOf(const QFont& font) { return QFontMetrics(font).height(); }
 int widthOf(const QFont& font, const QString& text) {
   return QFontMetrics(font).horizontalAdvance(text);
 }
-int letteringHeight() {
-  return heightOf(textFont(kName, true)) + heightOf(textFont(kFigures, true)) +
-         heightOf(textFont(kBelow));
+int letteringHeight(double size) {
+  return heightOf(textFont(size * kName, true)) + heightOf(textFont(size * kFigures, true)) +
+         heightOf(textFont(size * kBelow));
 }
 
 }  // namespace
@@ -62,14 +64,15 @@ void Slip::setScale(double pixelsPerMm) {
 }
 
 int Slip::letteringWidth() const {
-  return std::max({widthOf(textFont(kName, true), name_),
-                   widthOf(textFont(kFigures, true), figures_), widthOf(textFont(kBelow), below_)});
+  return std::max({widthOf(textFont(size_ * kName, true), name_),
+                   widthOf(textFont(size_ * kFigures, true), figures_),
+                   widthOf(textFont(size_ * kBelow), below_)});
 }
 
 QSize Slip::sizeHint() const {
   const int piece = static_cast<int>(piece_.width() * scale_);
   const int high = static_cast<int>(piece_.height() * scale_);
-  return {piece + kGap + letteringWidth() + 12, std::max(high, letteringHeight()) + 8};
+  return {piece + kGap + letteringWidth() + 12, std::max(high, letteringHeight(size_)) + 8};
 }
 
 void Slip::paintEvent(QPaintEvent*) {
@@ -91,7 +94,7 @@ void Slip::paintEvent(QPaintEvent*) {
   const QPointF reach = grainAcross_ ? QPointF(w * 0.3, 0) : QPointF(0, h * 0.3);
   paintGrainArrow(painter, middle - reach, middle + reach);
 
-  int top = (height() - letteringHeight()) / 2;
+  int top = (height() - letteringHeight(size_)) / 2;
   const int left = static_cast<int>(x + w) + kGap;
   const auto line = [&](const QFont& font, const QColor& colour, const QString& text) {
     painter.setFont(font);
@@ -100,9 +103,9 @@ void Slip::paintEvent(QPaintEvent*) {
                      Qt::AlignLeft | Qt::AlignVCenter, text);
     top += heightOf(font);
   };
-  line(textFont(kName, true), palette_.ink, name_);
-  line(textFont(kFigures, true), palette_.ink, figures_);
-  line(textFont(kBelow), palette_.secondInk, below_);
+  line(textFont(size_ * kName, true), palette_.ink, name_);
+  line(textFont(size_ * kFigures, true), palette_.ink, figures_);
+  line(textFont(size_ * kBelow), palette_.secondInk, below_);
 }
 
 SlipTray::SlipTray(const Palette& palette, QWidget* parent) : QWidget(parent), palette_(palette) {
@@ -140,19 +143,27 @@ void SlipTray::setSelected(const QString& subject) {
   for (Slip* slip : slips_) slip->setChecked(slip->partId() == subject);
 }
 
+double SlipTray::letteringWidth(double size) const {
+  double width = 2 * kEdge + kBetween * static_cast<double>(slips_.size() - 1);
+  for (Slip* slip : slips_) {
+    slip->setLetteringSize(size);
+    width += slip->letteringWidth() + kGap + 12;
+  }
+  return width;
+}
+
 /// One scale for all: as large as the tray's height and width allow.
 void SlipTray::layOut() {
   if (slips_.empty()) return;
   double widths = 0.0;
   double highest = 1.0;
-  double lettering = 2 * kEdge;
   for (const Slip* slip : slips_) {
     widths += slip->pieceSize().width();
     highest = std::max(highest, slip->pieceSize().height());
-    lettering += slip->letteringWidth() + kGap + 12;
   }
-  lettering += kBetween * static_cast<double>(slips_.size() - 1);
-  const double room = std::max(40.0, width() - lettering);
+  double lettering = letteringWidth(1.0);
+  if (width() - lettering < kLeastForPieces * width()) lettering = letteringWidth(kCompact);
+  const double room = std::max(60.0, width() - lettering);
   const double scale = std::min((height() - 28) / highest, room / widths);
   int x = kEdge;
   for (Slip* slip : slips_) {

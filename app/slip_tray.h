@@ -20,6 +20,7 @@ class Slip : public QAbstractButton {
   /// The piece's size at a scale of 1 pixel to the mm.
   [[nodiscard]] QSizeF pieceSize() const { return piece_; }
   void setScale(double pixelsPerMm);
+  void setLetteringSize(double size) { size_ = size; }
   [[nodiscard]] int letteringWidth() const;
   [[nodiscard]] QString partId() const { return partId_; }
   [[nodiscard]] QSize sizeHint() const override;
@@ -34,6 +35,7 @@ class Slip : public QAbstractButton {
   double corner_ = 0.0;
   bool grainAcross_ = false;
   double scale_ = 0.2;
+  double size_ = 1.0;  // of the lettering
 };
 
 class SlipTray : public QWidget {
@@ -53,6 +55,7 @@ class SlipTray : public QWidget {
 
  private:
   void layOut();
+  [[nodiscard]] double letteringWidth(double size) const;
   void replaceSlip(std::size_t i, const QString& id);
 
   const Palette& palette_;

@@ -137,6 +137,7 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
 std::optional<Issue> Document::preview(const std::string& field, const FieldValue& value) {
   Job draft = job_;
   setField(draft, field, value);
+  if (field == "units") draft.round.reset();
   if (auto issue = issueOf(field, draft)) return issue;
   replan(draft);
   emit planChanged();
@@ -159,6 +160,14 @@ std::optional<Issue> Document::keep(const std::string& field, const FieldValue& 
     if (auto issue = issueOf(field, draft)) return issue;
   undo_.push(new EditCommand(*this, field, value));
   return std::nullopt;
+}
+
+void Document::keepUnits(const std::string& units) {
+  if (fieldValue(job_, "units") == FieldValue(Entry{units, {}})) return;
+  undo_.beginMacro({});
+  keep("units", Entry{units, {}});
+  keep("round", std::nullopt);
+  undo_.endMacro();
 }
 
 void Document::apply(const std::string& field, const FieldValue& value) {

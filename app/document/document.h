@@ -42,6 +42,10 @@ class Document : public QObject {
   /// Keeps a value: one undo step, written to the file. A wrong one is told and changes nothing.
   std::optional<Issue> keep(const std::string& field, const FieldValue& value);
 
+  /// Another unit, and with it that unit's usual rule in hand: half millimetres are no use on an
+  /// inch rule. One undo step.
+  void keepUnits(const std::string& units);
+
   /// Whether the last kept edit is in the file. Not after a failed save.
   [[nodiscard]] bool isSaved() const { return isSaved_; }
   std::optional<Issue> save();

@@ -1,5 +1,6 @@
 #include "app/table/margin_notes.h"
 
+#include <QEvent>
 #include <QLabel>
 #include <QPainter>
 #include <QScrollBar>
@@ -98,7 +99,25 @@ MarginNotes::MarginNotes(const Palette& palette, QWidget* parent)
   column_->setSpacing(14);
   column_->addStretch(1);
   setWidget(sheet_);
+  sheet_->installEventFilter(this);
   connect(verticalScrollBar(), &QScrollBar::valueChanged, this, &MarginNotes::scrolled);
+}
+
+/// The ties follow when the notes find their places.
+bool MarginNotes::eventFilter(QObject* watched, QEvent* event) {
+  if (watched == sheet_ && event->type() == QEvent::LayoutRequest)
+    QMetaObject::invokeMethod(this, &MarginNotes::scrolled, Qt::QueuedConnection);
+  return QScrollArea::eventFilter(watched, event);
+}
+
+void MarginNotes::setFloating(bool floating) {
+  setFrameShape(floating ? QFrame::Box : QFrame::NoFrame);
+  sheet_->setAutoFillBackground(floating);
+  column_->setContentsMargins(floating ? 12 : 0, 16, 12, 8);
+}
+
+int MarginNotes::heightFor(int width) const {
+  return sheet_->heightForWidth(width - 2 * frameWidth()) + 2 * frameWidth();
 }
 
 void MarginNotes::setNotes(const std::vector<NoteContent>& notes) {
@@ -118,7 +137,9 @@ void MarginNotes::setNotes(const std::vector<NoteContent>& notes) {
       column_->insertWidget(static_cast<int>(i), note);
       notes_.push_back(note);
     }
+    note->show();  // at once, not with the next event
   }
+  column_->activate();
 }
 
 std::vector<std::pair<QString, int>> MarginNotes::ties() const {

@@ -29,11 +29,17 @@ class MarginNotes : public QScrollArea {
  public:
   MarginNotes(const Palette& palette, QWidget* parent);
   void setNotes(const std::vector<NoteContent>& notes);
+  /// Over the drawing, on a ground of their own, or in the margin beside it.
+  void setFloating(bool floating);
+  [[nodiscard]] int heightFor(int width) const;
   /// For each note that is in sight: its subject and the height of its heading in the parent.
   [[nodiscard]] std::vector<std::pair<QString, int>> ties() const;
 
  signals:
   void scrolled();
+
+ protected:
+  bool eventFilter(QObject* watched, QEvent* event) override;
 
  private:
   const Palette& palette_;

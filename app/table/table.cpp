@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/ink_button.h"
 #include "app/table/tag_content.h"
 #include "app/words/notes_text.h"
 #include "core/drawing/tag_layout.h"
@@ -15,11 +16,22 @@ namespace {
 
 constexpr double kNotesEm = 21.0;
 constexpr double kRuleEm = 3.2;
+constexpr double kLeastDrawingEm = 34.0;
+constexpr double kLeastForTwoEm =
+    34.0;                              // under this height two drawings would only crowd each other
+constexpr double kLeastDrawing = 0.4;  // of a panel's width and height, whatever the tags want
 constexpr double kApart = 4.0;
 
 double em() { return 14.0 * fontScale(); }
 
 TagBox boxOf(const QRectF& rect) { return {rect.x(), rect.y(), rect.width(), rect.height()}; }
+
+/// Margins give way alike when they would leave too little.
+QRectF withoutMargins(const QRectF& area, double left, double top, double right, double bottom) {
+  const double across = std::min(1.0, area.width() * (1 - kLeastDrawing) / (left + right));
+  const double down = std::min(1.0, area.height() * (1 - kLeastDrawing) / (top + bottom));
+  return area.adjusted(left * across, top * down, -right * across, -bottom * down);
+}
 
 TagBox drawingBox(const Drawing& drawing, const QTransform& toTable) {
   const Box box = boundsOf(drawing);
@@ -32,7 +44,8 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
     : QWidget(parent),
       document_(document),
       palette_(palette),
-      notes_(new MarginNotes(palette, this)) {
+      notes_(new MarginNotes(palette, this)),
+      switch_(new InkButton({}, palette, this)) {
   setObjectName("table");
   setFocusPolicy(Qt::ClickFocus);
   setMinimumSize(420, 320);
@@ -42,6 +55,8 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
     for (auto& [value, tag] : tags_) tag->stopTyping();
     refresh();
   });
+  switch_->setObjectName("table.switch");
+  connect(switch_, &QAbstractButton::clicked, this, &Table::bringOtherToFront);
   connect(notes_, &MarginNotes::scrolled, this, qOverload<>(&QWidget::update));
   refresh();
 }
@@ -93,62 +108,120 @@ QRect Table::ruleArea() const {
   return {0, this->height() - height, drawingArea().width(), height};
 }
 
+/// Whether the notes stand beside the drawing: not while folded away, and not where too little
+/// would be left of the drawing.
+bool Table::hasMargin() const {
+  const bool isRoomLeft = width() - kNotesEm * em() >= kLeastDrawingEm * em();
+  return notes_->isVisibleTo(this) && (!isFolded_ || isRoomLeft);
+}
+
+/// In the margin, or floating on the side away from what they speak of.
+void Table::placeNotes() {
+  const int notes = static_cast<int>(kNotesEm * em());
+  notes_->setFloating(!hasMargin());
+  if (hasMargin()) return notes_->setGeometry(width() - notes, 0, notes, height());
+  int x = width() - notes - 8;
+  for (const Hanging& hanging : hanging_)
+    if (selected_ == QString::fromStdString(hanging.tag->value()) &&
+        hanging.tag->geometry().right() > x - 16)
+      x = 8;
+  notes_->setGeometry(x, 8, notes, std::min(notes_->heightFor(notes), height() - 16));
+  notes_->raise();
+}
+
 QRect Table::drawingArea() const {
-  const int notes = notes_->isVisibleTo(this) ? static_cast<int>(kNotesEm * em()) : 0;
+  const int notes = hasMargin() ? static_cast<int>(kNotesEm * em()) : 0;
   const int rule = static_cast<int>(kRuleEm * em());
   return {0, 0, std::max(200, width() - notes), std::max(150, height() - rule)};
 }
 
 void Table::refresh() {
   notes_->setVisible(!isFolded_ || !selected_.isEmpty() || document_.plan().has(Severity::Stop));
-  const int notes = static_cast<int>(kNotesEm * em());
-  notes_->setGeometry(width() - notes, 0, notes, height());
   takePanels();
   writeNotes();
   hangTags();
   fitPanels();
   placeTags();
+  placeNotes();
   update();
 }
 
+/// With little room one drawing at a time, and its name is the way to the other.
 void Table::takePanels() {
   panels_.clear();
   const QRectF whole = drawingArea();
+  std::vector<StagePanel> all = stagePanels(stage_, document_.plan());
+  isOneAtATime_ = all.size() > 1 && whole.height() < kLeastForTwoEm * em();
   double top = whole.top();
-  for (StagePanel& panel : stagePanels(stage_, document_.plan())) {
+  for (StagePanel& panel : all) {
+    const bool isShown = QString::fromStdString(panel.drawing.id) == panelInFront(all);
+    if (isOneAtATime_ && !isShown) continue;
     Placed placed;
-    placed.area = QRectF(whole.left(), top, whole.width(), whole.height() * panel.share);
+    placed.area = QRectF(whole.left(), top, whole.width(),
+                         whole.height() * (isOneAtATime_ ? 1.0 : panel.share));
     top = placed.area.bottom();
     placed.panel = std::move(panel);
     panels_.push_back(std::move(placed));
   }
+  placeSwitch();
+}
+
+QString Table::panelInFront(const std::vector<StagePanel>& all) const {
+  for (const StagePanel& panel : all)
+    if (QString::fromStdString(panel.drawing.id) == inFront_) return inFront_;
+  return QString::fromStdString(all.front().drawing.id);
+}
+
+/// The command that brings the other drawing to the front.
+void Table::placeSwitch() {
+  switch_->setVisible(isOneAtATime_);
+  if (!isOneAtATime_) return;
+  const bool isJoint = panels_.front().panel.drawing.id == "joint";
+  switch_->setText(isJoint ? tr("show the case laid flat") : tr("show the joint"));
+  switch_->setAccessibleName(switch_->text());
+  const QSize size = switch_->sizeHint();
+  switch_->setGeometry(drawingArea().right() - size.width() - 12, 6, size.width(), size.height());
+}
+
+void Table::bringOtherToFront() {
+  keepTyped();
+  inFront_ = panels_.front().panel.drawing.id == "joint" ? "flat-case" : "joint";
+  refresh();
+}
+
+/// The room that the tags of one side need, outward from the drawing.
+double Table::roomFor(const Placed& placed, Side side) const {
+  const bool isRow = side == Side::Above || side == Side::Below;
+  std::vector<double> lengths;
+  double deepest = 0.0;
+  for (const Hanging& hanging : hanging_) {
+    if (hanging.panel != &placed || hanging.spot.side != side) continue;
+    const QSize size = hanging.tag->restingSize();
+    lengths.push_back(isRow ? size.width() : size.height());
+    deepest = std::max(deepest, double(isRow ? size.height() : size.width()));
+  }
+  const double along = isRow ? placed.area.width() - 16 : placed.area.height() - 8;
+  return rowsNeeded(lengths, 10.0, along) * (deepest + kApart);
 }
 
 /// Each drawing as large as the tags around it allow.
 void Table::fitPanels() {
-  std::size_t hanging = 0;
   for (Placed& placed : panels_) {
-    QSize widest[4] = {};
-    const std::size_t first = hanging;
-    for (; hanging < hanging_.size() && hanging_[hanging].panel == &placed; ++hanging) {
-      QSize& side = widest[static_cast<std::size_t>(hanging_[hanging].spot.side)];
-      side = side.expandedTo(hanging_[hanging].tag->restingSize());
-    }
-    const auto room = [&](Side side) { return widest[static_cast<std::size_t>(side)]; };
     const double air = 1.5 * em();
-    const double caption = placed.panel.drawing.labels.empty() ? 1.6 * em() : 0.0;
-    const QRectF target = placed.area.adjusted(
-        room(Side::Left).width() + air, room(Side::Above).height() + caption + air,
-        -room(Side::Right).width() - air, -room(Side::Below).height() - air);
+    const double caption = panelWords(placed.panel.drawing.id).isEmpty() ? 0.0 : 1.8 * em();
+    const double words = placed.panel.drawing.labels.empty() ? 0.0 : 1.2 * em();
+    const QRectF target =
+        withoutMargins(placed.area, roomFor(placed, Side::Left) + air,
+                       roomFor(placed, Side::Above) + caption + words + air,
+                       roomFor(placed, Side::Right) + air, roomFor(placed, Side::Below) + air);
     placed.toTable = fitted(boundsOf(placed.panel.drawing), target);
     const QPointF middle = placed.area.center();
     placed.toTable *= QTransform::fromTranslate(-middle.x(), -middle.y()) *
                       QTransform::fromScale(zoom_, zoom_) *
                       QTransform::fromTranslate(middle.x() + pan_.x(), middle.y() + pan_.y());
-    for (std::size_t i = first; i < hanging; ++i) {
-      const Point& at = hanging_[i].spot.anchor;
-      hanging_[i].anchor = placed.toTable.map(QPointF(at.x, at.y));
-    }
+    for (Hanging& hanging : hanging_)
+      if (hanging.panel == &placed)
+        hanging.anchor = placed.toTable.map(QPointF(hanging.spot.anchor.x, hanging.spot.anchor.y));
   }
 }
 
@@ -224,7 +297,12 @@ void Table::placeTags() {
     TagRoom room;
     room.area = boxOf(placed.area.adjusted(8, 4, -8, -2));
     room.drawing = drawingBox(placed.panel.drawing, placed.toTable);
+    if (!placed.panel.drawing.labels.empty()) {  // words stand above the views
+      room.drawing.y -= 1.2 * em();
+      room.drawing.height += 1.2 * em();
+    }
     room.apart = kApart;
+    if (isOneAtATime_) room.taken.push_back(boxOf(switch_->geometry()));
     if (!panelWords(placed.panel.drawing.id).isEmpty())
       room.taken.push_back(boxOf(captionRect(placed)));
     const std::vector<TagBox> boxes = layOutTags(wishes, room);

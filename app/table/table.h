@@ -16,6 +16,8 @@ namespace drapery {
 
 inline constexpr double kPanelWordsPixels = 13.0;
 
+class InkButton;
+
 class Table : public QWidget {
   Q_OBJECT
 
@@ -64,6 +66,10 @@ class Table : public QWidget {
   void refresh();  // after any change of the plan
   void takePanels();
   void fitPanels();
+  [[nodiscard]] double roomFor(const Placed& placed, Side side) const;
+  [[nodiscard]] QString panelInFront(const std::vector<StagePanel>& all) const;
+  void placeSwitch();
+  void bringOtherToFront();
   void hangTags();
   void placeTags();
   void placeRuleTags();
@@ -74,6 +80,8 @@ class Table : public QWidget {
   void connectTag(Tag* tag);
   [[nodiscard]] TagContent contentOf(const std::string& value) const;
   void writeNotes();
+  void placeNotes();
+  [[nodiscard]] bool hasMargin() const;
   void paintWords(QPainter& painter);
   void paintTies(QPainter& painter);
   void paintRule(QPainter& painter);
@@ -95,6 +103,9 @@ class Table : public QWidget {
   Document& document_;
   const Palette& palette_;
   MarginNotes* notes_;
+  InkButton* switch_;  // to the other drawing, while there is room for one only
+  bool isOneAtATime_ = false;
+  QString inFront_;  // the drawing to show then
   Stage stage_ = Stage::Measure;
   QString selected_;
   bool isFolded_ = false;

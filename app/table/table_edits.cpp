@@ -106,6 +106,7 @@ void Table::onChosen(Tag* tag, int option) {
       : field == "method" ? document_.library().ids()
                           : document_.plan().method->input(tag->value())->options;
   if (index >= options.size()) return;
+  if (field == "units") return document_.keepUnits(options[index]);
   document_.keep(field, Entry{options[index], {}});
 }
 
@@ -115,6 +116,11 @@ void Table::goOnFrom(Tag* tag) {
   for (auto next = at == hanging_.end() ? at : at + 1; next != hanging_.end(); ++next)
     if (next->tag->kind() != Tag::Kind::Figure && next->panel != nullptr)
       return next->tag->takeFocus();
+  // The work goes on in the other drawing.
+  if (isOneAtATime_ && panels_.front().panel.drawing.id == "joint") {
+    bringOtherToFront();
+    if (!hanging_.empty()) return hanging_.front().tag->takeFocus();
+  }
   select({});
   setFocus();
 }

@@ -67,7 +67,7 @@ void Table::paintWords(QPainter& painter) {
 }
 
 void Table::paintTies(QPainter& painter) {
-  if (!notes_->isVisibleTo(this)) return;
+  if (!hasMargin()) return;
   painter.setRenderHint(QPainter::Antialiasing);
   const double x = notes_->geometry().left() - 6;
   for (const auto& [subject, y] : notes_->ties()) {

@@ -131,7 +131,7 @@ class JointDrawing {
       addOpen(drawing_, Role::Extension, {{0, std::max(0.0, e_)}, {0, above}}, "setback");
       addOpen(drawing_, Role::Extension, {{j_, b_}, {j_, above}}, "setback");
     }
-    drawing_.tags.push_back({"method", {-t_ / 2, (e_ + floor_) / 2}, Side::Left});
+    drawing_.tags.push_back({"method", {-t_ / 2, floor_}, Side::Below});
     if (j_ > 0.0) addDimension(drawing_, {0, above}, {j_, above}, "setback", Side::Above);
     drawing_.tags.push_back({"joint_gap", {j_ * 0.5, 0}, Side::Below});
     if (j_ > 0.0)

@@ -105,10 +105,30 @@ class Layout {
     const TagBox& area = room_.area;
     const double low = isRow(side) ? area.x : area.y;
     const double high = isRow(side) ? area.x + area.width : area.y + area.height;
-    const std::vector<double> starts = spreadAlong(middles, lengths, rowGap(side), low, high);
-    for (std::size_t k = 0; k < members.size(); ++k) {
-      const TagBox box = boxAt(wishes_[members[k]], starts[k]);
-      if (isInside(box, area) && isFree(box, taken_, room_.apart)) settle(members[k], box);
+    const int rows = rowsNeeded(lengths, rowGap(side), high - low);
+    const std::vector<std::size_t> order = sortedBy(middles);
+    double depth = 0.0;
+    for (int row = 0; row < rows; ++row) {
+      std::vector<std::size_t> here;  // every rows-th in order: neighbours do not crowd each other
+      for (std::size_t k = static_cast<std::size_t>(row); k < order.size();
+           k += static_cast<std::size_t>(rows))
+        here.push_back(order[k]);
+      std::vector<double> rowMiddles, rowLengths;
+      double deepest = 0.0;
+      for (const std::size_t k : here) {
+        rowMiddles.push_back(middles[k]);
+        rowLengths.push_back(lengths[k]);
+        const TagWish& wish = wishes_[members[k]];
+        deepest = std::max(deepest, isRow(side) ? wish.height : wish.width);
+      }
+      const std::vector<double> starts =
+          spreadAlong(rowMiddles, rowLengths, rowGap(side), low, high);
+      for (std::size_t i = 0; i < here.size(); ++i) {
+        const std::size_t member = members[here[i]];
+        const TagBox box = boxAt(wishes_[member], starts[i], depth);
+        if (isInside(box, area) && isFree(box, taken_, room_.apart)) settle(member, box);
+      }
+      depth += deepest + room_.apart;
     }
   }
 
@@ -117,23 +137,26 @@ class Layout {
     return isRow(side) ? std::max(room_.apart, 10.0) : room_.apart;
   }
 
-  /// Just outside the drawing on the tag's side; nearer when there is no room.
-  [[nodiscard]] TagBox boxAt(const TagWish& wish, double start) const {
+  /// Outside the drawing on the tag's side, `out` beyond the row beside it; nearer when there is no
+  /// room.
+  [[nodiscard]] TagBox boxAt(const TagWish& wish, double start, double out) const {
     const TagBox& drawing = room_.drawing;
     const TagBox& area = room_.area;
     TagBox box{start, start, wish.width, wish.height};
     switch (wish.side) {
       case Side::Left:
-        box.x = std::max(area.x, drawing.x - kLeader - wish.width);
+        box.x = std::max(area.x, drawing.x - kLeader - out - wish.width);
         break;
       case Side::Right:
-        box.x = std::min(area.x + area.width - wish.width, drawing.x + drawing.width + kLeader);
+        box.x =
+            std::min(area.x + area.width - wish.width, drawing.x + drawing.width + kLeader + out);
         break;
       case Side::Above:
-        box.y = std::max(area.y, drawing.y - kLeader - wish.height);
+        box.y = std::max(area.y, drawing.y - kLeader - out - wish.height);
         break;
       case Side::Below:
-        box.y = std::min(area.y + area.height - wish.height, drawing.y + drawing.height + kLeader);
+        box.y = std::min(area.y + area.height - wish.height,
+                         drawing.y + drawing.height + kLeader + out);
         break;
     }
     return box;
@@ -181,6 +204,14 @@ class Layout {
 bool overlaps(const TagBox& a, const TagBox& b, double apart) {
   return a.x < b.x + b.width + apart && b.x < a.x + a.width + apart &&
          a.y < b.y + b.height + apart && b.y < a.y + a.height + apart;
+}
+
+int rowsNeeded(const std::vector<double>& lengths, double apart, double room) {
+  constexpr int kMostRows = 3;
+  double whole = 0.0;
+  for (const double length : lengths) whole += length + apart;
+  return std::clamp(static_cast<int>(std::ceil((whole - apart) / std::max(room, 1.0))), 1,
+                    kMostRows);
 }
 
 std::vector<double> spreadAlong(const std::vector<double>& middles,

@@ -40,14 +40,14 @@ double pathUnderRod(double setback, double edge, double board, double rod) {
 /// Finds where a growing function reaches 0 in [low, high], by regula falsi with the Illinois step.
 template <class Growing>
 double rootOf(Growing f, double low, double high) {
-  constexpr double kClose = 1e-11;
+  constexpr double kClose = 1e-12;
   double fLow = f(low);
   double fHigh = f(high);
   for (int i = 0; i < 200 && high - low > kClose; ++i) {
     double middle = high - fHigh * (high - low) / (fHigh - fLow);
     if (!(middle > low && middle < high)) middle = (low + high) / 2;
     const double value = f(middle);
-    if (std::abs(value) < kClose) return middle;
+    if (std::abs(value) < kClose / 10) return middle;
     if (value > 0.0) {
       high = middle;
       fHigh = value;

@@ -47,7 +47,7 @@ TEST_F(Window, anyFigureCanBeAskedWhy) {
   click("tag.board_width");
   const std::string words = notes().toStdString();
   EXPECT_THAT(words, HasSubstr("Board's width"));
-  EXPECT_THAT(words, HasSubstr("Width − Set-back + Square at the fore-edge"));
+  EXPECT_THAT(words, HasSubstr("Width − Set-back + Square at fore-edge"));
   EXPECT_THAT(words, HasSubstr("144 − 7 + 3 = 140 mm"));
   EXPECT_THAT(words, HasSubstr("The board starts at the groove"));
   EXPECT_THAT(words, HasSubstr("Set-back −1 mm"));

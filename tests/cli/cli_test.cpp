@@ -28,8 +28,8 @@ Finished cli(std::vector<std::string> arguments, const std::string& input = {}) 
 }
 
 std::string job(const std::string& given, const std::string& rest = "") {
-  return R"({"schema": "drapery-job/1", "id": "x", "title": "T", "method": "case-sunk-joint", )" + rest +
-         R"("given": {)" + given + "}}";
+  return R"({"schema": "drapery-job/1", "id": "x", "title": "T", "method": "case-sunk-joint", )" +
+         rest + R"("given": {)" + given + "}}";
 }
 
 const char* const kPlain =
@@ -60,11 +60,33 @@ TEST(CliPlan, isJsonUnlessAskedOtherwise) {
 
 TEST(CliPlan, everyValueOfTheContractIsThere) {
   const json values = json::parse(cli({"plan", "-"}, job(kPlain)).out)["values"];
-  for (const char* name :
-       {"shoulder_height", "spine_span", "round_depth", "spine_arc", "stiffener_width", "stiffener_height", "edge_height",
-        "setback", "joint_gap", "gap_taut", "gap_to_open", "gap_formed", "gap_pressed", "opening_angle", "board_height",
-        "board_width", "square_fore_edge_tried", "case_width", "covering_width", "covering_height", "corner_distance",
-        "corner_leg", "jacket_height", "jacket_cover", "jacket_spine", "jacket_flap", "jacket_width"})
+  for (const char* name : {"shoulder_height",
+                           "spine_span",
+                           "round_depth",
+                           "spine_arc",
+                           "stiffener_width",
+                           "stiffener_height",
+                           "edge_height",
+                           "setback",
+                           "joint_gap",
+                           "gap_taut",
+                           "gap_to_open",
+                           "gap_formed",
+                           "gap_pressed",
+                           "opening_angle",
+                           "board_height",
+                           "board_width",
+                           "square_fore_edge_tried",
+                           "case_width",
+                           "covering_width",
+                           "covering_height",
+                           "corner_distance",
+                           "corner_leg",
+                           "jacket_height",
+                           "jacket_cover",
+                           "jacket_spine",
+                           "jacket_flap",
+                           "jacket_width"})
     EXPECT_TRUE(values.contains(name)) << name;
 }
 
@@ -72,7 +94,8 @@ TEST(CliPlan, textIsForReading) {
   const Finished done = cli({"plan", kDemo + "tide-ledger.json", "--format", "text"});
   EXPECT_EQ(done.code, 0);
   EXPECT_THAT(done.out, HasSubstr("2 Board        140 × 216.5 mm"));
-  const Finished inches = cli({"plan", kDemo + "tide-ledger.json", "--format", "text", "--units", "in"});
+  const Finished inches =
+      cli({"plan", kDemo + "tide-ledger.json", "--format", "text", "--units", "in"});
   EXPECT_THAT(inches.out, HasSubstr("Board's width                                ≈5 1/2 in"));
 }
 
@@ -101,7 +124,8 @@ TEST_P(CliRefuses, withALineThatSaysWhy) {
   const Finished done = cli({"plan", "-"}, GetParam().text);
   EXPECT_EQ(done.code, 2);
   EXPECT_THAT(done.out, IsEmpty());
-  EXPECT_THAT(done.err, AllOf(StartsWith("<stdin>:"), HasSubstr(GetParam().message), EndsWith("\n")));
+  EXPECT_THAT(done.err,
+              AllOf(StartsWith("<stdin>:"), HasSubstr(GetParam().message), EndsWith("\n")));
   EXPECT_EQ(std::count(done.err.begin(), done.err.end(), '\n'), 1) << done.err;
   EXPECT_LT(done.err.size(), 300U);
 }
@@ -110,19 +134,47 @@ INSTANTIATE_TEST_SUITE_P(
     Jobs, CliRefuses,
     ::testing::Values(
         BadJob{"empty", "", "not JSON"}, BadJob{"notJson", "{\"schema\": ", "not JSON"},
-        BadJob{"wrongSchema", R"({"schema": "drapery-job/7", "id": "x", "method": "case-sunk-joint", "given": {)" + std::string(kPlain) + "}}", "allowed: drapery-job/1"},
+        BadJob{"wrongSchema",
+               R"({"schema": "drapery-job/7", "id": "x", "method": "case-sunk-joint", "given": {)" +
+                   std::string(kPlain) + "}}",
+               "allowed: drapery-job/1"},
         BadJob{"deep", std::string(100'000, '['), "nested deeper than 64"},
         BadJob{"notUtf8", "{\"schema\": \"\xFF\"}", "not UTF-8"},
-        BadJob{"zero", job(R"("text_height": 0, "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "1:108: text_height: 0 is not allowed; from 20 mm to 1200 mm"},
-        BadJob{"negative", job(R"("text_height": -210, "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "text_height: -210 is not allowed"},
-        BadJob{"absurd", job(R"("text_height": "4000 cm", "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "text_height: 4000 cm is not allowed"},
-        BadJob{"exponent", job(R"("text_height": "1e400", "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "has an exponent"},
-        BadJob{"largeNumber", job(R"("text_height": 1e400, "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "1e400 is too large"},
-        BadJob{"digits", job(R"("text_height": )" + std::string(3'900'000, '9') + R"(, "text_width": 144)"), "is too large"},
-        BadJob{"nineMillion", job(R"("text_height": )" + std::string(9'000'000, '9')), "larger than 4 MB"},
-        BadJob{"nan", job(R"("text_height": "NaN", "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"), "\"NaN\" is not a length"},
-        BadJob{"misspelt", job(R"("text_height": 210, "text_widht": 144, "text_thickness": 25, "board_thickness": 2.4)"), "did you mean \"text_width\"?"},
-        BadJob{"missing", job(R"("text_height": 210, "text_width": 144, "text_thickness": 25)"), "1:92: board_thickness is missing"}),
+        BadJob{
+            "zero",
+            job(R"("text_height": 0, "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"),
+            "1:108: text_height: 0 is not allowed; from 20 mm to 1200 mm"},
+        BadJob{
+            "negative",
+            job(R"("text_height": -210, "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"),
+            "text_height: -210 is not allowed"},
+        BadJob{
+            "absurd",
+            job(R"("text_height": "4000 cm", "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"),
+            "text_height: 4000 cm is not allowed"},
+        BadJob{
+            "exponent",
+            job(R"("text_height": "1e400", "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"),
+            "has an exponent"},
+        BadJob{
+            "largeNumber",
+            job(R"("text_height": 1e400, "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"),
+            "1e400 is too large"},
+        BadJob{"digits",
+               job(R"("text_height": )" + std::string(3'900'000, '9') + R"(, "text_width": 144)"),
+               "is too large"},
+        BadJob{"nineMillion", job(R"("text_height": )" + std::string(9'000'000, '9')),
+               "larger than 4 MB"},
+        BadJob{
+            "nan",
+            job(R"("text_height": "NaN", "text_width": 144, "text_thickness": 25, "board_thickness": 2.4)"),
+            "\"NaN\" is not a length"},
+        BadJob{
+            "misspelt",
+            job(R"("text_height": 210, "text_widht": 144, "text_thickness": 25, "board_thickness": 2.4)"),
+            "did you mean \"text_width\"?"},
+        BadJob{"missing", job(R"("text_height": 210, "text_width": 144, "text_thickness": 25)"),
+               "1:92: board_thickness is missing"}),
     [](const auto& each) { return each.param.name; });
 
 TEST(CliRefusesFiles, thatAreNotThere) {
@@ -136,9 +188,17 @@ TEST(CliRefusesFiles, thatAreNotThere) {
 
 TEST(CliRefusesArguments, withTwo) {
   for (const std::vector<std::string>& arguments :
-       {std::vector<std::string>{}, {"bind"}, {"plan"}, {"plan", "-", "--format", "xml"}, {"plan", "-", "--units", "cm"},
-        {"plan", "-", "--colour"}, {"plan", "-", "extra"}, {"check-method"}, {"export", "x.json"},
-        {"export", "x.json", "--what", "jacket", "--as", "pdf", "-o", "x"}, {"export", "x.json", "--what", "slip", "--as", "gif", "-o", "x"}}) {
+       {std::vector<std::string>{},
+        {"bind"},
+        {"plan"},
+        {"plan", "-", "--format", "xml"},
+        {"plan", "-", "--units", "cm"},
+        {"plan", "-", "--colour"},
+        {"plan", "-", "extra"},
+        {"check-method"},
+        {"export", "x.json"},
+        {"export", "x.json", "--what", "jacket", "--as", "pdf", "-o", "x"},
+        {"export", "x.json", "--what", "slip", "--as", "gif", "-o", "x"}}) {
     const Finished done = cli(arguments, job(kPlain));
     EXPECT_EQ(done.code, 2) << ::testing::PrintToString(arguments);
     EXPECT_THAT(done.out, IsEmpty());
@@ -155,7 +215,8 @@ TEST(Cli, tellsItsVersionAndHelps) {
 TEST(CliMethods, listsWhatAJobMayName) {
   const Finished done = cli({"methods"});
   EXPECT_EQ(done.code, 0);
-  EXPECT_THAT(done.out, AllOf(HasSubstr("case-sunk-joint"), HasSubstr("case-fixed-gap"), Not(HasSubstr("Case binding"))));
+  EXPECT_THAT(done.out, AllOf(HasSubstr("case-sunk-joint"), HasSubstr("case-fixed-gap"),
+                              Not(HasSubstr("Case binding"))));
 }
 
 TEST(CliCheckMethod, acceptsTheShippedAndShowsMistakesWithACaret) {
@@ -172,21 +233,27 @@ TEST(CliCheckMethod, acceptsTheShippedAndShowsMistakesWithACaret) {
   const Finished wrong = cli({"check-method", path});
   EXPECT_EQ(wrong.code, 2);
   EXPECT_THAT(wrong.out, IsEmpty());
-  EXPECT_THAT(wrong.err, AllOf(StartsWith(path + ":19:12: \"gap_fromed\" is not known; did you mean \"gap_formed\"?\n"),
-                               HasSubstr("\n  formula = \"gap_fromed\"\n             ^\n")));
+  EXPECT_THAT(
+      wrong.err,
+      AllOf(
+          StartsWith(path + ":19:12: \"gap_fromed\" is not known; did you mean \"gap_formed\"?\n"),
+          HasSubstr("\n  formula = \"gap_fromed\"\n             ^\n")));
 }
 
 TEST(CliExport, writesTheSlipTrueAndWhole) {
   const TemporaryFolder folder;
   const std::string pdf = folder.path() + "/slip.pdf";
-  const Finished done = cli({"export", kDemo + "tide-ledger.json", "--what", "slip", "--as", "pdf", "-o", pdf});
+  const Finished done =
+      cli({"export", kDemo + "tide-ledger.json", "--what", "slip", "--as", "pdf", "-o", pdf});
   ASSERT_EQ(done.code, 0) << done.err;
   // Outside check: poppler reads the page and the words on it.
   const std::string info = run({"pdfinfo", pdf}).out;
-  EXPECT_THAT(info, AllOf(HasSubstr("Pages:           1"), HasSubstr("(A4)"), HasSubstr("Tide ledger, east quay")));
+  EXPECT_THAT(info, AllOf(HasSubstr("Pages:           1"), HasSubstr("(A4)"),
+                          HasSubstr("Tide ledger, east quay")));
   const std::string text = run({"pdftotext", "-layout", pdf, "-"}).out;
-  for (const char* words : {"140 × 216.5 mm", "359.5 × 252.5 mm", "23 × 216.5 mm", "2 Board", "grain head to tail",
-                            "Gap between stiffener and board, both sides: 10 mm (exactly 10.24 mm)", "Knife: stand"})
+  for (const char* words :
+       {"140 × 216.5 mm", "359.5 × 252.5 mm", "23 × 216.5 mm", "2 Board", "grain head to tail",
+        "Gap between stiffener and board, both sides: 10 mm (exactly 10.24 mm)", "Knife: stand"})
     EXPECT_THAT(text, HasSubstr(words));
   EXPECT_THAT(folder.names(), ::testing::ElementsAre("slip.pdf"));
 }
@@ -194,7 +261,8 @@ TEST(CliExport, writesTheSlipTrueAndWhole) {
 TEST(CliExport, aStopStandsOnTheSlip) {
   const TemporaryFolder folder;
   const std::string pdf = folder.path() + "/slip.pdf";
-  const Finished done = cli({"export", kDemo + "hive-diary.json", "--what", "slip", "--as", "pdf", "--output", pdf});
+  const Finished done =
+      cli({"export", kDemo + "hive-diary.json", "--what", "slip", "--as", "pdf", "--output", pdf});
   EXPECT_EQ(done.code, 1) << done.err;
   EXPECT_THAT(run({"pdftotext", pdf, "-"}).out, HasSubstr("Stop: do not cut"));
   EXPECT_THAT(run({"pdfinfo", pdf}).out, HasSubstr("(letter)"));
@@ -203,15 +271,19 @@ TEST(CliExport, aStopStandsOnTheSlip) {
 TEST(CliExport, whatCannotBeWrittenIsSaid) {
   const TemporaryFolder folder;
   std::filesystem::create_directory(folder.path() + "/slip.pdf");
-  const Finished done =
-      cli({"export", kDemo + "tide-ledger.json", "--what", "slip", "--as", "pdf", "-o", folder.path() + "/slip.pdf"});
+  const Finished done = cli({"export", kDemo + "tide-ledger.json", "--what", "slip", "--as", "pdf",
+                             "-o", folder.path() + "/slip.pdf"});
   EXPECT_EQ(done.code, 2);
   EXPECT_THAT(done.err, HasSubstr("cannot be written"));
-  EXPECT_EQ(cli({"export", "/none.json", "--what", "slip", "--as", "pdf", "-o", folder.path() + "/x.pdf"}).code, 2);
+  EXPECT_EQ(
+      cli({"export", "/none.json", "--what", "slip", "--as", "pdf", "-o", folder.path() + "/x.pdf"})
+          .code,
+      2);
   EXPECT_THAT(folder.names(), ::testing::ElementsAre("slip.pdf"));
 }
 
-// Outside check: python3-jsonschema holds the demo jobs and their plans against the published schemas.
+// Outside check: python3-jsonschema holds the demo jobs and their plans against the published
+// schemas.
 TEST(Schemas, holdForTheDemoJobsAndTheirPlans) {
   const TemporaryFolder folder;
   std::vector<std::string> arguments;

@@ -94,7 +94,7 @@ TEST(FigureWords, sayTheUnit) {
 TEST(FormulaWords, showNamesAndNumbers) {
   const Plan plan = test::planOf(test::plainJob()).plan;
   const std::size_t width = *plan.method->find("board_width");
-  EXPECT_EQ(formulaWithTitles(plan, width), "Width − Set-back + Square at the fore-edge");
+  EXPECT_EQ(formulaWithTitles(plan, width), "Width − Set-back + Square at fore-edge");
   EXPECT_EQ(formulaWithNumbers(plan, width, kMm), "144 − 7 + 3");
   const std::size_t stiffener = *plan.method->find("stiffener_width");
   EXPECT_EQ(formulaWithNumbers(plan, stiffener, kMm), "25 + (spine is flush then 2 × 2.4 else 0)");
