@@ -16,6 +16,7 @@ namespace {
 constexpr double kName = 14.5;
 constexpr double kFigures = 17.0;
 constexpr double kBelow = 12.5;
+constexpr double kSmallest = 0.5;
 constexpr double kCompact = 0.82;         // lettering where pieces would get too little room
 constexpr double kLeastForPieces = 0.22;  // of the tray's width
 constexpr int kGap = 12;                  // between a piece and its lettering
@@ -162,7 +163,9 @@ void SlipTray::layOut() {
     highest = std::max(highest, slip->pieceSize().height());
   }
   double lettering = letteringWidth(1.0);
-  if (width() - lettering < kLeastForPieces * width()) lettering = letteringWidth(kCompact);
+  for (double size = kCompact; width() - lettering < kLeastForPieces * width() && size > kSmallest;
+       size *= kCompact)
+    lettering = letteringWidth(size);
   const double room = std::max(60.0, width() - lettering);
   const double scale = std::min((height() - 28) / highest, room / widths);
   int x = kEdge;

@@ -54,12 +54,6 @@ class Writer {
     const auto length = plan_.length(name);
     return length ? formatLength(*length, notation_) : "–";
   }
-  /// To the rule's mark, as it will be laid out.
-  [[nodiscard]] std::string marked(const char* name) const {
-    const auto length = plan_.length(name);
-    return length ? formatLength(roundTo(*length, plan_.mark, Rounding::Nearest), notation_) : "–";
-  }
-
   [[nodiscard]] SlipPiece piece(const PlannedPart& part) const {
     SlipPiece piece;
     piece.count = std::to_string(part.rule->count);
@@ -79,8 +73,8 @@ class Writer {
 
   void addMarks(SlipPage& page) const {
     if (plan_.length("joint_gap"))
-      page.marks.push_back(filled("Gap between stiffener and board, both sides: %1 (exactly %2).",
-                                  {marked("joint_gap"), full("joint_gap")}));
+      page.marks.push_back(
+          filled("Gap between stiffener and board, both sides: %1.", {full("joint_gap")}));
     if (plan_.length("margin"))
       page.marks.push_back(filled("Margin of covering round the boards: %1.", {full("margin")}));
     if (plan_.length("corner_distance"))

@@ -3,6 +3,7 @@
 #include <QFontDatabase>
 #include <QHash>
 #include <algorithm>
+#include <cmath>
 
 // Outside of any namespace: the resource of a static library must be named, or the linker drops it.
 static void initPaintResources() { Q_INIT_RESOURCE(fonts); }
@@ -22,7 +23,7 @@ void loadFonts() {
 /// Made once each: copies share the face that was looked up, which a fresh QFont has to find again.
 QFont textFont(double pixels, bool semiBold) {
   static QHash<int, QFont> made;
-  const int size = std::max(1, static_cast<int>(pixels * scaleInUse + 0.5));
+  const int size = std::max(1, static_cast<int>(std::lround(pixels * scaleInUse)));
   const int key = size * 2 + (semiBold ? 1 : 0);
   auto found = made.find(key);
   if (found == made.end()) {

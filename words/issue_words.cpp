@@ -172,6 +172,7 @@ std::string placedWordsWithCaret(const Issue& issue) {
 
 std::vector<std::string> issueIds() {
   std::vector<std::string> ids;
+  ids.reserve(kPhrases.size());
   for (const Phrase& phrase : kPhrases) ids.emplace_back(phrase.id);
   return ids;
 }

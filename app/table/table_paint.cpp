@@ -20,6 +20,8 @@ QString labelWords(const std::string& id) {
   if (id == "view.face") return Table::tr("the face");
   if (id == "view.spine") return Table::tr("the spine");
   if (id == "view.head") return Table::tr("the head");
+  if (id == "flat.waits") return Table::tr("the case waits for the measures");
+  if (id == "flat.no-boards") return Table::tr("the boards have no place yet");
   if (id == "view.board") return Table::tr("a board, from its edge");
   return {};
 }
@@ -60,7 +62,9 @@ void Table::paintWords(QPainter& painter) {
     painter.setFont(textFont(12));
     for (const DrawingLabel& label : placed.panel.drawing.labels) {
       const QPointF at = placed.toTable.map(QPointF(label.at.x, label.at.y));
-      painter.drawText(QRectF(at - QPointF(120, 10), QSizeF(240, 20)), Qt::AlignCenter,
+      const double height = painter.fontMetrics().height();
+      const double top = label.isAbove ? at.y() - height - 2 : at.y() - height / 2;
+      painter.drawText(QRectF(at.x() - 200, top, 400, height), Qt::AlignCenter,
                        labelWords(label.id));
     }
   }
@@ -88,7 +92,12 @@ void Table::paintRule(QPainter& painter) {
   int from = area.left();
   for (const Hanging& hanging : hanging_)
     if (hanging.panel == nullptr) from = std::max(from, hanging.tag->geometry().right() + 16);
-  const QTransform& scale = panels_.back().toTable;
+  // The scale of the last drawing that shows something.
+  const auto drawn = std::find_if(panels_.rbegin(), panels_.rend(), [](const Placed& placed) {
+    return !placed.panel.drawing.shapes.empty();
+  });
+  if (drawn == panels_.rend()) return;
+  const QTransform& scale = drawn->toTable;
   paintGraduatedRule(painter,
                      QRectF(QPointF(from, area.top()), QPointF(area.right() - 8, area.bottom())),
                      scale.m11(), document_.plan().units, palette_);

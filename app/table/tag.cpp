@@ -146,7 +146,7 @@ QSize Tag::restingSize() const {
 }
 
 QString Tag::shownFigure() const {
-  const QString text = entry_ != nullptr ? entry_->text() : content_.text;
+  QString text = entry_ != nullptr ? entry_->text() : content_.text;
   if (!text.isEmpty()) return text;
   return content_.placeholder.isEmpty() ? "0000" : content_.placeholder;
 }

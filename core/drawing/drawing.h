@@ -45,7 +45,8 @@ struct TagSpot {
 /// A word in the drawing. Only an id here: the words stand at the edge, where they are translated.
 struct DrawingLabel {
   std::string id;  // "view.head"
-  Point at;        // its middle
+  Point at;        // its middle, or what it stands above
+  bool isAbove = false;
 };
 
 struct Drawing {

@@ -20,6 +20,11 @@ class FlatCase {
     const PlannedPart* board = plan_.part("board");
     const PlannedPart* covering = plan_.part("covering");
     const PlannedPart* stiffener = plan_.part("stiffener");
+    if (board == nullptr) {
+      const Box box = boundsOf(drawing_);
+      const char* label = plan_.parts.empty() ? "flat.waits" : "flat.no-boards";
+      drawing_.labels.push_back({label, {(box.left + box.right) / 2, box.top}, true});
+    }
     if (covering != nullptr) hangCovering(*covering);
     if (board != nullptr && board->places.size() == 2) hangBoards(*board, covering);
     if (stiffener != nullptr && !stiffener->places.empty()) hangStiffener(*stiffener, board);

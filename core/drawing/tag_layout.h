@@ -31,8 +31,8 @@ struct TagRoom {
 /// small for all, the last ones stand where they disturb least.
 std::vector<TagBox> layOutTags(const std::vector<TagWish>& wishes, const TagRoom& room);
 
-/// How many rows or columns tags of these lengths need on a side that has `room`: as many as keep each
-/// within it, at most 3.
+/// How many rows or columns tags of these lengths need on a side that has `room`: as many as keep
+/// each within it, at most 3.
 int rowsNeeded(const std::vector<double>& lengths, double apart, double room);
 
 /// Whether two boxes are nearer than `apart`.

@@ -96,10 +96,10 @@ Drawing drawTextBlock(const Plan& plan) {
                Side::Right);
   addDimension(drawing, {spineLeft, -off}, {spineRight, -off}, "spine_thickness", Side::Below);
   drawing.tags.push_back({"spine_shape", {spineLeft, k.height}, Side::Above});
-  drawing.labels = {{"view.face", {k.width / 2, k.height / 2}},
-                    {"view.spine", {spineMiddle, k.height + off}},
-                    {"view.head", {k.width / 2, middle + thick / 2 + off}},
-                    {"view.board", {k.width / 2, boardBottom + k.board + off}}};
+  drawing.labels = {{"view.face", {k.width / 2, k.height / 2}, false},
+                    {"view.spine", {spineMiddle, k.height}, true},
+                    {"view.head", {k.width / 2, middle + thick / 2}, true},
+                    {"view.board", {k.width / 2, boardBottom + k.board}, true}};
   return drawing;
 }
 
