@@ -28,6 +28,7 @@ struct Wishes {
   QString screenshot;
   Stage stage = Stage::Measure;
   QSize size{1280, 800};
+  QString select;
   QString units;
   double fontScale = 1.0;
   bool benchTheme = false;
@@ -51,6 +52,7 @@ class ArgumentReader {
                         {"screenshot", "Write a picture of the window and end", "file"},
                         {"stage", "measure or case", "stage"},
                         {"size", "Width and height of the window, like 1280x800", "WxH"},
+                        {"select", "A figure or piece to ask about, like board_width", "id"},
                         {"units", "mm or in", "units"},
                         {"font-scale", "0.5 to 3", "factor"},
                         {"theme", "light or bench", "theme"}});
@@ -65,6 +67,7 @@ class ArgumentReader {
     wishes.job = parser_.positionalArguments().value(0);
     wishes.demo = parser_.isSet("demo");
     wishes.screenshot = parser_.value("screenshot");
+    wishes.select = parser_.value("select");
     if (!readStage(wishes) || !readSize(wishes) || !readLook(wishes)) return std::nullopt;
     return wishes;
   }
@@ -177,6 +180,7 @@ int launch(QApplication& application) {
   if (!job.isEmpty()) window.table().setFocus();
   if (!wishes->units.isEmpty())
     window.document().preview("units", Entry{wishes->units.toStdString(), {}});
+  if (!wishes->select.isEmpty()) window.table().select(wishes->select);
   if (!wishes->screenshot.isEmpty()) return photograph(window, *wishes);
   window.show();
   // Drawing an SVG icon costs more than the window's own first paint: it comes after.

@@ -53,10 +53,10 @@ Length gapPressed(const Joint& joint);
 /// law of cosines gives the turn at which it reaches the gap.
 double openingAngle(const Joint& joint, Length gap);
 
-/// gapFormed run backwards: the set-back at which the formed path is as long as `gap`. `joint.setback`
-/// is not read. NaN when the gap is under t + |e| + b, where the board has no place. The gap is met to
-/// 1e-11 mm; the set-back to 1e-8 mm, save within 0.01 mm of a rod just as wide as the groove, where the
-/// gap hardly changes with it: there to 1e-5 mm.
+/// gapFormed run backwards: the set-back at which the formed path is as long as `gap`.
+/// `joint.setback` is not read. NaN when the gap is under t + |e| + b, where the board has no
+/// place. The gap is met to 1e-11 mm; the set-back to 1e-8 mm, save within 0.01 mm of a rod just as
+/// wide as the groove, where the gap hardly changes with it: there to 1e-5 mm.
 Length setbackForGap(const Joint& joint, Length gap, Length rod);
 
 /// Cloth used to fold round a board's edge onto its inside: two quarter turns about the arrises at

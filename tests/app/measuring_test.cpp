@@ -119,6 +119,7 @@ TEST_F(Measuring, readingsAreShownAsTheirMeanAndKeptUntilTypedOver) {
 struct Wrong {
   const char* text;
   const char* message;
+  friend void PrintTo(const Wrong& each, std::ostream* out) { *out << each.text; }
 };
 
 class WrongEntry : public BenchWindow, public ::testing::WithParamInterface<Wrong> {};

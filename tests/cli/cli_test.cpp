@@ -115,6 +115,7 @@ struct BadJob {
   const char* name;
   std::string text;
   const char* message;
+  friend void PrintTo(const BadJob& each, std::ostream* out) { *out << each.name; }
 };
 
 class CliRefuses : public ::testing::TestWithParam<BadJob> {};

@@ -98,6 +98,7 @@ struct Mistake {
   const char* from;
   const char* to;
   const char* message;  // file:line:column and what must stand in the words
+  friend void PrintTo(const Mistake& each, std::ostream* out) { *out << each.name; }
 };
 
 class RuleFileMistake : public ::testing::TestWithParam<Mistake> {};

@@ -212,6 +212,7 @@ struct Refusal {
   const char* field;
   Written value;
   const char* issue;
+  friend void PrintTo(const Refusal& each, std::ostream* out) { *out << each.field; }
 };
 
 class RefusedEntry : public ::testing::TestWithParam<Refusal> {};

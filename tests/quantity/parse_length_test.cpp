@@ -19,6 +19,7 @@ static_assert(!std::is_constructible_v<Length, double>, "the unit is always name
 struct Readable {
   const char* text;
   double mm;
+  friend void PrintTo(const Readable& each, std::ostream* out) { *out << each.text; }
 };
 
 class ReadableLength : public ::testing::TestWithParam<Readable> {};
@@ -52,6 +53,7 @@ TEST(ParseLength, aBareFigureIsInTheUnitInUse) {
 struct Refused {
   const char* text;
   LengthFault fault;
+  friend void PrintTo(const Refused& each, std::ostream* out) { *out << each.text; }
 };
 
 class RefusedLength : public ::testing::TestWithParam<Refused> {};

@@ -63,6 +63,7 @@ struct Mistake {
   const char* from;
   const char* to;
   const char* message;
+  friend void PrintTo(const Mistake& each, std::ostream* out) { *out << each.name; }
 };
 
 class JobMistake : public ::testing::TestWithParam<Mistake> {};
