@@ -33,7 +33,7 @@ QString influenceText(Document& document, std::size_t node) {
     parts << text(plan.method->titleOf(influence.input).text) + " " + change;
   }
   if (parts.isEmpty()) return {};
-  return tr("1 mm more of it would move this by: %1.").arg(parts.join("; "));
+  return tr("What 1 mm more in each would do here: %1.").arg(parts.join("; "));
 }
 
 QString rangeText(const Plan& plan, const InputRule& rule) {

@@ -62,6 +62,28 @@ TEST_F(Program, refusesWhatItDoesNotKnow) {
   }
 }
 
+TEST_F(Program, keepsItsFigureUnderACommaLocale) {
+  const CommaLocale comma;
+  const std::string picture = folder_.path() + "/comma.png";
+  const std::string other = folder_.path() + "/point.png";
+  std::vector<std::string> command{"env", "XDG_DATA_HOME=" + folder_.path(),
+                                   "QT_QPA_PLATFORM=offscreen"};
+  std::vector<std::string> rest{kProgram, kJob, "--stage", "case", "--screenshot"};
+  for (const std::string& variable : comma.environment()) rest.insert(rest.begin(), variable);
+  command.insert(command.end(), rest.begin(), rest.end());
+  command.push_back(picture);
+  ASSERT_EQ(run(command).code, 0);
+  ASSERT_EQ(drapery({kJob, "--stage", "case", "--screenshot", other}).code, 0);
+  // The same drawing; only the decimal signs differ.
+  const QImage a(QString::fromStdString(picture)), b(QString::fromStdString(other));
+  ASSERT_EQ(a.size(), b.size());
+  int different = 0;
+  for (int y = 0; y < a.height(); ++y)
+    for (int x = 0; x < a.width(); ++x) different += a.pixel(x, y) != b.pixel(x, y) ? 1 : 0;
+  EXPECT_GT(different, 0);
+  EXPECT_LT(different, a.width() * a.height() / 100);
+}
+
 TEST_F(Program, saysItsVersion) {
   EXPECT_THAT(drapery({"--version"}).out, HasSubstr("drapery 0."));
 }

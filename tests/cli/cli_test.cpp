@@ -314,13 +314,27 @@ for kind, path in zip(sys.argv[2::2], sys.argv[3::2]):
   EXPECT_EQ(checked.code, 0) << checked.err;
 }
 
-// A comma locale must not reach the files.
+// A comma locale must not reach the files, and the program must be running in one for this to mean
+// anything.
 TEST(Cli, writesPointsUnderACommaLocale) {
-  ::setenv("LC_ALL", "de_DE.UTF-8", 1);
-  const Finished done = cli({"plan", kDemo + "tide-ledger.json"});
-  ::unsetenv("LC_ALL");
+  const CommaLocale comma;
+  std::vector<std::string> command{"env"};
+  for (const std::string& variable : comma.environment()) command.push_back(variable);
+  const auto under = [&](std::vector<std::string> rest) {
+    rest.insert(rest.begin(), command.begin(), command.end());
+    return run(rest);
+  };
+  ASSERT_THAT(under({"locale", "decimal_point"}).out, StartsWith(","));
+  const Finished done = under({kCli, "plan", kDemo + "tide-ledger.json"});
   EXPECT_EQ(done.code, 0);
-  EXPECT_DOUBLE_EQ(json::parse(done.out)["values"]["text_height"]["value"], 210.4);
+  EXPECT_DOUBLE_EQ(
+      json::parse(done.out)["values"]["joint_gap"]["value"].get<double>(),
+      json::parse(cli({"plan", kDemo + "tide-ledger.json"}).out)["values"]["joint_gap"]["value"]);
+  const std::string pdf = comma.folder() + "/slip.pdf";
+  const Finished exported = under(
+      {kCli, "export", kDemo + "tide-ledger.json", "--what", "slip", "--as", "pdf", "-o", pdf});
+  EXPECT_EQ(exported.code, 0) << exported.err;
+  EXPECT_THAT(run({"pdftotext", "-layout", pdf, "-"}).out, HasSubstr("140 × 216.5 mm"));
 }
 
 }  // namespace

@@ -75,6 +75,16 @@ std::vector<std::string> TemporaryFolder::names() const {
   return all;
 }
 
+CommaLocale::CommaLocale() {
+  const Finished made =
+      run({"localedef", "-i", "de_DE", "-f", "UTF-8", folder_.path() + "/de_DE.UTF-8"});
+  if (made.code != 0) throw std::runtime_error("localedef: " + made.err);
+}
+
+std::vector<std::string> CommaLocale::environment() const {
+  return {"LOCPATH=" + folder_.path(), "LC_ALL=de_DE.UTF-8"};
+}
+
 std::string readFile(const std::string& path) {
   std::ifstream in(path, std::ios::binary);
   return {std::istreambuf_iterator<char>(in), std::istreambuf_iterator<char>()};

@@ -31,6 +31,19 @@ class TemporaryFolder {
   std::string path_;
 };
 
+/// Makes the German locale, whose decimal sign is a comma, in a folder of its own (glibc's
+/// localedef), so that a test does not depend on what the machine has. The variables that choose it
+/// for a program.
+class CommaLocale {
+ public:
+  CommaLocale();
+  [[nodiscard]] std::vector<std::string> environment() const;
+  [[nodiscard]] const std::string& folder() const { return folder_.path(); }
+
+ private:
+  TemporaryFolder folder_;
+};
+
 std::string readFile(const std::string& path);
 /// A file of the project, by its path from the root.
 std::string projectFile(const std::string& name);
