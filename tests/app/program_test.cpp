@@ -28,7 +28,7 @@ TEST_F(Program, takesItsPicture) {
   const std::string picture = folder_.path() + "/case.png";
   const Finished done =
       drapery({kJob, "--screenshot", picture, "--stage", "case", "--size", "1024x700", "--units",
-               "in", "--font-scale", "1.5", "--theme", "bench"});
+               "in", "--font-scale", "1.5", "--theme", "bench", "--select", "board_width"});
   ASSERT_EQ(done.code, 0) << done.err;
   const QImage image(QString::fromStdString(picture));
   EXPECT_EQ(image.size(), QSize(1024, 700));

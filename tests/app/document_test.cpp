@@ -1,0 +1,117 @@
+// The open book: random edits, and back.
+#include "app/document/document.h"
+
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include "store/job_file.h"
+#include "tests/support/books.h"
+#include "tests/support/command.h"
+
+namespace drapery::test {
+namespace {
+
+std::string textOf(const Document& document) { return writeJob(document.job()); }
+
+/// An edit as a binder might make one: mostly sound, sometimes not.
+std::pair<std::string, FieldValue> anyEdit() {
+  static const std::vector<std::pair<std::string, std::vector<std::string>>> kEdits{
+      {"given/text_height", {"210 mm", "8 1/4 in", "199,5 mm", "40 m", "high"}},
+      {"given/text_width", {"144 mm", "5 5/8 in", "0"}},
+      {"given/board_thickness", {"2.4 mm", "3/32 in", "99"}},
+      {"allowances/margin", {"15 mm", "3/4 in", ""}},
+      {"allowances/stiffener_school", {"flush", "spine", "none"}},
+      {"title", {"Seed list", "Choir book", ""}},
+      {"units", {"mm", "in"}},
+      {"round", {"0.5 mm", "1/16 in", "0"}},
+      {"method", {"case-sunk-joint", "case-fixed-gap"}}};
+  const auto& [field, values] = *rc::gen::elementOf(kEdits);
+  const std::string value = *rc::gen::elementOf(values);
+  const bool forgets = value.empty() && field.starts_with("allowances/");
+  return {field, forgets ? FieldValue() : FieldValue(Entry{value, {}})};
+}
+
+// After each kept edit the file holds the job; undone to the beginning it is the book that was
+// opened, save that what was set for another method still waits; redone to the end it is the edited
+// one.
+RC_GTEST_PROP(AnyEdits, areInTheFileAndCanBeUndone, ()) {
+  const TemporaryFolder folder;
+  const std::string path = folder.write("job.json", writeJob(plainJob()));
+  Document document{MethodLibrary()};
+  RC_ASSERT(document.open(QString::fromStdString(path)).empty());
+  const Job before = document.job();
+  const int edits = *rc::gen::inRange(1, 12);
+  for (int i = 0; i < edits; ++i) {
+    const auto [field, value] = anyEdit();
+    const std::string held = textOf(document);
+    const auto issue = document.keep(field, value);
+    if (issue) RC_ASSERT(textOf(document) == held);
+    if (document.undoStack()->count() > 0) RC_ASSERT(readFile(path) == textOf(document));
+  }
+  const std::string edited = textOf(document);
+  while (document.undoStack()->canUndo()) document.undoStack()->undo();
+  RC_ASSERT(document.job().given == before.given);
+  RC_ASSERT(document.job().allowances == before.allowances);
+  RC_ASSERT(document.job().title == before.title);
+  RC_ASSERT(document.job().method == before.method);
+  RC_ASSERT(document.job().units == before.units);
+  RC_ASSERT(document.job().round == before.round);
+  while (document.undoStack()->canRedo()) document.undoStack()->redo();
+  RC_ASSERT(textOf(document) == edited);
+  RC_ASSERT(folder.names() == std::vector<std::string>{"job.json"});
+}
+
+TEST(Document, aPreviewIsSeenAndNotKept) {
+  Document document{MethodLibrary()};
+  const TemporaryFolder folder;
+  const std::string path = folder.write("job.json", writeJob(plainJob()));
+  ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
+  EXPECT_FALSE(document.preview("given/text_width", Entry{std::string("160"), {}}));
+  EXPECT_DOUBLE_EQ(valueOf(document.plan(), "text_width"), 160);
+  EXPECT_EQ(document.preview("given/text_width", Entry{std::string("x"), {}})->id,
+            "length-not-one");
+  document.endPreview();
+  EXPECT_DOUBLE_EQ(valueOf(document.plan(), "text_width"), 144);
+  EXPECT_EQ(readFile(path), writeJob(plainJob()));
+}
+
+TEST(Document, anotherUnitBringsItsRuleInOneStep) {
+  const TemporaryFolder folder;
+  Job job = plainJob();
+  job.round = std::string("0.5 mm");
+  const std::string path = folder.write("job.json", writeJob(job));
+  Document document{MethodLibrary()};
+  ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
+  document.keepUnits("in");
+  EXPECT_DOUBLE_EQ(document.plan().mark.mm(), 25.4 / 32);
+  EXPECT_EQ(document.undoStack()->count(), 1);
+  document.undoStack()->undo();
+  EXPECT_EQ(document.job().round, job.round);
+  EXPECT_EQ(document.job().units, Units::Millimetres);
+}
+
+TEST(Document, aHalfMeasuredBookCanBeOpened) {
+  const TemporaryFolder folder;
+  Job job = plainJob();
+  job.given.erase("text_width");
+  job.given.erase("board_thickness");
+  Document document{MethodLibrary()};
+  const std::string path = folder.write("job.json", writeJob(job));
+  EXPECT_TRUE(document.open(QString::fromStdString(path)).empty());
+  EXPECT_EQ(document.missing(), (std::vector<std::string>{"text_width", "board_thickness"}));
+}
+
+TEST(Document, aFileThatWentAwayIsWrittenAnew) {
+  const TemporaryFolder folder;
+  const std::string path = folder.write("job.json", writeJob(plainJob()));
+  Document document{MethodLibrary()};
+  ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
+  std::remove(path.c_str());
+  EXPECT_FALSE(document.keep("title", Entry{std::string("Again"), {}}));
+  EXPECT_TRUE(document.isSaved());
+  EXPECT_EQ(readFile(path), writeJob(document.job()));
+}
+
+}  // namespace
+}  // namespace drapery::test

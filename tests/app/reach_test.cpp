@@ -1,0 +1,103 @@
+// Everything by keyboard, everything with a name, and one drawing at a time where there is little
+// room.
+#include <gmock/gmock.h>
+
+#include <set>
+
+#include "tests/app/bench_window.h"
+
+namespace drapery::test {
+namespace {
+
+class Reach : public BenchWindow {};
+
+TEST_F(Reach, tabComesToEverythingThatCanBeUsed) {
+  openPlain();
+  for (const Stage stage : allStages()) {
+    window_->setStage(stage);
+    QApplication::processEvents();
+    window_->table().tags().front()->focusTarget()->setFocus();
+    std::set<QWidget*> reached;
+    while (QApplication::focusWidget() != nullptr &&
+           reached.insert(QApplication::focusWidget()).second)
+      press(Qt::Key_Tab);
+    for (QWidget* widget : window_->findChildren<QWidget*>()) {
+      const bool isUsable =
+          widget->isVisible() && widget->isEnabled() && (widget->focusPolicy() & Qt::TabFocus) != 0;
+      if (isUsable && !widget->objectName().startsWith("qt_")) {
+        EXPECT_TRUE(reached.contains(widget)) << widget->objectName().toStdString();
+      }
+    }
+  }
+}
+
+TEST_F(Reach, everythingThatTakesTheFocusHasAName) {
+  openPlain();
+  showCase();
+  int named = 0;
+  for (QWidget* widget : window_->findChildren<QWidget*>()) {
+    if (!widget->isVisible() || (widget->focusPolicy() & Qt::TabFocus) == 0) continue;
+    if (widget->objectName().startsWith("qt_")) continue;
+    EXPECT_FALSE(widget->accessibleName().isEmpty()) << widget->objectName().toStdString();
+    ++named;
+  }
+  EXPECT_GT(named, 25);
+}
+
+TEST_F(Reach, enterLeadsThroughTheWholeCase) {
+  openPlain();
+  showCase();
+  window_->table().startTyping();
+  std::vector<std::string> way;
+  for (int i = 0; i < 20 && QApplication::focusWidget() != &window_->table(); ++i) {
+    way.push_back(QApplication::focusWidget()->objectName().toStdString());
+    press(Qt::Key_Return);
+    if (way.size() > 1 && way.back() == way[way.size() - 2])
+      press(Qt::Key_Tab);  // a choice keeps Enter
+  }
+  for (const char* tag :
+       {"tag.setback", "tag.rod_diameter", "tag.square_fore_edge", "tag.margin", "tag.square_head"})
+    EXPECT_THAT(way, ::testing::Contains(tag));
+}
+
+TEST_F(Reach, withLargeLettersOneDrawingAtATime) {
+  setFontScale(1.5);
+  window_ = std::make_unique<MainWindow>(MethodLibrary(), lightPalette());
+  window_->show();
+  window_->resize(1280, 800);
+  openPlain();
+  showCase();
+  EXPECT_TRUE(isShown("tag.setback"));
+  EXPECT_FALSE(isShown("tag.margin"));
+  click("table.switch");
+  EXPECT_TRUE(isShown("tag.margin"));
+  EXPECT_FALSE(isShown("tag.setback"));
+  const auto tags = window_->table().tags();
+  for (std::size_t i = 0; i < tags.size(); ++i)
+    for (std::size_t k = i + 1; k < tags.size(); ++k)
+      EXPECT_FALSE(tags[i]->geometry().intersects(tags[k]->geometry()))
+          << tags[i]->value() << " and " << tags[k]->value();
+  // Enter at the joint's last measure goes on in the flat case.
+  click("table.switch");
+  entry("square_fore_edge")->setFocus();
+  press(Qt::Key_Return);
+  EXPECT_TRUE(isShown("tag.margin"));
+  setFontScale(1.0);
+}
+
+TEST_F(Reach, aClickOnABoardLightsItsSlip) {
+  openPlain();
+  showCase();
+  Table& table = window_->table();
+  // The boards lie where the flat case is drawn: look for one along the middle of its panel.
+  QString found;
+  for (int x = 0; x < table.width() && found != "board"; x += 6) {
+    QTest::mouseClick(&table, Qt::LeftButton, {}, QPoint(x, table.height() * 2 / 3));
+    found = table.selected();
+  }
+  EXPECT_EQ(found, "board");
+  EXPECT_TRUE(find<QAbstractButton>("slip.board")->isChecked());
+}
+
+}  // namespace
+}  // namespace drapery::test

@@ -1,0 +1,151 @@
+// Every finding of the shipped rule files: brought up by a worked example or by a house rule, and
+// its words whole in both units.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <fstream>
+#include <set>
+
+#include "core/plan/job_field.h"
+#include "store/open_job.h"
+#include "store/plan_json.h"
+#include "tests/support/books.h"
+#include "tests/support/command.h"
+#include "words/finding_words.h"
+#include "words/issue_words.h"
+
+namespace drapery::test {
+namespace {
+
+using ::testing::HasSubstr;
+using ::testing::Not;
+
+struct Trouble {
+  const char* finding;
+  const char* method;
+  std::vector<std::pair<const char*, Written>> said;
+  Severity severity;
+  friend void PrintTo(const Trouble& each, std::ostream* out) { *out << each.finding; }
+};
+
+class EveryFinding : public ::testing::TestWithParam<Trouble> {};
+
+Plan planOfTrouble(const Trouble& trouble) {
+  Job job = plainJob(trouble.method);
+  for (const auto& [field, value] : trouble.said) setField(job, field, Entry{value, {}});
+  const auto outcome = planOf(job);
+  EXPECT_TRUE(outcome.issues.empty());
+  return outcome.plan;
+}
+
+TEST_P(EveryFinding, comesUpWithItsWords) {
+  const Plan plan = planOfTrouble(GetParam());
+  ASSERT_TRUE(hasFinding(plan, GetParam().finding));
+  for (const PlannedFinding& finding : plan.findings) {
+    if (finding.rule->id != GetParam().finding) continue;
+    EXPECT_EQ(finding.rule->severity, GetParam().severity);
+    for (const Units units : {Units::Millimetres, Units::Inches}) {
+      const Notation notation{units, plan.mark, '.'};
+      for (const std::string& words :
+           {findingSays(finding, notation), findingRemedy(finding, notation)}) {
+        EXPECT_THAT(words, Not(HasSubstr("–"))) << words;
+        EXPECT_THAT(words, Not(HasSubstr("{"))) << words;
+        EXPECT_TRUE(words.ends_with(".")) << words;
+      }
+    }
+  }
+  // The same book a little better does not bring it up.
+  EXPECT_FALSE(hasFinding(planOf(plainJob()).plan, GetParam().finding));
+}
+
+const std::vector<Trouble> kTroubles{
+    {"spine-much-thinner", "case-sunk-joint", {{"given/spine_thickness", 22.4}}, Severity::Stop},
+    {"spine-thinner", "case-sunk-joint", {{"given/spine_thickness", 23.9}}, Severity::Mind},
+    {"square-negative",
+     "case-sunk-joint",
+     {{"round", 10.0},
+      {"given/text_height", 213.0},
+      {"allowances/square_head", 0.5},
+      {"allowances/square_tail", 0.5}},
+     Severity::Stop},
+    {"square-small", "case-sunk-joint", {{"allowances/square_tail", 1.4}}, Severity::Mind},
+    {"square-under-headband", "case-sunk-joint", {{"given/headband_height", 3.2}}, Severity::Mind},
+    {"board-vanishes",
+     "case-sunk-joint",
+     {{"given/text_width", 20.0}, {"allowances/setback", 23.5}},
+     Severity::Stop},
+    {"corner-past-edge", "case-sunk-joint", {{"allowances/margin", 2.0}}, Severity::Stop},
+    {"corner-lumpy", "case-sunk-joint", {{"allowances/corner_ratio", 3.5}}, Severity::Mind},
+    {"turn-in-short", "case-sunk-joint", {{"allowances/margin", 8.5}}, Severity::Mind},
+    {"gap-too-short", "case-fixed-gap", {{"allowances/joint_gap", 4.7}}, Severity::Stop},
+};
+INSTANTIATE_TEST_SUITE_P(Shipped, EveryFinding, ::testing::ValuesIn(kTroubles));
+
+/// A house's own method on the shipped ground that overrides one formula.
+Plan houseRule(const std::string& id, const std::string& formula) {
+  const std::string text =
+      "schema = \"drapery-method/1\"\nid = \"house\"\nbase = \"case-sunk-joint\"\ntitle = "
+      "\"House\"\n"
+      "[[derive]]\nid = \"" +
+      id + "\"\nformula = \"" + formula + "\"\n";
+  const MethodLibrary library;
+  const auto loaded =
+      loadMethod({"house.toml", text}, [&](std::string_view base) { return library.source(base); });
+  EXPECT_TRUE(loaded.issues.empty()) << placedWords(loaded.issues.front(), {});
+  return Planner(loaded.method).plan(plainJob("house")).plan;
+}
+
+// A house that cuts its corners by the board alone, and one whose gap is too tight: what the
+// shipped formulas rule out is found when a house's own do not.
+TEST(HouseRules, areTriedLikeTheShippedOnes) {
+  const Plan bare = houseRule("corner_distance", "corner_ratio * board_thickness / 2");
+  EXPECT_TRUE(hasFinding(bare, "corner-bare"));
+  EXPECT_EQ(bare.method->derived[bare.method->nodes[*bare.method->find("corner_distance")].rule]
+                .because.text,
+            "From the board's corner to the cut at 45 degrees: one and a half boards, and never so "
+            "near that the "
+            "corner is bare.");
+  // Just over the least gap the boards are pulled closer than planned, and a taut gap does not
+  // open.
+  const Plan tight = houseRule("joint_gap", "gap_taut - edge_height - board_thickness / 4");
+  EXPECT_TRUE(hasFinding(tight, "cannot-open-flat"));
+  EXPECT_LT(valueOf(tight, "square_fore_edge_exact"), 3.0);
+}
+
+TEST(EveryFindingOfTheRuleFiles, isTriedHere) {
+  std::set<std::string> tried{"corner-bare", "cannot-open-flat"};  // by house rules, above
+  for (const Trouble& trouble : kTroubles) tried.insert(trouble.finding);
+  for (const char* id : {"case-sunk-joint", "case-fixed-gap"}) {
+    const MethodPtr method = shippedMethod(id);
+    for (const FindingRule& rule : method->findings)
+      EXPECT_TRUE(tried.contains(rule.id)) << rule.id;
+  }
+}
+
+TEST(EveryInput, saysWhatItIsAndWhereItsUsualValueComesFrom) {
+  for (const char* id : {"case-sunk-joint", "case-fixed-gap"}) {
+    const MethodPtr method = shippedMethod(id);
+    for (const InputRule& rule : method->inputs) {
+      EXPECT_FALSE(rule.title.text.empty()) << rule.id;
+      // A supposed figure that is no formula needs its source.
+      const bool isFigure = !rule.fallback.empty() && rule.fallback.text.find_first_not_of(
+                                                          "0123456789.") == std::string::npos;
+      if (isFigure) {
+        EXPECT_FALSE(rule.practice.empty()) << rule.id;
+      }
+    }
+    for (const DerivedRule& rule : method->derived)
+      EXPECT_FALSE(rule.because.text.empty()) << rule.id;
+  }
+}
+
+TEST(PlanJson, holdsNoNullForAnyTrouble) {
+  for (const Trouble& trouble : kTroubles) {
+    const std::string json = writePlanJson(plainJob(trouble.method), planOfTrouble(trouble));
+    EXPECT_THAT(json, Not(HasSubstr("null"))) << trouble.finding;
+    EXPECT_THAT(json, HasSubstr("\"id\": \"" + std::string(trouble.finding) + "\""));
+  }
+}
+
+}  // namespace
+}  // namespace drapery::test
