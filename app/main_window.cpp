@@ -143,7 +143,9 @@ void MainWindow::copy() {
   QString path = ask_.saveJob(this, suggestedName("-copy.json"));
   if (path.isEmpty()) return;
   if (QFileInfo(path).suffix().isEmpty()) path += ".json";
-  if (const auto issue = document_.copyTo(path)) return onSaveFailed(*issue);
+  if (const auto issue = document_.copyTo(path))
+    return banner_->say(Severity::Stop, issueText(*issue, {}),
+                        {{tr("Try another place"), [this] { copy(); }}});
   banner_->say(Severity::Note, tr("You now work on the copy, %1.").arg(path));
 }
 

@@ -156,6 +156,26 @@ TEST_F(Window, aCopyIsItsOwnBook) {
   EXPECT_EQ(saved().given.at("text_width").value, Written(144.0));
 }
 
+TEST_F(Window, aPlaceThatCannotBeWrittenIsToldAndAnotherOffered) {
+  openPlain();
+  FileQuestions questions = fileDialogs();
+  QString answer = QString::fromStdString(folder_.path() + "/no/such/folder/copy.json");
+  questions.saveJob = [&](QWidget*, const QString&) { return answer; };
+  questions.savePdf = [&](QWidget*, const QString&) {
+    return QString::fromStdString(folder_.path() + "/no/slip.pdf");
+  };
+  window_->setQuestions(questions);
+  click("docket.copy");
+  EXPECT_THAT(banner().toStdString(),
+              HasSubstr("copy.json cannot be written: No such file or directory"));
+  EXPECT_EQ(document().path().toStdString(), path_);
+  answer = QString::fromStdString(folder_.path() + "/copy.json");
+  click("banner.way0");
+  EXPECT_EQ(document().path(), answer);
+  click("docket.slip");
+  EXPECT_THAT(banner().toStdString(), HasSubstr("slip.pdf cannot be written"));
+}
+
 class ForeignChange : public Window {
  protected:
   void changeUnderneath() {
