@@ -47,6 +47,9 @@ MainWindow::MainWindow(MethodLibrary library, const Palette& palette, QWidget* p
   const auto showPlan = [this] { slips_->setPlan(document_.plan()); };
   connect(&document_, &Document::jobChanged, this, showPlan);
   connect(&document_, &Document::planChanged, this, showPlan);
+  connect(table_, &Table::refused, this, [this](const Issue& issue) {
+    banner_->say(Severity::Stop, QString::fromStdString(placedWords(issue, {})));
+  });
   connect(table_, &Table::selectionChanged, slips_, &SlipTray::setSelected);
   connect(slips_, &SlipTray::selected, this, [this](const QString& part) {
     table_->select(table_->selected() == part ? QString() : part);

@@ -134,6 +134,14 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
   return std::nullopt;
 }
 
+/// A rule file with a mistake in it is not taken up: the book could not be planned any more.
+std::optional<Issue> Document::issueOfMethod(const std::string& id) const {
+  LoadedMethod loaded = library_.load(id);
+  if (loaded.method != nullptr) return std::nullopt;
+  if (!loaded.issues.empty()) return std::move(loaded.issues.front());
+  return Issue{"method-unknown", {{"value", shortened(id)}, {"allowed", "-"}}, "method", {}, {}};
+}
+
 std::optional<Issue> Document::preview(const std::string& field, const FieldValue& value) {
   Job draft = job_;
   setField(draft, field, value);
@@ -156,8 +164,8 @@ std::optional<Issue> Document::keep(const std::string& field, const FieldValue& 
   }
   Job draft = job_;
   setField(draft, field, value);
-  if (field != "method")
-    if (auto issue = issueOf(field, draft)) return issue;
+  if (auto issue = field == "method" ? issueOfMethod(draft.method) : issueOf(field, draft))
+    return issue;
   undo_.push(new EditCommand(*this, field, value));
   return std::nullopt;
 }

@@ -67,6 +67,7 @@ class Document : public QObject {
   void adopt(Job job, QString path);
   void replan(const Job& job);
   [[nodiscard]] std::vector<std::string> allowancesOf(const std::string& method) const;
+  [[nodiscard]] std::optional<Issue> issueOfMethod(const std::string& id) const;
   [[nodiscard]] std::optional<Issue> issueOf(const std::string& field, const Job& job);
 
   MethodLibrary library_;

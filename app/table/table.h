@@ -39,6 +39,8 @@ class Table : public QWidget {
 
  signals:
   void selectionChanged(const QString& subject);
+  /// A choice that cannot be taken up, such as a rule file with a mistake in it.
+  void refused(const drapery::Issue& issue);
 
  protected:
   void paintEvent(QPaintEvent* event) override;

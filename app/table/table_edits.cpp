@@ -107,7 +107,11 @@ void Table::onChosen(Tag* tag, int option) {
                           : document_.plan().method->input(tag->value())->options;
   if (index >= options.size()) return;
   if (field == "units") return document_.keepUnits(options[index]);
-  document_.keep(field, Entry{options[index], {}});
+  messages_.erase(tag->value());
+  if (const auto issue = document_.keep(field, Entry{options[index], {}})) {
+    emit refused(*issue);
+    refresh();  // the choice shows what holds
+  }
 }
 
 void Table::goOnFrom(Tag* tag) {

@@ -75,8 +75,8 @@ void findDuplicates(const Node& root, IssuePlacer& placer) {
   }
 }
 
-Node mergedRoot(const Chain& chain) {
-  Node merged = chain.roots.back();
+Node mergedRoot(Chain& chain) {
+  Node merged = std::move(chain.roots.back());
   for (std::size_t i = chain.roots.size() - 1; i-- > 0;)
     merged = mergeBase(std::move(merged), chain.roots[i]);
   return merged;

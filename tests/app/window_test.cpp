@@ -176,6 +176,27 @@ TEST_F(Window, aPlaceThatCannotBeWrittenIsToldAndAnotherOffered) {
   EXPECT_THAT(banner().toStdString(), HasSubstr("slip.pdf cannot be written"));
 }
 
+TEST_F(Window, aHouseRuleWithAMistakeIsToldAndNotTakenUp) {
+  const std::string own = folder_.path() + "/drapery/methods";
+  std::filesystem::create_directories(own);
+  folder_.write("drapery/methods/house.toml",
+                "schema = \"drapery-method/1\"\nid = \"house\"\nbase = \"case-sunk-joint\"\ntitle "
+                "= \"Our house\"\n"
+                "[[derive]]\nid = \"board_width\"\nformula = \"text_widht\"\n");
+  window_ = std::make_unique<MainWindow>(MethodLibrary(own), lightPalette());
+  window_->show();
+  openPlain();
+  showCase();
+  const std::string before = readFile(path_);
+  EXPECT_EQ(find<QComboBox>("tag.method")->itemText(2), "Our house");
+  choose("method", 2);
+  EXPECT_THAT(
+      banner().toStdString(),
+      HasSubstr("house.toml:7:12: \"text_widht\" is not known; did you mean \"text_width\"?"));
+  EXPECT_EQ(find<QComboBox>("tag.method")->currentText(), "Sunk joint, computed");
+  EXPECT_EQ(readFile(path_), before);
+}
+
 class ForeignChange : public Window {
  protected:
   void changeUnderneath() {
