@@ -43,8 +43,8 @@ std::vector<StagePanel> stagePanels(Stage stage, const Plan& plan) {
   if (stage == Stage::Measure) {
     panels.push_back({drawTextBlock(plan), 1.0});
   } else {
-    panels.push_back({drawJoint(plan), 0.4});
-    panels.push_back({drawFlatCase(plan), 0.6});
+    panels.push_back({drawJoint(plan), 0.42});
+    panels.push_back({drawFlatCase(plan), 0.58});
   }
   return panels;
 }

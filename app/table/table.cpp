@@ -18,8 +18,8 @@ constexpr double kNotesEm = 21.0;
 constexpr double kRuleEm = 3.2;
 constexpr double kLeastDrawingEm = 34.0;
 constexpr double kLeastForTwoEm =
-    34.0;                              // under this height two drawings would only crowd each other
-constexpr double kLeastDrawing = 0.4;  // of a panel's width and height, whatever the tags want
+    34.0;  // under this height two drawings would only crowd each other
+constexpr double kLeastDrawing = 0.33;  // of a panel's width and height, whatever the tags want
 constexpr double kApart = 4.0;
 
 double em() { return 14.0 * fontScale(); }
@@ -207,7 +207,7 @@ double Table::roomFor(const Placed& placed, Side side) const {
 /// Each drawing as large as the tags around it allow.
 void Table::fitPanels() {
   for (Placed& placed : panels_) {
-    const double air = 1.5 * em();
+    const double air = 1.3 * em();
     const double caption = panelWords(placed.panel.drawing.id).isEmpty() ? 0.0 : 1.8 * em();
     const double words = placed.panel.drawing.labels.empty() ? 0.0 : 1.2 * em();
     const QRectF target =

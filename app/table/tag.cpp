@@ -20,7 +20,7 @@ constexpr double kCaption = 12.0;
 constexpr double kFigure = 17.0;
 constexpr double kUnit = 12.5;
 constexpr double kMessage = 12.0;
-constexpr int kMessageWidth = 300;
+constexpr int kMessageWidth = 210;
 constexpr int kPad = 5;
 
 QFont figureFont() { return textFont(kFigure, true); }
