@@ -53,7 +53,7 @@ TEST_F(Program, refusesWhatItDoesNotKnow) {
       {"--theme", "pink"},
       {"--colour"},
       {kJob, kJob},
-      {"/no/such.json", "--screenshot", "/tmp/x.png"},
+      {"/no/such.json", "--screenshot", folder_.path() + "/x.png"},
       {kJob, "--screenshot", folder_.path() + "/no/such/folder.png"}};
   for (const auto& arguments : wrong) {
     const Finished done = drapery(arguments);
