@@ -35,7 +35,8 @@ Job plainJob(const std::string& method) {
 }
 
 MethodPtr shippedMethod(const std::string& id) {
-  const LoadedMethod loaded = MethodLibrary().load(id);
+  static const MethodLibrary kLibrary;  // keeps what it has loaded, so that rules outlive the call
+  const LoadedMethod loaded = kLibrary.load(id);
   EXPECT_NE(loaded.method, nullptr) << id;
   return loaded.method;
 }
