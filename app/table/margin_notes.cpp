@@ -111,6 +111,8 @@ bool MarginNotes::eventFilter(QObject* watched, QEvent* event) {
 }
 
 void MarginNotes::setFloating(bool floating) {
+  if (floating == isFloating_) return;  // each of these lays all notes out anew
+  isFloating_ = floating;
   setFrameShape(floating ? QFrame::Box : QFrame::NoFrame);
   sheet_->setAutoFillBackground(floating);
   column_->setContentsMargins(floating ? 12 : 0, 16, 12, 8);

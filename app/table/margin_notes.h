@@ -45,6 +45,7 @@ class MarginNotes : public QScrollArea {
   const Palette& palette_;
   QWidget* sheet_;
   QVBoxLayout* column_;
+  bool isFloating_ = false;
   std::vector<NoteContent> contents_;
   std::vector<Note*> notes_;
 };
