@@ -90,6 +90,8 @@ void Table::setNotesFolded(bool folded) {
 }
 
 void Table::startTyping() {
+  startsTyping_ = !isVisible();
+  if (startsTyping_) return;
   for (const std::string& value : document_.missing()) {
     const auto tag = tags_.find(value);
     if (tag != tags_.end() && tag->second->isVisibleTo(this)) return tag->second->takeFocus();
@@ -135,7 +137,15 @@ QRect Table::drawingArea() const {
   return {0, 0, std::max(200, width() - notes), std::max(150, height() - rule)};
 }
 
+void Table::showEvent(QShowEvent*) {
+  refresh();
+  if (startsTyping_) startTyping();
+  startsTyping_ = false;
+}
+
+/// Nothing is laid out before it is seen: a start would do it several times over.
 void Table::refresh() {
+  if (!isVisible()) return;
   notes_->setVisible(!isFolded_ || !selected_.isEmpty() || document_.plan().has(Severity::Stop));
   takePanels();
   writeNotes();

@@ -44,6 +44,7 @@ class Table : public QWidget {
 
  protected:
   void paintEvent(QPaintEvent* event) override;
+  void showEvent(QShowEvent* event) override;
   void resizeEvent(QResizeEvent* event) override;
   void wheelEvent(QWheelEvent* event) override;
   void mousePressEvent(QMouseEvent* event) override;
@@ -107,7 +108,8 @@ class Table : public QWidget {
   MarginNotes* notes_;
   InkButton* switch_;  // to the other drawing, while there is room for one only
   bool isOneAtATime_ = false;
-  QString inFront_;  // the drawing to show then
+  bool startsTyping_ = false;  // asked for before the window was seen
+  QString inFront_;            // the drawing to show then
   Stage stage_ = Stage::Measure;
   QString selected_;
   bool isFolded_ = false;
