@@ -18,7 +18,6 @@ Banner::Banner(const Palette& palette, QWidget* parent)
   label_->setObjectName("banner.text");
   label_->setWordWrap(true);
   label_->setTextFormat(Qt::PlainText);
-  label_->setTextInteractionFlags(Qt::TextSelectableByMouse);
   label_->setFont(textFont(13.5));
   row_->addWidget(label_, 1);
   hide();
@@ -43,6 +42,9 @@ void Banner::say(Severity severity, const QString& text, const std::vector<Way>&
     item->widget()->deleteLater();
     delete item;
   }
+  // Only now: a text that can be selected is a whole document, too dear for a start without a
+  // message.
+  label_->setTextInteractionFlags(Qt::TextSelectableByMouse);
   severity_ = severity;
   label_->setText(severityMark(severity) + "  " + text);
   QPalette colours = label_->palette();

@@ -54,7 +54,6 @@ class Note : public QWidget {
     auto* label = new QLabel;
     label->setWordWrap(true);
     label->setTextFormat(Qt::PlainText);
-    label->setTextInteractionFlags(Qt::TextSelectableByMouse);
     label->setFont(textFont(pixels, semiBold));
     QPalette colours = label->palette();
     colours.setColor(QPalette::WindowText, colour);
