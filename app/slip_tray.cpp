@@ -4,7 +4,6 @@
 #include <algorithm>
 
 #include "app/words/window_words.h"
-#include "core/drawing/drawing.h"
 #include "paint/drawing_painter.h"
 #include "paint/fonts.h"
 #include "words/plan_text.h"
@@ -45,14 +44,16 @@ Slip::Slip(QString partId, const Palette& palette, QWidget* parent)
 void Slip::setPart(const PlannedPart& part, const Plan& plan) {
   const PartRule& rule = *part.rule;
   name_ = QString::fromStdString(rule.title.text);
-  if (rule.count > 1) name_ = QString("%1 × %2").arg(rule.count).arg(name_);
+  if (part.count > 1) name_ = QString("%1 × %2").arg(part.count).arg(name_);
   figures_ = QString::fromStdString(sizeWords(part.cutWidth, part.cutHeight, windowNotation(plan)));
   const QString grain = rule.grain == Grain::Height  ? tr("grain head to tail")
                         : rule.grain == Grain::Width ? tr("grain across")
                                                      : QString();
-  below_ = QString::fromStdString(rule.material) + (grain.isEmpty() ? "" : ", " + grain);
+  below_ = QString::fromStdString(std::string(part.material)) + (grain.isEmpty() ? "" : ", " + grain);
   piece_ = QSizeF(part.cutWidth.mm(), part.cutHeight.mm());
-  corner_ = part.corner.mm();
+  outline_.clear();
+  for (const Point& p : part.outline)
+    outline_ << QPointF(p.x / part.width.mm(), 1 - p.y / part.height.mm());
   grainAcross_ = rule.grain == Grain::Width;
   setAccessibleName(name_ + ", " + figures_ + ", " + below_);
   update();
@@ -85,8 +86,7 @@ void Slip::paintEvent(QPaintEvent*) {
   const double x = 4;
   const double y = (height() - h) / 2;
   QPolygonF outline;
-  for (const Point& p : cutCorners(x, y, x + w, y + h, corner_ * scale_))
-    outline << QPointF(p.x, p.y);
+  for (const QPointF& p : outline_) outline << QPointF(x + p.x() * w, y + p.y() * h);
   painter.setPen(QPen(isChecked() ? palette_.accent : palette_.ink, isChecked() ? 2.0 : 1.2));
   painter.setBrush(palette_.leaves);
   painter.drawPolygon(outline);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QAbstractButton>
+#include <QPolygonF>
 #include <QWidget>
 #include <vector>
 
@@ -32,7 +33,7 @@ class Slip : public QAbstractButton {
   const Palette& palette_;
   QString partId_, name_, figures_, below_;
   QSizeF piece_;
-  double corner_ = 0.0;
+  QPolygonF outline_;  // in parts of width and height
   bool grainAcross_ = false;
   double scale_ = 0.2;
   double size_ = 1.0;  // of the lettering

@@ -22,11 +22,11 @@ int printIssues(const Issues& issues) {
 /// A base may stand beside the file as well as in the library.
 BaseLookup basesBeside(const std::string& path, const MethodLibrary& library) {
   const auto folder = std::filesystem::path(path).parent_path();
-  return [folder, &library](std::string_view id) -> std::optional<MethodSource> {
+  return [folder, &library](std::string_view id) -> std::optional<TomlFile> {
     if (id.find('/') != std::string_view::npos) return std::nullopt;
     const std::string beside = (folder / (std::string(id) + ".toml")).string();
     auto text = readWhole(beside, kLargestJsonFile);
-    if (auto* found = std::get_if<std::string>(&text)) return MethodSource{beside, *found};
+    if (auto* found = std::get_if<std::string>(&text)) return TomlFile{beside, *found};
     return library.source(id);
   };
 }

@@ -37,7 +37,7 @@ int refuse(const Issues& issues, const Notation& notation) {
 int planCommand(const std::string& path, PlanFormat format, std::optional<Units> units) {
   const auto text = readInput(path);
   if (const auto* issue = std::get_if<Issue>(&text)) return refuse({*issue}, {});
-  const MethodLibrary library(houseMethodsFolder());
+  const MethodLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
   const std::string shownPath = path == "-" ? "<stdin>" : path;
   OpenedJob opened = openJob(std::get<std::string>(text), shownPath, library);
   const Job* job = opened.document.job ? &*opened.document.job : nullptr;

@@ -11,9 +11,12 @@ ALLOWED = {
     "core/quantity": [],
     "core/diag": ["core/quantity"],
     "core/geometry": ["core/quantity"],
-    "core/method": ["core/quantity", "core/diag", "core/geometry"],
-    "core/plan": ["core/quantity", "core/diag", "core/geometry", "core/method"],
+    "core/toml": ["core/quantity", "core/diag"],
+    "core/material": ["core/quantity", "core/diag", "core/toml"],
+    "core/method": ["core/quantity", "core/diag", "core/geometry", "core/toml", "core/material"],
+    "core/plan": ["core/quantity", "core/diag", "core/geometry", "core/toml", "core/material", "core/method"],
     "core/drawing": ["core"],
+    "tools": ["core/toml", "core/diag"],
     "words": ["core"],
     "store": ["core", "words"],
     "paint": ["core"],
@@ -27,7 +30,7 @@ WIDGETS = re.compile(r"/QtWidgets/")
 WIDGETS_ALLOWED = ("app",)
 # Headers that cost much to compile stand in one source each.
 COSTLY = {
-    "toml++/": {"core/method/toml_node.cpp"},
+    "toml++/": {"core/toml/toml_node.cpp"},
     "nlohmann/": {"store/json_node.cpp", "store/write_job.cpp", "store/plan_json.cpp"},
     "CLI/": {"cli/main.cpp"},
     "muParser": {"core/method/formula.cpp"},

@@ -56,17 +56,18 @@ class Writer {
   }
   [[nodiscard]] SlipPiece piece(const PlannedPart& part) const {
     SlipPiece piece;
-    piece.count = std::to_string(part.rule->count);
+    piece.count = std::to_string(part.count);
     piece.name = part.rule->title.text;
     piece.figures = sizeWords(part.cutWidth, part.cutHeight, notation_);
-    piece.material = part.rule->material;
+    piece.material = part.material;
     piece.grain = part.rule->grain == Grain::Height  ? tr("grain head to tail")
                   : part.rule->grain == Grain::Width ? tr("grain across")
                                                      : std::string();
     piece.note = part.rule->note.text;
     piece.width = part.cutWidth.mm();
     piece.height = part.cutHeight.mm();
-    piece.corner = part.corner.mm();
+    for (const Point& p : part.outline)
+      piece.outline.push_back({p.x / part.width.mm(), p.y / part.height.mm()});
     piece.grainAcross = part.rule->grain == Grain::Width;
     return piece;
   }

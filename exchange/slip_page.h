@@ -18,7 +18,7 @@ struct SlipPiece {
   std::string note;      // "Cut the corners after the boards are down."
   double width = 0.0;    // mm, for the little outline
   double height = 0.0;
-  double corner = 0.0;
+  std::vector<Point> outline;  // in parts of width and height, y up
   bool grainAcross = false;
 };
 

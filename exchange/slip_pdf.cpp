@@ -142,8 +142,7 @@ class SlipPainter {
     const double x = room.center().x() - w / 2;
     const double y = room.center().y() - h / 2;
     QPolygonF shape;
-    for (const Point& p : cutCorners(x, y, x + w, y + h, piece.corner / largest))
-      shape << QPointF(p.x, p.y);
+    for (const Point& p : piece.outline) shape << QPointF(x + p.x * w, y + (1 - p.y) * h);
     painter_.drawPolygon(shape);
     painter_.setPen(QPen(QColor("#52606D"), 0.25));
     const QPointF middle(x + w / 2, y + h / 2);

@@ -67,6 +67,10 @@ class RolePainter {
         return closed(points, hatch(Hatch::Falling, colours_.stiffener), 1.4);
       case Role::Cloth:
         return closed(points, hatch(Hatch::Weave, colours_.cloth), 1.4);
+      case Role::Paper:
+        return closed(points, colours_.leaves, 1.2);
+      case Role::Slit:
+        return line(points, colours_.ink, 1.4, Qt::SolidLine);
       case Role::Rod:
         return closed(points, colours_.rod, 1.0);
       case Role::LeafEdge:

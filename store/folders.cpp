@@ -18,6 +18,7 @@ std::string dataFolder() {
   return fromEnvironment("HOME") + "/.local/share/drapery";
 }
 
+std::string houseMaterialsFolder() { return dataFolder() + "/materials"; }
 std::string houseMethodsFolder() { return dataFolder() + "/methods"; }
 
 }  // namespace drapery

@@ -9,5 +9,7 @@ namespace drapery {
 std::string dataFolder();
 /// A binder's own rule files: methods/ in it.
 std::string houseMethodsFolder();
+/// A binder's own materials: materials/ in it.
+std::string houseMaterialsFolder();
 
 }  // namespace drapery

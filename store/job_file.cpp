@@ -133,10 +133,22 @@ class JobReader {
     if (node.kind != Node::Kind::Table) return {written(node, field), {}};
     Entry entry;
     const Node* readings = node.find("readings");
+    const Node* material = node.find("material");
     for (const Node::Member& member : node.members)
-      if (member.key != "readings") complainKey(member, field, {"readings"});
+      if (member.key != "readings" && member.key != "material")
+        complainKey(member, field, {"readings", "material"});
+    const bool namesMaterial =
+        material != nullptr && material->kind == Node::Kind::Text && !material->text.empty();
+    if (namesMaterial && readings == nullptr) {
+      entry.material = material->text;
+      return entry;
+    }
+    if (material != nullptr) {
+      complainType(*material, field, "the name of a material, and no readings beside it");
+      return entry;
+    }
     if (readings == nullptr || readings->kind != Node::Kind::List || readings->items.empty()) {
-      complainType(node, field, "number, text or a list of readings");
+      complainType(node, field, "number, text, a list of readings or a material");
       return entry;
     }
     for (const Node& reading : readings->items)

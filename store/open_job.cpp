@@ -32,7 +32,7 @@ void planIt(OpenedJob& opened, const MethodLibrary& library) {
   LoadedMethod loaded = library.load(job.method);
   append(opened.issues, std::move(loaded.issues));
   if (loaded.method == nullptr) return;
-  opened.planner.emplace(std::move(loaded.method));
+  opened.planner.emplace(std::move(loaded.method), library.shelf());
   Planner::Outcome outcome = opened.planner->plan(job);
   opened.plan = std::move(outcome.plan);
   // What could not even be read is one mistake, not two.
@@ -40,7 +40,12 @@ void planIt(OpenedJob& opened, const MethodLibrary& library) {
     return std::any_of(opened.issues.begin(), opened.issues.end(),
                        [&](const Issue& before) { return before.field == issue.field; });
   });
+  const bool lacksMaterial =
+      std::any_of(outcome.issues.begin(), outcome.issues.end(),
+                  [](const Issue& issue) { return issue.id.starts_with("material-"); });
   append(opened.issues, std::move(outcome.issues));
+  // It may be missing for a mistake in the binder's own file.
+  if (lacksMaterial) append(opened.issues, library.shelf()->issues());
 }
 
 }  // namespace

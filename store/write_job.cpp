@@ -21,6 +21,7 @@ Json toJson(const Reading& reading) {
 }
 
 Json toJson(const Entry& entry) {
+  if (!entry.material.empty()) return Json{{"material", entry.material}};
   if (entry.readings.empty()) return toJson(entry.value);
   Json readings = Json::array();
   for (const Reading& reading : entry.readings) readings.push_back(toJson(reading));

@@ -87,12 +87,12 @@ std::string numberOf(const Plan& plan, const FormulaName& used, const Notation& 
 }  // namespace
 
 std::string formulaWithTitles(const Plan& plan, std::size_t node) {
-  return rewritten(explainedFormula(*plan.method, node),
+  return rewritten(plan.formula(node),
                    [&](const FormulaName& used) { return titleOf(plan, used); });
 }
 
 std::string formulaWithNumbers(const Plan& plan, std::size_t node, const Notation& notation) {
-  return rewritten(explainedFormula(*plan.method, node),
+  return rewritten(plan.formula(node),
                    [&](const FormulaName& used) { return numberOf(plan, used, notation); });
 }
 

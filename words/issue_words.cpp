@@ -39,6 +39,14 @@ constexpr std::array kPhrases{
     Phrase{"value-out-of-range", "{name}: {value} is not allowed; from {least} to {most}"},
     Phrase{"choice-unknown", "{name}: \"{value}\" is not among the choices: {allowed}"},
     Phrase{"readings-of-choice", "{name}: {value} are not allowed for a choice; name one"},
+    Phrase{"count-not-whole", "{name}: {value} is not allowed; a whole number is needed"},
+    Phrase{"material-not-here", "{name}: no material (\"{value}\") can stand here; give a figure"},
+    Phrase{"material-unknown",
+           "{name}: the material \"{value}\" is not known[; did you mean {nearest}?]; allowed: "
+           "{allowed}"},
+    Phrase{"material-wrong-kind",
+           "{name}: \"{value}\" is a {kind}, which cannot stand here; allowed: {allowed}"},
+    Phrase{"material-lacks", "{name}: nothing is known of the {property} of \"{value}\""},
     Phrase{"given-missing", "{name} is missing; it must be measured"},
     // jobs
     Phrase{"job-not-object", "not a job: the file must hold one object, {{...}}"},
@@ -75,9 +83,12 @@ constexpr std::array kPhrases{
     Phrase{"default-out-of-range",
            "{id}: the default {value} is outside its range, {least} to "
            "{most}"},
+    Phrase{"column-uneven",
+           "{key}: {found} figures for {options} options; each option needs one"},
+    Phrase{"pack-broken", "the program's own copy of this file is broken; install it again"},
     Phrase{"words-brace", "{key}: a brace without its partner; write {{{{ for a brace itself"},
     Phrase{"base-unknown", "the base \"{base}\" is not known"},
-    Phrase{"base-circle", "the base \"{base}\" leads in a circle, or over more than 8 files"},
+    Phrase{"base-circle", "the base \"{base}\" leads in a circle, over more than 8 levels or 64 files"},
     Phrase{"want-missing", "\"{name}\" is missing; methods on {base} must supply it"},
     Phrase{"touches-unknown", "{id} touches \"{name}\", which is not known"},
     Phrase{"formula-unknown-name", "\"{name}\" is not known[; did you mean \"{nearest}\"?]"},

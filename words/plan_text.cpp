@@ -21,8 +21,8 @@ std::string partLines(const Plan& plan, const Notation& notation) {
     const char* grain = part.rule->grain == Grain::Height  ? "grain head to tail"
                         : part.rule->grain == Grain::Width ? "grain across"
                                                            : "any grain";
-    out += fmt::format("  {} {:<12} {:<{}} {}, {}\n", part.rule->count, part.rule->title.text, cut,
-                       kSizeColumn, part.rule->material, grain);
+    out += fmt::format("  {} {:<12} {:<{}} {}, {}\n", part.count, part.rule->title.text, cut,
+                       kSizeColumn, part.material, grain);
   }
   return out;
 }
@@ -31,8 +31,9 @@ std::string valueLines(const Plan& plan, const Notation& notation) {
   std::string out;
   for (std::size_t i = 0; i < plan.values.size(); ++i) {
     const ValueNode& node = plan.method->nodes[i];
-    const bool shown = node.source == ValueNode::Source::Derived && !std::isnan(plan.values[i]);
-    if (!shown) continue;
+    const bool isTold = node.source == ValueNode::Source::Derived &&
+                        !plan.method->derived[node.rule].isQuiet && !std::isnan(plan.values[i]);
+    if (!isTold) continue;
     out += fmt::format("  {:<44} {}\n", plan.method->titleOf(i).text,
                        figureWords({plan.values[i], node.unit}, notation));
   }

@@ -55,7 +55,7 @@ bool Document::usePlanner(const std::string& method) {
   if (planner_ && planner_->method()->id == method) return true;
   LoadedMethod loaded = library_.load(method);
   if (loaded.method == nullptr) return false;
-  planner_.emplace(std::move(loaded.method));
+  planner_.emplace(std::move(loaded.method), library_.shelf());
   return true;
 }
 
@@ -129,7 +129,7 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
   const InputRule* rule =
       planner_ ? planner_->method()->input(field.substr(field.find('/') + 1)) : nullptr;
   if (!value || rule == nullptr || fieldOf(*rule) != field) return std::nullopt;
-  auto read = readEntry(*value, *rule);
+  auto read = readEntry(*value, *rule, *library_.shelf());
   if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
   return std::nullopt;
 }

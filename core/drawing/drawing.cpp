@@ -18,17 +18,6 @@ Box boundsOf(const Drawing& drawing) {
   return box;
 }
 
-std::vector<Point> rectangle(double left, double bottom, double right, double top) {
-  return {{left, bottom}, {right, bottom}, {right, top}, {left, top}};
-}
-
-std::vector<Point> cutCorners(double left, double bottom, double right, double top, double leg) {
-  const double k = std::min(leg, std::min(right - left, top - bottom) / 2);
-  if (k <= 0.0) return rectangle(left, bottom, right, top);
-  return {{left + k, bottom}, {right - k, bottom}, {right, bottom + k}, {right, top - k},
-          {right - k, top},   {left + k, top},     {left, top - k},     {left, bottom + k}};
-}
-
 void addClosed(Drawing& drawing, Role role, std::vector<Point> points, std::string subject) {
   drawing.shapes.push_back({role, std::move(points), true, std::move(subject), 0.0});
 }

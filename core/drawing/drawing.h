@@ -4,7 +4,7 @@
 #include <string>
 #include <vector>
 
-#include "core/geometry/point.h"
+#include "core/geometry/outline.h"
 
 namespace drapery {
 
@@ -15,12 +15,14 @@ enum class Role {
   Board,      // closed, hatched
   Stiffener,  // closed, hatched
   Cloth,      // closed, lying flat
+  Paper,      // closed, lying flat
   ClothPath,  // open, the covering seen from its edge; `thickness` wide
   Rod,        // closed
   Break,      // where the drawing is broken off
   Hidden,     // dashed: the book under the board, or what is not yet measured
   Fold,       // dash-dot-dot
   Dimension,  // a measuring line with ticks at both ends
+  Slit,       // a cut inside a piece
   Extension,  // thin, from the thing to its measuring line
   Grain,      // an arrow with two heads
 };
@@ -58,13 +60,6 @@ struct Drawing {
 
 /// The smallest box around all shapes; zero for none.
 Box boundsOf(const Drawing& drawing);
-
-/// Corners of a box, counter-clockwise from the lower left.
-std::vector<Point> rectangle(double left, double bottom, double right, double top);
-
-/// A rectangle with a triangle of the given leg cut off each corner. Legs are held to half the
-/// shorter side.
-std::vector<Point> cutCorners(double left, double bottom, double right, double top, double leg);
 
 void addClosed(Drawing& drawing, Role role, std::vector<Point> points, std::string subject);
 void addOpen(Drawing& drawing, Role role, std::vector<Point> points, std::string subject);

@@ -6,9 +6,22 @@ namespace drapery {
 
 namespace {
 
-Role roleOf(const PartRule& part) {
+Role roleOf(const PlannedPart& part) {
   if (part.material == "cloth") return Role::Cloth;
-  return part.id == "stiffener" ? Role::Stiffener : Role::Board;
+  if (part.material == "paper") return Role::Paper;
+  return part.rule->id == "stiffener" ? Role::Stiffener : Role::Board;
+}
+
+/// What lies under what, seen from the inside: paper, the cloth it laps, the boards.
+int layerOf(const PlannedPart& part) {
+  switch (roleOf(part)) {
+    case Role::Paper:
+      return 0;
+    case Role::Cloth:
+      return 1;
+    default:
+      return 2;
+  }
 }
 
 class FlatCase {
@@ -16,37 +29,54 @@ class FlatCase {
   explicit FlatCase(const Plan& plan) : plan_(plan) { drawing_.id = "flat-case"; }
 
   Drawing draw() {
-    for (const PlannedPart& part : plan_.parts) drawPart(part);
+    for (const int layer : {0, 1, 2})
+      for (const PlannedPart& part : plan_.parts)
+        if (layerOf(part) == layer) drawPart(part);
     const PlannedPart* board = plan_.part("board");
-    const PlannedPart* covering = plan_.part("covering");
     const PlannedPart* stiffener = plan_.part("stiffener");
     if (board == nullptr) {
       const Box box = boundsOf(drawing_);
-      const char* label = plan_.parts.empty() ? "flat.waits" : "flat.no-boards";
+      const char* label = drawing_.shapes.empty() ? "flat.waits" : "flat.no-boards";
       drawing_.labels.push_back({label, {(box.left + box.right) / 2, box.top}, true});
     }
-    if (covering != nullptr) hangCovering(*covering);
-    if (board != nullptr && board->places.size() == 2) hangBoards(*board, covering);
+    hangCovering();
+    if (board != nullptr && board->places.size() == 2) hangBoards(*board);
     if (stiffener != nullptr && !stiffener->places.empty()) hangStiffener(*stiffener, board);
     return std::move(drawing_);
   }
 
  private:
+  /// Of what lies in the case, whether nothing but this part has a size yet.
+  [[nodiscard]] bool isAlone(const PlannedPart& part) const {
+    for (const PlannedPart& other : plan_.parts)
+      if (&other != &part && !other.rule->places.empty()) return false;
+    return !part.rule->places.empty();
+  }
+
   void drawPart(const PlannedPart& part) {
-    const double w = part.width.mm();
-    const double h = part.height.mm();
     std::vector<Point> places = part.places;
     // With the rest of the case unknown a piece still shows its size.
-    if (places.empty() && plan_.parts.size() == 1) places.push_back({0, 0});
-    for (const Point& at : places) {
-      addClosed(drawing_, roleOf(*part.rule),
-                cutCorners(at.x, at.y, at.x + w, at.y + h, part.corner.mm()), part.rule->id);
-      addGrain(*part.rule, at, w, h);
+    if (places.empty() && isAlone(part)) places.push_back({0, 0});
+    for (std::size_t i = 0; i < places.size(); ++i) {
+      const bool isMirrored = part.rule->isMirrored && i % 2 == 1;
+      const double w = part.width.mm();
+      const auto placed = [&](std::vector<Point> points) {
+        if (isMirrored) points = mirrored(std::move(points), w);
+        for (Point& p : points) p = {places[i].x + p.x, places[i].y + p.y};
+        return points;
+      };
+      addClosed(drawing_, roleOf(part), placed(part.outline), part.rule->id);
+      for (const auto& [from, to] : part.slits)
+        addOpen(drawing_, Role::Slit, placed({from, to}), part.rule->id);
+      addGrain(part, places[i]);
     }
   }
 
-  void addGrain(const PartRule& rule, Point at, double w, double h) {
-    if (rule.id == "covering" || rule.grain == Grain::Any) return;
+  void addGrain(const PlannedPart& part, Point at) {
+    const PartRule& rule = *part.rule;
+    const double w = part.width.mm();
+    const double h = part.height.mm();
+    if (layerOf(part) < 2 || rule.grain == Grain::Any) return;  // boards lie over the others
     const double x = at.x + w / 2;
     const double y = at.y + h / 2;
     const double reach = 0.14 * h;
@@ -56,19 +86,35 @@ class FlatCase {
       addOpen(drawing_, Role::Grain, {{x - reach, y}, {x + reach, y}}, rule.id);
   }
 
-  void hangCovering(const PlannedPart& covering) {
-    const double w = covering.width.mm();
-    const double h = covering.height.mm();
+  void hangCovering() {
+    const auto width = plan_.length("covering_width");
+    const auto height = plan_.length("covering_height");
+    if (!width || !height || drawing_.shapes.empty()) return;
+    const double w = width->mm();
+    const double h = height->mm();
+    isCovered_ = true;
+    wholeHeight_ = h;
+    wholeWidth_ = w;
     off_ = 0.035 * std::max(w, h);
-    addDimension(drawing_, {0, -off_}, {w, -off_}, "covering_width", Side::Below);
+    const PlannedPart* side = plan_.part("side");
+    const PlannedPart* cloth = plan_.part("spine_cloth");
+    if (side != nullptr && cloth != nullptr && !cloth->places.empty()) {
+      addDimension(drawing_, {0, -off_}, {side->width.mm(), -off_}, "side_width", Side::Below);
+      const double from = cloth->places[0].x;
+      addDimension(drawing_, {from, -off_}, {from + cloth->width.mm(), -off_}, "spine_cloth_width",
+                   Side::Below);
+    } else {
+      addDimension(drawing_, {0, -off_}, {w, -off_}, "covering_width", Side::Below);
+    }
     addDimension(drawing_, {-off_, 0}, {-off_, h}, "covering_height", Side::Left);
-    const double leg = covering.corner.mm();
+    drawing_.tags.push_back({"covering_style", {0.1 * w, h}, Side::Above});
+    const double leg = plan_.number("corner_head_x").value_or(0);
     if (leg > 0.0)
       drawing_.tags.push_back({"corner_distance", {w - leg / 2, h - leg / 2}, Side::Right});
   }
 
   /// The leaves' outline under the right-hand board: where the paste-down will lie.
-  void hangBoards(const PlannedPart& board, const PlannedPart* covering) {
+  void hangBoards(const PlannedPart& board) {
     const Point left = board.places[0];
     const Point right = board.places[1];
     const double w = board.width.mm();
@@ -82,14 +128,16 @@ class FlatCase {
              {right.x + w - fore, right.y + h - head},
              {right.x, right.y + h - head}},
             "text_block");
-    wholeHeight_ = covering != nullptr ? covering->height.mm() : h;
-    const double wholeWidth = covering != nullptr ? covering->width.mm() : w;
+    if (!isCovered_) {
+      wholeHeight_ = h;
+      wholeWidth_ = w;
+    }
     const double top = wholeHeight_ + off_;
     addOpen(drawing_, Role::Extension, {{left.x, left.y + h}, {left.x, top}}, "board_width");
     addOpen(drawing_, Role::Extension, {{left.x + w, left.y + h}, {left.x + w, top}},
             "board_width");
     addDimension(drawing_, {left.x, top}, {left.x + w, top}, "board_width", Side::Above);
-    const double side = wholeWidth + off_;
+    const double side = wholeWidth_ + off_;
     addOpen(drawing_, Role::Extension, {{right.x + w, right.y}, {side, right.y}}, "board_height");
     addOpen(drawing_, Role::Extension, {{right.x + w, right.y + h}, {side, right.y + h}},
             "board_height");
@@ -120,6 +168,8 @@ class FlatCase {
   Drawing drawing_;
   double off_ = 0.0;
   double wholeHeight_ = 0.0;
+  double wholeWidth_ = 0.0;
+  bool isCovered_ = false;
 };
 
 }  // namespace

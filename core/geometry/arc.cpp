@@ -33,6 +33,10 @@ Length arcLength(Length span, Length depth) {
   return arcRadius(span, depth) * (arcAngle(span, depth) / kDegrees);
 }
 
+Length linedArc(Length span, Length depth, Length lining) {
+  return arcLength(span, depth) + lining * (arcAngle(span, depth) / kDegrees);
+}
+
 Length arcDepth(Length span, double fraction) {
   if (!(span > Length()) || !(fraction >= 0.0 && fraction <= 0.5)) return Length::fromMm(kNone);
   const double halfAngle = fraction * kPi;

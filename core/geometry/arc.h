@@ -20,6 +20,10 @@ double arcAngle(Length span, Length depth);
 /// The arc from edge to edge: R x angle. For a flat spine: the span.
 Length arcLength(Length span, Length depth);
 
+/// The arc over a lining of even thickness on the spine: arc + angle x lining. A flat spine's
+/// lining makes it no wider.
+Length linedArc(Length span, Length depth, Length lining);
+
 /// The depth of an arc that covers `fraction` of a whole circle (1/3: 120 degrees):
 /// r = C (1 - cos h) / (2 sin h) = C/2 tan(h/2), h half the arc's angle. 0 <= fraction <= 1/2.
 Length arcDepth(Length span, double fraction);

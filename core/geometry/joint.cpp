@@ -142,6 +142,13 @@ Length setbackForGap(const Joint& joint, Length gap, Length rod) {
   return Length::fromMm(rootOf(excess, 0.0, gap.mm()));
 }
 
+Length setbackForTautGap(const Joint& joint, Length gap) {
+  const double rise = std::abs((joint.board - joint.edgeHeight).mm());
+  if (!((gap + kTautDust).mm() >= rise)) return Length::fromMm(kNone);
+  const double run = std::sqrt(std::max(0.0, gap.mm() * gap.mm() - rise * rise));
+  return Length::fromMm(run) - joint.stiffener;
+}
+
 Length aroundEdge(Length board, Length covering) { return board + covering * (kPi / 2); }
 
 }  // namespace drapery

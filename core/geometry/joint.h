@@ -59,6 +59,13 @@ double openingAngle(const Joint& joint, Length gap);
 /// wide as the groove, where the gap hardly changes with it: there to 1e-5 mm.
 Length setbackForGap(const Joint& joint, Length gap, Length rod);
 
+/// gapTaut run backwards: sqrt(gap^2 - (b - e)^2) - t, for a joint without a groove, where the
+/// boards hang on a straight line of cloth. At gap = b and e = 0 it is -t: the boards come level
+/// with the spine's outside. `joint.setback` is not read. NaN when the gap is under |b - e|; one
+/// shorter by up to `kTautDust` counts as just as long.
+Length setbackForTautGap(const Joint& joint, Length gap);
+inline constexpr Length kTautDust = Length::fromMm(1e-9);
+
 /// Cloth used to fold round a board's edge onto its inside: two quarter turns about the arrises at
 /// the covering's middle, b + pi c / 2.
 Length aroundEdge(Length board, Length covering);

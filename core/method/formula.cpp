@@ -59,6 +59,10 @@ struct Shim {
     const double all[]{a, b};
     return callOf<Index>(all, 2);
   }
+  static double three(double a, double b, double c) {
+    const double all[]{a, b, c};
+    return callOf<Index>(all, 3);
+  }
   static double four(double a, double b, double c, double d) {
     const double all[]{a, b, c, d};
     return callOf<Index>(all, 4);
@@ -86,6 +90,9 @@ bool defineAt(mu::ParserBase& parser, const std::string& name) {
     case 2:
       parser.DefineFun(name, Shim<Index>::two);
       break;
+    case 3:
+      parser.DefineFun(name, Shim<Index>::three);
+      break;
     case 4:
       parser.DefineFun(name, Shim<Index>::four);
       break;
@@ -107,7 +114,30 @@ bool defineFunction(mu::ParserBase& parser, const std::string& name,
 
 }  // namespace
 
+namespace {
+
+/// Whether what ends at `at` belongs to a condition, "... ?", of its own or an outer level.
+bool isInCondition(std::string_view formula, std::size_t at) {
+  int depth = 0;
+  bool isPast = false;  // what follows on this level is another branch or argument
+  for (; at < formula.size(); ++at) {
+    const char c = formula[at];
+    if (c == '(') ++depth;
+    if (c == ')' && depth-- == 0) {
+      depth = 0;
+      isPast = false;
+    }
+    if (depth != 0) continue;
+    if (c == ':' || c == ',') isPast = true;
+    if (c == '?' && !isPast) return true;
+  }
+  return false;
+}
+
+}  // namespace
+
 std::vector<FormulaName> namesIn(std::string_view formula) {
+  const bool hasBranches = formula.find('?') != std::string_view::npos;
   std::vector<FormulaName> names;
   for (std::size_t i = 0; i < formula.size();) {
     if (isDigit(formula[i]) || formula[i] == '.') {
@@ -124,7 +154,9 @@ std::vector<FormulaName> namesIn(std::string_view formula) {
     const bool isCall = next != std::string_view::npos && formula[next] == '(';
     const bool isAsked = !names.empty() && names.back().isCall && names.back().name == "has" &&
                          formula.find_first_not_of(" (", names.back().offset + 3) == begin;
-    names.push_back({std::string(formula.substr(begin, i - begin)), begin, isCall, isAsked});
+    const bool isBranch = hasBranches && !isInCondition(formula, i);
+    names.push_back(
+        {std::string(formula.substr(begin, i - begin)), begin, isCall, isAsked, isBranch});
   }
   return names;
 }

@@ -17,6 +17,7 @@ struct FormulaName {
   std::size_t offset = 0;  // byte, from 0
   bool isCall = false;     // a '(' follows
   bool isAsked = false;    // stands in has(...): the formula copes when it is missing
+  bool isBranch = false;   // stands in no condition of a ? : and may miss while it is not taken
 };
 
 /// Every name in the text, in order, without being able to tell whether the text is sound.

@@ -5,6 +5,8 @@
 
 #include "core/geometry/arc.h"
 #include "core/geometry/joint.h"
+#include "core/geometry/sheet.h"
+#include "core/material/material.h"
 
 namespace drapery {
 
@@ -39,6 +41,17 @@ double backwards(const double* a, int) {
 double opening(const double* a, int) {
   return openingAngle(jointOf(a[1], a[2], a[3], a[4]), mm(a[0]));
 }
+double lined(const double* a, int) { return linedArc(mm(a[0]), mm(a[1]), mm(a[2])).mm(); }
+double tautBackwards(const double* a, int) {
+  return setbackForTautGap(jointOf(0.0, a[1], a[2], a[3]), mm(a[0])).mm();
+}
+HalvedSheet halved(const double* a) { return halvedSheet(mm(a[0]), mm(a[1]), a[2]); }
+double halvedWidth(const double* a, int) { return halved(a).width.mm(); }
+double halvedHeight(const double* a, int) { return halved(a).height.mm(); }
+double halvedAlong(const double* a, int) { return halved(a).isWidthAlongLongSide ? 1.0 : 0.0; }
+double leaf(const double* a, int) { return caliperOf(a[0], a[1]).mm(); }
+double up(const double* a, int) { return wholeAbove(a[0]); }
+double down(const double* a, int) { return -wholeAbove(-a[0]); }
 double folded(const double* a, int) { return aroundEdge(mm(a[0]), mm(a[1])).mm(); }
 
 }  // namespace
@@ -50,17 +63,26 @@ const std::array<FormulaFunction, kFormulaFunctionCount>& formulaFunctions() {
       {"abs", 1, "abs(a)", magnitude},
       {"sqrt", 1, "sqrt(a)", root},
       {"hypot", 2, "hypot(a, b)", diagonal},
+      {"ceil", 1, "ceil(a)", up},
+      {"floor", 1, "floor(a)", down},
       {"has", 1, "has(value)", isGiven},
       {"arc_length", 2, "arc_length(span, depth)", arc},
       {"arc_depth", 2, "arc_depth(span, fraction of a circle)", depth},
       {"arc_angle", 2, "arc_angle(span, depth)", angle},
+      {"lined_arc", 3, "lined_arc(span, depth, lining)", lined},
       {"taut_gap", 4, "taut_gap(setback, edge, board, stiffener)", taut},
       {"open_gap", 4, "open_gap(setback, edge, board, stiffener)", toOpen},
       {"pressed_gap", 4, "pressed_gap(setback, edge, board, stiffener)", pressed},
       {"formed_gap", 5, "formed_gap(setback, edge, board, rod, stiffener)", formed},
       {"setback_for_gap", 5, "setback_for_gap(gap, edge, board, rod, stiffener)", backwards},
+      {"setback_for_taut_gap", 4, "setback_for_taut_gap(gap, edge, board, stiffener)",
+       tautBackwards},
       {"hinge_opening", 5, "hinge_opening(gap, setback, edge, board, stiffener)", opening},
       {"around_edge", 2, "around_edge(board, covering)", folded},
+      {"caliper", 2, "caliper(grammage, bulk)", leaf},
+      {"halved_width", 3, "halved_width(sheet_width, sheet_height, halvings)", halvedWidth},
+      {"halved_height", 3, "halved_height(sheet_width, sheet_height, halvings)", halvedHeight},
+      {"halved_along", 3, "halved_along(sheet_width, sheet_height, halvings)", halvedAlong},
   }};
   return kFunctions;
 }

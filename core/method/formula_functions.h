@@ -16,7 +16,7 @@ struct FormulaFunction {
 };
 
 const FormulaFunction* findFormulaFunction(std::string_view name);
-inline constexpr std::size_t kFormulaFunctionCount = 16;
+inline constexpr std::size_t kFormulaFunctionCount = 24;
 const std::array<FormulaFunction, kFormulaFunctionCount>& formulaFunctions();
 std::vector<std::string> formulaFunctionNames();
 

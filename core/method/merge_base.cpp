@@ -21,25 +21,25 @@ std::string_view idOf(const Node& rule) {
   return id != nullptr ? std::string_view(id->text) : std::string_view();
 }
 
-void layFields(Node& rule, const Node& over) {
-  for (const Node::Member& field : over.members) {
+void layFields(Node& rule, Node& over) {
+  for (Node::Member& field : over.members) {
     const auto same = std::find_if(rule.members.begin(), rule.members.end(),
                                    [&](const auto& m) { return m.key == field.key; });
     if (same == rule.members.end()) {
-      rule.members.push_back(field);
+      rule.members.push_back(std::move(field));
     } else {
-      *same = field;
+      *same = std::move(field);
     }
   }
 }
 
-void layRules(Node& rules, const Node& over) {
-  for (const Node& rule : over.items) {
+void layRules(Node& rules, Node& over) {
+  for (Node& rule : over.items) {
     const auto same = std::find_if(rules.items.begin(), rules.items.end(), [&](const Node& r) {
       return !idOf(rule).empty() && idOf(r) == idOf(rule);
     });
     if (same == rules.items.end()) {
-      rules.items.push_back(rule);
+      rules.items.push_back(std::move(rule));
     } else {
       layFields(*same, rule);
     }
@@ -52,16 +52,16 @@ bool isListOfRules(std::string_view key) {
   return std::find(kListsOfRules.begin(), kListsOfRules.end(), key) != kListsOfRules.end();
 }
 
-Node mergeBase(Node base, const Node& over) {
+Node mergeBase(Node base, Node over) {
   std::erase_if(base.members, [](const auto& m) { return m.key == "is_base"; });
-  for (const Node::Member& member : over.members) {
+  for (Node::Member& member : over.members) {
     Node* same = findMutable(base, member.key);
     if (same == nullptr) {
-      base.members.push_back(member);
+      base.members.push_back(std::move(member));
     } else if (isListOfRules(member.key)) {
       layRules(*same, member.value);
     } else {
-      *same = member.value;
+      *same = std::move(member.value);
     }
   }
   return base;

@@ -9,6 +9,6 @@ namespace drapery {
 /// The lists of tables in a rule file whose entries are known by their `id`.
 bool isListOfRules(std::string_view key);
 
-Node mergeBase(Node base, const Node& over);
+Node mergeBase(Node base, Node over);
 
 }  // namespace drapery

@@ -2,11 +2,6 @@
 
 namespace drapery {
 
-const std::string& LocalText::in(const std::string& language) const {
-  const auto found = other.find(language);
-  return found == other.end() ? text : found->second;
-}
-
 std::optional<std::size_t> Method::find(std::string_view name) const {
   const auto found = index.find(name);
   if (found == index.end()) return std::nullopt;
@@ -22,12 +17,15 @@ const InputRule* Method::input(std::string_view wanted) const {
 const LocalText& Method::titleOf(std::size_t node) const {
   const ValueNode& value = nodes[node];
   switch (value.source) {
-    case ValueNode::Source::Input:
-      return inputs[value.rule].title;
     case ValueNode::Source::Derived:
       return derived[value.rule].title;
-    default:
+    case ValueNode::Source::PartSize:
+    case ValueNode::Source::CutSize:
       return parts[value.rule].title;
+    case ValueNode::Source::Tolerance:
+      return titleOf(value.uses.front());
+    default:
+      return inputs[value.rule].title;
   }
 }
 

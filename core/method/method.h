@@ -11,25 +11,20 @@
 #include "core/diag/issue.h"
 #include "core/quantity/rule.h"
 #include "core/quantity/units.h"
+#include "core/toml/sourced.h"
 
 namespace drapery {
 
-/// A text from a rule file and where it stands there.
-struct Sourced {
-  std::string text;
-  SourcePosition at;
-  [[nodiscard]] bool empty() const { return text.empty(); }
-};
-
-/// A text in the file's first language and in others (`says`, `says.de`).
-struct LocalText {
-  std::string text;
-  std::map<std::string, std::string> other;
-  [[nodiscard]] const std::string& in(const std::string& language) const;
-};
-
 enum class InputRole { Given, Allowance };
-enum class InputKind { Length, Ratio, Choice };
+enum class InputKind { Length, Ratio, Count, Choice };
+
+/// Figures that go with the options of a choice, as a sheet's width goes with its name: read in
+/// formulas as "sheet.width".
+struct ChoiceColumn {
+  std::string id;
+  Unit unit = Unit::Millimetre;
+  std::vector<double> figures;  // one for each option
+};
 
 /// What the binder says: a measure taken (given) or a decision with a usual value (allowance).
 struct InputRule {
@@ -43,9 +38,15 @@ struct InputRule {
   double least = 0.0;  // mm for a length
   double most = 0.0;
   Sourced fallback;                     // formula of the usual value; empty: none
-  bool optional = false;                // without a fallback it may still be left out
+  bool optional = false;                // may be left out, also when nothing else supplies it
+  Sourced when;                         // where it counts; empty: always
+  Sourced otherwise;                    // its value where it does not; empty: none
+  bool isCompared = false;              // pieces are also told as they would be without it
+  std::vector<std::string> materials;   // kinds of material that a job may name for it
+  std::string property;                 // what of the material it takes: "thickness"
   std::vector<std::string> options;     // Choice
   std::vector<LocalText> optionTitles;  // one for each option
+  std::vector<ChoiceColumn> columns;
   SourcePosition at;
 };
 
@@ -53,25 +54,39 @@ struct DerivedRule {
   std::string id;
   Unit unit = Unit::Millimetre;
   LocalText title;
+  Sourced when;  // where it exists; empty: always
   Sourced formula;
   LocalText because;
   std::string practice;
+  bool isHeld = false;   // settled with the pieces: stays when the case is tried on another book
+  bool isQuiet = false;  // a step on the way, not told in lists for reading
   SourcePosition at;
 };
 
 enum class Grain { Height, Width, Any };
 
+/// A part's material, and where it is that one.
+struct PartMaterial {
+  std::string material;
+  Sourced when;  // empty: always
+};
+
+using PointRule = std::pair<Sourced, Sourced>;  // x and y
+
 struct PartRule {
   std::string id;
   LocalText title;
-  int count = 1;
-  std::string material;
+  Sourced count;
+  Sourced when;                         // where there is such a part; empty: always
+  std::vector<PartMaterial> materials;  // the first that applies
   Sourced width;
   Sourced height;
   Grain grain = Grain::Height;
   Rounding rounding = Rounding::Nearest;
-  Sourced corner;  // leg of the triangle cut off each corner; may be empty
-  std::vector<std::pair<Sourced, Sourced>> places;  // lower left corner in the flat case, x and y
+  std::vector<PointRule> outline;  // from its lower left corner, going round; empty: a rectangle
+  std::vector<std::pair<PointRule, PointRule>> slits;  // cuts inside the outline
+  std::vector<PointRule> places;                       // lower left corners in the flat case
+  bool isMirrored = false;  // every second one is the first one's mirror image, left to right
   LocalText note;
   SourcePosition at;
 };
@@ -98,24 +113,40 @@ struct FindingRule {
   SourcePosition at;
 };
 
-/// One number of the method: an input, a derived value, a part's size or a part's cut size.
+/// One number of the method: an input, a derived value, a part's size or cut size; and what else is
+/// known of one of these, as far as some formula asks for it: a choice's column, the largest of a
+/// measure's readings and their spread, whether the binder said it (1 or 0), its tolerance.
 struct ValueNode {
-  enum class Source { Input, Derived, PartSize, CutSize };
-  std::string name;  // "board_width", "board.width", "board.cut_width"
+  enum class Source {
+    Input,
+    Derived,
+    PartSize,
+    CutSize,
+    Column,
+    Largest,
+    Spread,
+    Said,
+    Tolerance,  // only for findings: known when all else is
+  };
+  std::string name;  // "board_width", "board.width", "board.cut_width", "text_height.spread"
   Source source = Source::Derived;
   Unit unit = Unit::Millimetre;
   Sourced formula;                        // an input's is its fallback; may be empty there
+  Sourced when;                           // where it counts; empty: always
+  Sourced otherwise;                      // its value elsewhere; empty: none
   std::size_t rule = 0;                   // index into inputs, derived or parts
+  std::size_t column = 0;                 // Column: of the input
   Rounding rounding = Rounding::Nearest;  // CutSize
-  std::vector<std::size_t> uses;          // nodes that the formula reads
+  bool isHeld = false;
+  std::vector<std::size_t> uses;  // nodes that it reads
 };
 
 struct Method {
   std::string id;
-  std::string base;
+  std::vector<std::string> bases;
   LocalText title;
   LocalText about;
-  bool isBase = false;             // shared ground for others, not a method of its own
+  bool isBase = false;  // shared ground for others, not a method of its own; may use what these add
   std::vector<std::string> wants;  // a base's: names that each method on it must supply
   std::vector<InputRule> inputs;
   std::vector<DerivedRule> derived;

@@ -2,10 +2,9 @@
 
 #include <algorithm>
 #include <filesystem>
-#include <fstream>
-#include <iterator>
 
-#include "core/method/toml_node.h"
+#include "core/toml/node_pack.h"
+#include "core/toml/toml_node.h"
 
 namespace drapery {
 
@@ -15,31 +14,22 @@ std::string idFromFile(const std::string& file) {
   return std::filesystem::path(file).stem().string();
 }
 
-std::string readAll(const std::filesystem::path& path) {
-  std::ifstream in(path, std::ios::binary);
-  return {std::istreambuf_iterator<char>(in), std::istreambuf_iterator<char>()};
-}
-
 }  // namespace
 
-bool isBaseSource(const MethodSource& source) {
+bool isBaseSource(const TomlFile& source) {
   return source.text.find("\nis_base = true") != std::string::npos;
 }
 
 MethodLibrary::MethodLibrary() {
-  for (const MethodSource& source : shippedMethods())
+  for (const TomlFile& source : shippedMethods())
     entries_.push_back({idFromFile(source.file), source, true, {}});
 }
 
-MethodLibrary::MethodLibrary(const std::string& folder) : MethodLibrary() {
-  std::error_code ignored;
-  std::vector<std::filesystem::path> files;
-  for (const auto& entry : std::filesystem::directory_iterator(folder, ignored))
-    if (entry.path().extension() == ".toml") files.push_back(entry.path());
-  std::sort(files.begin(), files.end());
-  for (const auto& file : files) {
-    const std::string id = file.stem().string();
-    if (!source(id)) entries_.push_back({id, {file.string(), readAll(file)}, false, {}});
+MethodLibrary::MethodLibrary(const std::string& folder, ShelfPtr shelf) : MethodLibrary() {
+  shelf_ = std::move(shelf);
+  for (TomlFile& file : tomlFilesIn(folder)) {
+    const std::string id = idFromFile(file.file);
+    if (!source(id)) entries_.push_back({id, std::move(file), false, {}});
   }
 }
 
@@ -61,7 +51,7 @@ const MethodLibrary::Entry* MethodLibrary::find(std::string_view id) const {
   return nullptr;
 }
 
-std::optional<MethodSource> MethodLibrary::source(std::string_view id) const {
+std::optional<TomlFile> MethodLibrary::source(std::string_view id) const {
   const Entry* entry = find(id);
   return entry != nullptr ? std::optional(entry->source) : std::nullopt;
 }
@@ -70,7 +60,8 @@ std::string MethodLibrary::title(std::string_view id) const {
   const Entry* entry = find(id);
   if (entry == nullptr) return std::string(id);
   if (!entry->title.empty()) return entry->title;
-  const auto parsed = parseToml(entry->source.text, 0);
+  const TomlFile& file = entry->source;
+  const auto parsed = file.packed.empty() ? parseToml(file.text, 0) : unpackNode(file.packed, 0);
   const auto* root = std::get_if<Node>(&parsed);
   const Node* title = root != nullptr ? root->find("title") : nullptr;
   entry->title = title != nullptr && !title->text.empty() ? title->text : entry->id;

@@ -5,18 +5,21 @@
 #include <string>
 #include <vector>
 
+#include "core/material/material_shelf.h"
 #include "core/method/method_loader.h"
 
 namespace drapery {
 
 /// The rule files built into the program, bases among them, in the order they are offered.
-const std::vector<MethodSource>& shippedMethods();
+const std::vector<TomlFile>& shippedMethods();
 
 class MethodLibrary {
  public:
   MethodLibrary();
   /// Also offers the `*.toml` files in `folder`; their ids must not be those of shipped methods.
-  explicit MethodLibrary(const std::string& folder);
+  /// Materials that jobs may name come from `shelf`.
+  explicit MethodLibrary(const std::string& folder, ShelfPtr shelf = makeShelf());
+  [[nodiscard]] const ShelfPtr& shelf() const { return shelf_; }
 
   /// Ids that a job may name, shipped ones first.
   [[nodiscard]] std::vector<std::string> ids() const;
@@ -25,21 +28,22 @@ class MethodLibrary {
   [[nodiscard]] LoadedMethod load(std::string_view id) const;
   /// The title in the method's own file, without loading it; the id when there is none.
   [[nodiscard]] std::string title(std::string_view id) const;
-  [[nodiscard]] std::optional<MethodSource> source(std::string_view id) const;
+  [[nodiscard]] std::optional<TomlFile> source(std::string_view id) const;
 
  private:
   struct Entry {
     std::string id;
-    MethodSource source;
+    TomlFile source;
     bool isShipped = true;
     mutable std::string title;  // once it was asked for
   };
   [[nodiscard]] const Entry* find(std::string_view id) const;
   std::vector<Entry> entries_;
+  ShelfPtr shelf_ = makeShelf();
   mutable std::map<std::string, LoadedMethod, std::less<>> loaded_;  // not for several threads
 };
 
 /// A base, shared ground for methods, by its text: holds `is_base = true`.
-bool isBaseSource(const MethodSource& source);
+bool isBaseSource(const TomlFile& source);
 
 }  // namespace drapery

@@ -1,63 +1,97 @@
 #include "core/method/method_loader.h"
 
+#include <algorithm>
 #include <map>
 
 #include "core/method/merge_base.h"
 #include "core/method/method_linker.h"
 #include "core/method/rule_reader.h"
-#include "core/method/toml_node.h"
+#include "core/toml/node_pack.h"
+#include "core/toml/toml_node.h"
 
 namespace drapery {
 
 namespace {
 
 constexpr std::size_t kDeepestChain = 8;
+constexpr std::size_t kMostFiles = 64;
 
-struct Chain {
-  std::vector<MethodSource> files;  // the file itself, its base, the base's base ...
-  std::vector<Node> roots;
-};
-
-void addPlaced(Issues& issues, Issue issue, const MethodSource& source) {
+void addPlaced(Issues& issues, Issue issue, const TomlFile& source) {
   issue.where.file = source.file;
   issue.excerpt = sourceLine(source.text, issue.where.line);
   issues.push_back(std::move(issue));
 }
 
-const Node* baseOf(const Node& root) {
+/// One base, or a list of them; what is neither is left for the reader to complain of.
+std::vector<const Node*> basesOf(const Node& root) {
   const Node* base = root.find("base");
-  return base != nullptr && base->kind == Node::Kind::Text ? base : nullptr;
+  if (base == nullptr) return {};
+  if (base->kind == Node::Kind::Text) return {base};
+  std::vector<const Node*> bases;
+  for (const Node& item : base->items)
+    if (item.kind == Node::Kind::Text) bases.push_back(&item);
+  return bases;
 }
 
-void complainOfBase(Issues& issues, const char* id, const Node& base, const MethodSource& source) {
-  Issue issue{id, {{"base", shortened(base.text)}}, {}, {}, {}};
-  issue.where.line = base.line;
-  issue.where.column = base.column;
-  addPlaced(issues, std::move(issue), source);
-}
+/// Reads a file and all that it stands on, each file once, into one tree.
+class Gathering {
+ public:
+  Gathering(const BaseLookup& bases, Issues& issues) : bases_(bases), issues_(issues) {}
 
-/// Reads the file and all it stands on; false when one of them cannot be read at all.
-bool readChain(Chain& chain, const MethodSource& first, const BaseLookup& bases, Issues& issues) {
-  chain.files.push_back(first);
-  for (std::size_t i = 0; i < chain.files.size(); ++i) {
-    auto parsed = parseToml(chain.files[i].text, static_cast<int>(i));
+  /// Nothing when one of the files cannot be read at all.
+  std::optional<Node> gather(const TomlFile& source) {
+    const std::size_t index = files_.size();
+    files_.push_back(source);
+    auto parsed = source.packed.empty() ? parseToml(source.text, static_cast<int>(index))
+                                        : unpackNode(source.packed, static_cast<int>(index));
     if (auto* issue = std::get_if<Issue>(&parsed)) {
-      addPlaced(issues, std::move(*issue), chain.files[i]);
-      return false;
+      addPlaced(issues_, std::move(*issue), source);
+      return std::nullopt;
     }
-    chain.roots.push_back(std::move(std::get<Node>(parsed)));
-    const Node* base = baseOf(chain.roots[i]);
-    if (base == nullptr) return true;
-    auto next = bases(base->text);
-    const char* fault = !next ? "base-unknown" : i + 1 >= kDeepestChain ? "base-circle" : nullptr;
-    if (fault != nullptr) {
-      complainOfBase(issues, fault, *base, chain.files[i]);
-      return false;
-    }
-    chain.files.push_back(std::move(*next));
+    Node own = std::move(std::get<Node>(parsed));
+    if (index == 0) first_ = own;
+    Node merged;
+    merged.kind = Node::Kind::Table;
+    for (const Node* base : basesOf(own))
+      if (!layBase(merged, *base, source)) return std::nullopt;
+    return mergeBase(std::move(merged), std::move(own));
   }
-  return true;
-}
+
+  [[nodiscard]] const std::vector<TomlFile>& files() const { return files_; }
+  [[nodiscard]] const Node& first() const { return first_; }
+
+ private:
+  bool layBase(Node& merged, const Node& base, const TomlFile& user) {
+    const auto isIn = [&](const std::vector<std::string>& ids) {
+      return std::find(ids.begin(), ids.end(), base.text) != ids.end();
+    };
+    const bool isCircle =
+        isIn(open_) || open_.size() >= kDeepestChain || files_.size() >= kMostFiles;
+    if (!isCircle && isIn(done_)) return true;  // two of its bases stand on the same one
+    const auto next = bases_(base.text);
+    if (!next || isCircle) {
+      Issue issue{
+          next ? "base-circle" : "base-unknown", {{"base", shortened(base.text)}}, {}, {}, {}};
+      issue.where.line = base.line;
+      issue.where.column = base.column;
+      addPlaced(issues_, std::move(issue), user);
+      return false;
+    }
+    open_.push_back(base.text);
+    auto gathered = gather(*next);
+    open_.pop_back();
+    done_.push_back(base.text);
+    if (!gathered) return false;
+    merged = mergeBase(std::move(merged), std::move(*gathered));
+    return true;
+  }
+
+  const BaseLookup& bases_;
+  Issues& issues_;
+  std::vector<TomlFile> files_;
+  std::vector<std::string> open_, done_;
+  Node first_;
+};
 
 /// The same id twice in one file would be one rule laid over the other in silence.
 void findDuplicates(const Node& root, IssuePlacer& placer) {
@@ -75,24 +109,18 @@ void findDuplicates(const Node& root, IssuePlacer& placer) {
   }
 }
 
-Node mergedRoot(Chain& chain) {
-  Node merged = std::move(chain.roots.back());
-  for (std::size_t i = chain.roots.size() - 1; i-- > 0;)
-    merged = mergeBase(std::move(merged), chain.roots[i]);
-  return merged;
-}
-
 }  // namespace
 
-LoadedMethod loadMethod(const MethodSource& source, const BaseLookup& bases, FormulaCheck check) {
+LoadedMethod loadMethod(const TomlFile& source, const BaseLookup& bases, FormulaCheck check) {
   LoadedMethod loaded;
-  Chain chain;
-  if (!readChain(chain, source, bases, loaded.issues)) return loaded;
-  std::vector<std::pair<std::string, std::string>> texts;
-  for (const MethodSource& file : chain.files) texts.emplace_back(file.file, file.text);
+  Gathering gathering(bases, loaded.issues);
+  const auto root = gathering.gather(source);
+  if (!root) return loaded;
+  std::vector<std::pair<std::string, std::string_view>> texts;
+  for (const TomlFile& file : gathering.files()) texts.emplace_back(file.file, file.text);
   IssuePlacer placer(std::move(texts), loaded.issues);
-  findDuplicates(chain.roots.front(), placer);
-  Method method = readRules(mergedRoot(chain), placer);
+  if (check == FormulaCheck::Full) findDuplicates(gathering.first(), placer);
+  Method method = readRules(*root, placer);
   linkMethod(method, placer, check);
   if (loaded.issues.empty()) loaded.method = std::make_shared<const Method>(std::move(method));
   return loaded;

@@ -1,9 +1,11 @@
 #include "core/method/rule_reader.h"
 
-#include "core/method/table_reader.h"
+#include <cmath>
+
 #include "core/method/words_template.h"
 #include "core/quantity/format_length.h"
 #include "core/quantity/parse_length.h"
+#include "core/toml/table_reader.h"
 
 namespace drapery {
 
@@ -11,8 +13,10 @@ namespace {
 
 constexpr const char* kSchema = "drapery-method/1";
 
-const Choices<InputKind> kKinds{
-    {"length", InputKind::Length}, {"ratio", InputKind::Ratio}, {"choice", InputKind::Choice}};
+const Choices<InputKind> kKinds{{"length", InputKind::Length},
+                                {"ratio", InputKind::Ratio},
+                                {"count", InputKind::Count},
+                                {"choice", InputKind::Choice}};
 const Choices<Unit> kUnits{{"mm", Unit::Millimetre}, {"deg", Unit::Degree}, {"1", Unit::One}};
 const Choices<Grain> kGrains{
     {"height", Grain::Height}, {"width", Grain::Width}, {"any", Grain::Any}};
@@ -29,7 +33,7 @@ std::optional<double> literal(const Node& node, InputKind kind) {
     const auto parsed = parseLength(node.text, Units::Millimetres);
     if (const auto* length = std::get_if<Length>(&parsed)) return length->mm();
   }
-  if (kind == InputKind::Ratio) {
+  if (kind != InputKind::Length) {
     const auto parsed = parseRatio(node.text);
     if (const auto* ratio = std::get_if<double>(&parsed)) return *ratio;
   }
@@ -87,6 +91,31 @@ void readOptions(TableReader& in, InputRule& rule) {
                {"allowed", joined(rule.options)}});
 }
 
+/// The figures that go with the options: `columns = {width = ["210 mm", ...]}`.
+void readColumns(TableReader& in, InputRule& rule) {
+  const Node* columns = in.find("columns");
+  if (columns == nullptr) return;
+  if (columns->kind != Node::Kind::Table) return in.complainType(*columns, "columns", "table");
+  for (const Node::Member& member : columns->members) {
+    ChoiceColumn column;
+    column.id = member.key;
+    for (const Node& item : member.value.items) {
+      const bool isPlain = item.kind == Node::Kind::Number;
+      const auto figure = literal(item, isPlain ? InputKind::Ratio : InputKind::Length);
+      if (isPlain && !std::isnan(item.number)) column.unit = Unit::One;
+      if (!figure) in.complainType(item, member.key.c_str(), "number or length");
+      column.figures.push_back(figure.value_or(0.0));
+    }
+    if (column.figures.size() != rule.options.size())
+      in.complain(member.value, "column-uneven",
+                  {{"key", member.key},
+                   {"found", std::to_string(column.figures.size())},
+                   {"options", std::to_string(rule.options.size())}});
+    column.figures.resize(rule.options.size());
+    rule.columns.push_back(std::move(column));
+  }
+}
+
 InputRule readInput(const Node& node, InputRole role, IssuePlacer& placer) {
   TableReader in(node, role == InputRole::Given ? "given" : "allowance", placer);
   InputRule rule;
@@ -99,8 +128,17 @@ InputRule readInput(const Node& node, InputRole role, IssuePlacer& placer) {
   rule.measure = in.words("measure", Needed::No);
   rule.practice = in.text("practice", Needed::No);
   rule.optional = in.flag("optional");
+  rule.isCompared = in.flag("compared");
+  rule.when = in.formula("when", Needed::No);
+  rule.otherwise = in.formula("otherwise", Needed::No);
+  rule.materials = in.texts("materials", Needed::No);
+  rule.property = in.choice(
+      "property",
+      Choices<std::string>{{"thickness", "thickness"}, {"grammage", "grammage"}, {"bulk", "bulk"}},
+      std::string("thickness"));
   if (rule.kind == InputKind::Choice) {
     readOptions(in, rule);
+    readColumns(in, rule);
   } else {
     readRange(in, rule);
     readDefault(in, rule);
@@ -116,28 +154,63 @@ DerivedRule readDerived(const Node& node, IssuePlacer& placer) {
   rule.id = in.id();
   rule.unit = in.choice("unit", kUnits, Unit::Millimetre);
   rule.title = in.words("title", Needed::Yes);
+  rule.when = in.formula("when", Needed::No);
   rule.formula = in.formula("formula", Needed::Yes);
   rule.because = in.words("because", Needed::Yes);
   rule.practice = in.text("practice", Needed::No);
+  rule.isHeld = in.flag("held");
+  rule.isQuiet = in.flag("quiet");
   in.finish();
   return rule;
 }
 
-std::vector<std::pair<Sourced, Sourced>> readPlaces(TableReader& in) {
-  std::vector<std::pair<Sourced, Sourced>> places;
-  const Node* list = in.list("at", Needed::No);
-  if (list == nullptr) return places;
-  for (const Node& place : list->items) {
-    const bool isPair = place.items.size() == 2 && place.items[0].kind == Node::Kind::Text &&
-                        place.items[1].kind == Node::Kind::Text;
-    if (!isPair) {
-      in.complainType(place, "at", "list of pairs of formulas");
-      continue;
+/// The list at `key`, each item with `size` formulas.
+std::vector<std::vector<Sourced>> readTuples(TableReader& in, const char* key, std::size_t size,
+                                             const char* expected) {
+  std::vector<std::vector<Sourced>> tuples;
+  const Node* list = in.list(key, Needed::No);
+  if (list == nullptr) return tuples;
+  for (const Node& item : list->items) {
+    std::vector<Sourced> tuple;
+    for (const Node& part : item.items)
+      if (part.kind == Node::Kind::Text) tuple.push_back({part.text, in.inside(part)});
+    if (tuple.size() != size || item.items.size() != size) {
+      in.complainType(item, key, expected);
+    } else {
+      tuples.push_back(std::move(tuple));
     }
-    places.push_back({{place.items[0].text, in.inside(place.items[0])},
-                      {place.items[1].text, in.inside(place.items[1])}});
   }
-  return places;
+  return tuples;
+}
+
+std::vector<PointRule> readPoints(TableReader& in, const char* key) {
+  std::vector<PointRule> points;
+  for (auto& pair : readTuples(in, key, 2, "list of pairs of formulas"))
+    points.emplace_back(std::move(pair[0]), std::move(pair[1]));
+  return points;
+}
+
+/// A name, or a list of pairs of a name and where it is that one.
+std::vector<PartMaterial> readMaterials(TableReader& in) {
+  std::vector<PartMaterial> materials;
+  const Node* node = in.find("material");
+  if (node != nullptr && node->kind == Node::Kind::List) {
+    for (auto& pair : readTuples(in, "material", 2, "list of pairs, a name and a condition"))
+      materials.push_back({pair[0].text, pair[1]});
+  } else {
+    materials.push_back({in.text("material", Needed::Yes), {}});
+  }
+  return materials;
+}
+
+Sourced readCount(TableReader& in) {
+  const Node* node = in.find("count");
+  if (node != nullptr && node->kind == Node::Kind::Text) return in.formula("count", Needed::No);
+  if (node != nullptr && node->kind != Node::Kind::Number) {
+    in.complainType(*node, "count", "number or formula");
+    return {"1", {}};
+  }
+  return {std::to_string(in.count("count")), {}};
 }
 
 PartRule readPart(const Node& node, IssuePlacer& placer) {
@@ -147,11 +220,11 @@ PartRule readPart(const Node& node, IssuePlacer& placer) {
   rule.id = in.id();
   rule.title = in.words("title", Needed::Yes);
   rule.note = in.words("note", Needed::No);
-  rule.material = in.text("material", Needed::Yes);
+  rule.materials = readMaterials(in);
   rule.grain = in.choice("grain", kGrains, Grain::Height);
   rule.rounding = in.choice("round", kRoundings, Rounding::Nearest);
-  rule.count = in.count("count");
-  rule.corner = in.formula("corner", Needed::No);
+  rule.count = readCount(in);
+  rule.when = in.formula("when", Needed::No);
   const Node* size = in.list("size", Needed::Yes);
   if (size != nullptr && size->items.size() == 2) {
     rule.width = {size->items[0].text, in.inside(size->items[0])};
@@ -159,7 +232,12 @@ PartRule readPart(const Node& node, IssuePlacer& placer) {
   } else if (size != nullptr) {
     in.complainType(*size, "size", "pair of formulas, width and height");
   }
-  rule.places = readPlaces(in);
+  rule.isMirrored = in.flag("mirrored");
+  rule.outline = readPoints(in, "outline");
+  rule.places = readPoints(in, "at");
+  for (auto& slit : readTuples(in, "slits", 4, "list of four formulas, x, y to x, y"))
+    rule.slits.push_back(
+        {{std::move(slit[0]), std::move(slit[1])}, {std::move(slit[2]), std::move(slit[3])}});
   in.finish();
   return rule;
 }
@@ -195,7 +273,10 @@ Method readRules(const Node& root, IssuePlacer& placer) {
   Method method;
   in.exactly("schema", kSchema);
   method.id = in.id();
-  method.base = in.text("base", Needed::No);
+  const Node* base = in.find("base");
+  method.bases = base != nullptr && base->kind == Node::Kind::List
+                     ? in.texts("base", Needed::No)
+                     : std::vector<std::string>{in.text("base", Needed::No)};
   method.title = in.words("title", Needed::Yes);
   method.about = in.words("about", Needed::No);
   method.isBase = in.flag("is_base");

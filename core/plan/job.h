@@ -25,12 +25,15 @@ struct Reading {
   }
 };
 
-/// What was said for one field: a value, or several readings of it, whose mean counts.
+/// What was said for one field: a value; several readings of it, whose mean counts; or the material
+/// that it is the thickness of.
 struct Entry {
   Written value;
   std::vector<Reading> readings;  // when not empty, `value` is not used
+  std::string material = {};      // the id; when not empty, neither of the two is used
   friend bool operator==(const Entry& a, const Entry& b) {
-    return a.readings == b.readings && (!a.readings.empty() || a.value == b.value);
+    return a.readings == b.readings && a.material == b.material &&
+           (!a.readings.empty() || !a.material.empty() || a.value == b.value);
   }
 };
 

@@ -56,6 +56,8 @@ void addRange(Issue& issue, const InputRule& rule) {
 }
 
 std::variant<double, Issue> inRange(double value, const InputRule& rule, const Written& written) {
+  if (rule.kind == InputKind::Count && value != std::floor(value))
+    return issueOf(rule, "count-not-whole", written);
   const double dust = 1e-9 * std::max(1.0, std::abs(rule.most));
   if (value >= rule.least - dust && value <= rule.most + dust) return value;
   Issue issue = issueOf(rule, "value-out-of-range", written);
@@ -72,7 +74,7 @@ std::variant<double, Issue> fault(const InputRule& rule, LengthFault what, const
 std::variant<double, Issue> readNumber(const Written& written, const InputRule& rule) {
   if (const double* number = std::get_if<double>(&written)) return inRange(*number, rule, written);
   const std::string& text = std::get<std::string>(written);
-  if (rule.kind == InputKind::Ratio) {
+  if (rule.kind != InputKind::Length) {
     const auto parsed = parseRatio(text);
     if (const auto* what = std::get_if<LengthFault>(&parsed)) return fault(rule, *what, written);
     return inRange(std::get<double>(parsed), rule, written);
@@ -92,23 +94,54 @@ std::variant<double, Issue> readChoice(const Written& written, const InputRule& 
   return issue;
 }
 
-std::variant<double, Issue> meanOf(const std::vector<Reading>& readings, const InputRule& rule) {
+std::variant<Readings, Issue> readReadings(const std::vector<Reading>& all, const InputRule& rule) {
   if (rule.kind == InputKind::Choice)
     return issueOf(rule, "readings-of-choice", Written(std::string("readings")));
+  Readings readings;
   double sum = 0.0;
-  for (const Reading& reading : readings) {
+  for (const Reading& reading : all) {
     auto value = readNumber(reading.value, rule);
     if (auto* issue = std::get_if<Issue>(&value)) return std::move(*issue);
-    sum += std::get<double>(value);
+    const double number = std::get<double>(value);
+    readings.smallest = readings.count == 0 ? number : std::min(readings.smallest, number);
+    readings.largest = readings.count == 0 ? number : std::max(readings.largest, number);
+    sum += number;
+    ++readings.count;
   }
-  return sum / static_cast<double>(readings.size());
+  readings.mean = sum / readings.count;
+  return readings;
 }
 
-/// Whether a misspelt key is already blamed for it.
-bool isMisspelt(const std::string& id, const Issues& issues) {
-  return std::any_of(issues.begin(), issues.end(), [&](const Issue& issue) {
-    return issue.id == "key-unknown" && issue.arguments.back().second == Argument(id);
-  });
+std::string idsOfKinds(const std::vector<std::string>& kinds, const MaterialShelf& shelf) {
+  std::string ids;
+  for (const Material& material : shelf.all())
+    if (std::find(kinds.begin(), kinds.end(), material.kind) != kinds.end())
+      ids += (ids.empty() ? "" : ", ") + material.id;
+  return ids;
+}
+
+/// The thickness, grammage or bulk of the material that was named for the input.
+std::variant<double, Issue> readMaterial(const std::string& id, const InputRule& rule,
+                                         const MaterialShelf& shelf) {
+  const auto issue = [&](const char* what) { return issueOf(rule, what, Written(id)); };
+  if (rule.materials.empty()) return issue("material-not-here");
+  const Material* material = shelf.find(id);
+  const bool isOfKind = material != nullptr && std::find(rule.materials.begin(),
+                                                         rule.materials.end(),
+                                                         material->kind) != rule.materials.end();
+  if (!isOfKind) {
+    Issue wrong = issue(material == nullptr ? "material-unknown" : "material-wrong-kind");
+    std::vector<std::string> known;
+    for (const Material& each : shelf.all()) known.push_back(each.id);
+    wrong.arguments.emplace_back("nearest", material == nullptr ? nearestName(id, known) : "");
+    wrong.arguments.emplace_back("kind", material == nullptr ? std::string() : material->kind);
+    wrong.arguments.emplace_back("allowed", idsOfKinds(rule.materials, shelf));
+    return wrong;
+  }
+  if (const auto value = material->property(rule.property)) return inRange(*value, rule, {id});
+  Issue lacking = issue("material-lacks");
+  lacking.arguments.emplace_back("property", rule.property);
+  return lacking;
 }
 
 void findUnknownKeys(const Entries& entries, InputRole role, const Method& method, Issues& issues) {
@@ -135,8 +168,14 @@ std::string fieldOf(const InputRule& rule) {
   return (rule.role == InputRole::Given ? "given/" : "allowances/") + rule.id;
 }
 
-std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule) {
-  if (!entry.readings.empty()) return meanOf(entry.readings, rule);
+std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule,
+                                      const MaterialShelf& shelf) {
+  if (!entry.material.empty()) return readMaterial(entry.material, rule, shelf);
+  if (!entry.readings.empty()) {
+    auto readings = readReadings(entry.readings, rule);
+    if (auto* issue = std::get_if<Issue>(&readings)) return std::move(*issue);
+    return std::get<Readings>(readings).mean;
+  }
   return rule.kind == InputKind::Choice ? readChoice(entry.value, rule)
                                         : readNumber(entry.value, rule);
 }
@@ -158,27 +197,26 @@ std::variant<Length, Issue> readMark(const Job& job) {
   return Length::fromMm(std::get<double>(value));
 }
 
-JobInputs readInputs(const Job& job, const Method& method) {
+JobInputs readInputs(const Job& job, const Method& method, const MaterialShelf& shelf) {
   JobInputs inputs;
   inputs.values.assign(method.inputs.size(), kNone);
+  inputs.readings.resize(method.inputs.size());
   findUnknownKeys(job.given, InputRole::Given, method, inputs.issues);
   findUnknownKeys(job.allowances, InputRole::Allowance, method, inputs.issues);
   for (std::size_t i = 0; i < method.inputs.size(); ++i) {
     const InputRule& rule = method.inputs[i];
     const Entries& entries = rule.role == InputRole::Given ? job.given : job.allowances;
     const auto entry = entries.find(rule.id);
-    if (entry == entries.end()) {
-      const bool isNeeded = !rule.optional && rule.fallback.empty();
-      if (isNeeded && !isMisspelt(rule.id, inputs.issues))
-        inputs.issues.push_back({"given-missing", {{"name", rule.id}}, fieldOf(rule), {}, {}});
-      continue;
-    }
-    auto value = readEntry(entry->second, rule);
+    if (entry == entries.end()) continue;
+    auto value = readEntry(entry->second, rule, shelf);
     if (auto* issue = std::get_if<Issue>(&value)) {
       inputs.issues.push_back(std::move(*issue));
-    } else {
-      inputs.values[i] = std::get<double>(value);
+      continue;
     }
+    inputs.values[i] = std::get<double>(value);
+    const bool isRead = !entry->second.readings.empty() && entry->second.material.empty();
+    if (isRead)
+      inputs.readings[i] = std::get<Readings>(readReadings(entry->second.readings, rule));
   }
   auto mark = readMark(job);
   if (auto* issue = std::get_if<Issue>(&mark)) inputs.issues.push_back(std::move(*issue));

@@ -18,6 +18,11 @@ std::optional<Length> Plan::length(std::string_view name) const {
   return Length::fromMm(*value);
 }
 
+double Plan::tolerance(std::string_view name) const {
+  const auto node = method == nullptr ? std::nullopt : method->find(name);
+  return node && !std::isnan(tolerances[*node]) ? tolerances[*node] : 0.0;
+}
+
 std::string_view Plan::choice(std::string_view name) const {
   const auto value = number(name);
   const InputRule* rule = value ? method->input(name) : nullptr;
@@ -25,6 +30,10 @@ std::string_view Plan::choice(std::string_view name) const {
   for (const std::string& option : rule->options)
     if (method->options.find(option)->second == *value) return option;
   return {};
+}
+
+std::string Plan::formula(std::size_t node) const {
+  return counts[node] ? explainedFormula(*method, node) : method->nodes[node].otherwise.text;
 }
 
 const PlannedPart* Plan::part(std::string_view id) const {

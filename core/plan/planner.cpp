@@ -4,56 +4,19 @@
 #include <cmath>
 #include <limits>
 
-#include "core/method/formula.h"
+#include "core/geometry/outline.h"
+#include "core/plan/evaluation.h"
 
 namespace drapery {
 
 namespace {
 
-const double kNone = std::numeric_limits<double>::quiet_NaN();
 constexpr Length kOneMillimetre = Length::fromMm(1.0);
 constexpr double kUnmoved = 1e-9;
-
-/// A formula over the planner's table of numbers, compiled when it is first needed.
-class BoundFormula {
- public:
-  BoundFormula(const Method& method, const std::string& text) : text_(text) {
-    for (const FormulaName& used : namesIn(text)) {
-      const auto node = used.isCall ? std::nullopt : method.find(used.name);
-      if (used.isAsked && node) asked_.push_back(*node);
-      if (node) needs_.push_back(*node);
-    }
-    std::erase_if(needs_, [this](std::size_t node) {
-      return std::find(asked_.begin(), asked_.end(), node) != asked_.end();
-    });
-  }
-
-  double evaluate(const Method& method, std::vector<double>& values) {
-    for (const std::size_t node : needs_)
-      if (std::isnan(values[node])) return kNone;
-    if (!formula_) compile(method, values);
-    return formula_ ? formula_->evaluate() : kNone;
-  }
-
- private:
-  void compile(const Method& method, std::vector<double>& values) {
-    auto compiled = Formula::compile(
-        text_, [&](std::string_view name) -> std::variant<std::monostate, double*, double> {
-          if (const auto node = method.find(name)) return &values[*node];
-          const auto option = method.options.find(name);
-          if (option != method.options.end()) return option->second;
-          return std::monostate();
-        });
-    if (auto* formula = std::get_if<Formula>(&compiled)) formula_ = std::move(*formula);
-  }
-
-  std::string text_;
-  std::vector<std::size_t> needs_;
-  std::vector<std::size_t> asked_;
-  std::optional<Formula> formula_;
-};
+constexpr int kMostPieces = 10000;
 
 using Words = std::vector<BoundFormula>;
+using BoundPoint = std::pair<BoundFormula, BoundFormula>;
 
 Words wordsOf(const Method& method, const WordsTemplate& words) {
   Words formulas;
@@ -69,9 +32,29 @@ Unit unitOf(const Method& method, const WordsTemplate::Piece& piece) {
   return node ? method.nodes[*node].unit : Unit::Millimetre;
 }
 
+BoundPoint boundPoint(const Method& method, const PointRule& point) {
+  return {BoundFormula(method, point.first.text), BoundFormula(method, point.second.text)};
+}
+
 struct BoundPart {
-  BoundFormula corner;
-  std::vector<std::pair<BoundFormula, BoundFormula>> places;
+  BoundPart(const Method& method, const PartRule& rule)
+      : count(method, rule.count.text),
+        when(method, rule.when.text),
+        width(*method.find(rule.id + ".width")),
+        height(*method.find(rule.id + ".height")),
+        cutWidth(*method.find(rule.id + ".cut_width")),
+        cutHeight(*method.find(rule.id + ".cut_height")) {
+    for (const PartMaterial& each : rule.materials) materials.emplace_back(method, each.when.text);
+    for (const PointRule& point : rule.outline) outline.push_back(boundPoint(method, point));
+    for (const PointRule& place : rule.places) places.push_back(boundPoint(method, place));
+    for (const auto& [from, to] : rule.slits)
+      slits.emplace_back(boundPoint(method, from), boundPoint(method, to));
+  }
+  BoundFormula count, when;
+  std::size_t width, height, cutWidth, cutHeight;  // nodes
+  std::vector<BoundFormula> materials;
+  std::vector<BoundPoint> outline, places;
+  std::vector<std::pair<BoundPoint, BoundPoint>> slits;
 };
 
 struct BoundFinding {
@@ -80,38 +63,54 @@ struct BoundFinding {
   Words remedy;
 };
 
+/// A tolerance that some finding asks for: its own node and the one it is of.
+struct AskedTolerance {
+  std::size_t node, of;
+};
+
+/// Whether a misspelt key is already blamed for a missing measure.
+bool isBlamed(const InputRule& rule, const Issues& issues) {
+  return std::any_of(issues.begin(), issues.end(), [&](const Issue& issue) {
+    const bool isMisspelt =
+        issue.id == "key-unknown" && issue.arguments.back().second == Argument(rule.id);
+    return isMisspelt || issue.field == fieldOf(rule);
+  });
+}
+
 }  // namespace
 
 class Planner::Impl {
  public:
-  explicit Impl(MethodPtr method) : method_(std::move(method)) {
+  Impl(MethodPtr method, ShelfPtr shelf)
+      : method_(std::move(method)),
+        shelf_(shelf != nullptr ? std::move(shelf) : makeShelf()),
+        evaluation_(method_) {
     const Method& m = *method_;
-    values_.assign(m.nodes.size(), kNone);
-    for (const ValueNode& node : m.nodes) formulas_.emplace_back(m, node.formula.text);
-    for (const PartRule& part : m.parts) {
-      BoundPart bound{{m, part.corner.text}, {}};
-      for (const auto& [x, y] : part.places)
-        bound.places.emplace_back(BoundFormula(m, x.text), BoundFormula(m, y.text));
-      parts_.push_back(std::move(bound));
-    }
+    for (const PartRule& part : m.parts) parts_.emplace_back(m, part);
     for (const FindingRule& finding : m.findings)
       findings_.push_back(
           {{m, finding.when.text}, wordsOf(m, finding.says), wordsOf(m, finding.remedy)});
+    for (std::size_t i = 0; i < m.nodes.size(); ++i)
+      if (m.nodes[i].source == ValueNode::Source::Tolerance)
+        asked_.push_back({i, m.nodes[i].uses.front()});
   }
 
   [[nodiscard]] const MethodPtr& method() const { return method_; }
 
-  Outcome plan(const Job& job) {
+  Outcome plan(const Job& job, const Plan* asCut) {
     Outcome outcome;
-    JobInputs inputs = readInputs(job, *method_);
-    outcome.issues = std::move(inputs.issues);
+    JobInputs inputs = readInputs(job, *method_, *shelf_);
     Plan& plan = outcome.plan;
     plan.method = method_;
     plan.units = job.units;
     plan.mark = inputs.mark;
-    enter(inputs.values, plan.entered);
-    compute(plan.entered, plan.mark);
-    plan.values = values_;
+    evaluation_.compute(inputs, asCut != nullptr ? &asCut->values : nullptr);
+    plan.values = evaluation_.table();
+    keepSaid(plan);
+    plan.readings = std::move(inputs.readings);
+    outcome.issues = std::move(inputs.issues);
+    findMissing(plan, outcome.issues);
+    findTolerances(plan);
     planParts(plan);
     planFindings(plan);
     return outcome;
@@ -119,15 +118,16 @@ class Planner::Impl {
 
   std::vector<Influence> influences(const Plan& plan, std::size_t node) {
     std::vector<Influence> all;
+    recallFrom(plan);
     for (const std::size_t input : inputsBehind(node)) {
-      if (input == node || std::isnan(plan.values[input])) continue;
-      std::vector<bool> entered = plan.entered;
-      entered[input] = true;
-      values_ = plan.values;
-      values_[input] += kOneMillimetre.mm();
-      compute(entered, plan.mark);
-      const double change = values_[node] - plan.values[node];
+      if (input == node || std::isnan(plan.values[input]) || !plan.counts[input]) continue;
+      const InputRule& rule = method_->inputs[method_->nodes[input].rule];
+      const bool isMistake = rule.role == InputRole::Given && evaluation_.isTried(node);
+      evaluation_.move(input, kOneMillimetre.mm(), isMistake ? Moving::BookOnly : Moving::All,
+                       plan.values);
+      const double change = evaluation_.table()[node] - plan.values[node];
       if (std::abs(change) > kUnmoved) all.push_back({input, change});
+      evaluation_.restore(input, plan.values);
     }
     std::stable_sort(all.begin(), all.end(), [](const Influence& a, const Influence& b) {
       return std::abs(a.change) > std::abs(b.change);
@@ -135,64 +135,157 @@ class Planner::Impl {
     return all;
   }
 
+  std::vector<PartMove> partMoves(const Plan& plan) {
+    std::vector<PartMove> all;
+    recallFrom(plan);
+    for (std::size_t input = 0; input < method_->nodes.size(); ++input) {
+      if (!isReading(plan, input)) continue;
+      evaluation_.move(input, kOneMillimetre.mm(), Moving::All, plan.values);
+      for (std::size_t i = 0; i < plan.parts.size(); ++i) addMove(plan, i, input, all);
+      evaluation_.restore(input, plan.values);
+    }
+    std::stable_sort(all.begin(), all.end(),
+                     [](const PartMove& a, const PartMove& b) { return a.part < b.part; });
+    return all;
+  }
+
  private:
-  void enter(const std::vector<double>& inputs, std::vector<bool>& entered) {
-    entered.assign(method_->nodes.size(), false);
+  void recallFrom(const Plan& plan) {
+    evaluation_.recall(plan.values, plan.entered, plan.counts, plan.readings, plan.mark);
+  }
+
+  void keepSaid(Plan& plan) {
+    plan.entered.resize(plan.values.size());
+    plan.counts.resize(plan.values.size());
+    for (std::size_t i = 0; i < plan.values.size(); ++i) {
+      plan.entered[i] = evaluation_.isSaid(i);
+      plan.counts[i] = evaluation_.counts(i);
+    }
+  }
+
+  /// Of measures that a newcomer is asked for, also those that nothing else could supply.
+  void findMissing(const Plan& plan, Issues& issues) const {
     for (std::size_t i = 0; i < method_->nodes.size(); ++i) {
       const ValueNode& node = method_->nodes[i];
-      values_[i] = kNone;
-      if (node.source != ValueNode::Source::Input || std::isnan(inputs[node.rule])) continue;
+      if (node.source != ValueNode::Source::Input || !plan.counts[i]) continue;
       const InputRule& rule = method_->inputs[node.rule];
-      entered[i] = true;
-      values_[i] = inputs[node.rule];
-      if (rule.kind == InputKind::Choice) {
-        const auto option = static_cast<std::size_t>(inputs[node.rule]);
-        values_[i] = method_->options.find(rule.options[option])->second;
-      }
+      const bool isNeeded = !rule.optional && (rule.fallback.empty() || !rule.ask.text.empty());
+      if (isNeeded && std::isnan(plan.values[i]) && !isBlamed(rule, issues))
+        issues.push_back({"given-missing", {{"name", rule.id}}, fieldOf(rule), {}, {}});
     }
   }
 
-  void compute(const std::vector<bool>& entered, Length mark) {
-    for (const std::size_t i : method_->order) {
-      const ValueNode& node = method_->nodes[i];
-      if (entered[i]) continue;
-      if (node.source == ValueNode::Source::CutSize) {
-        const double size = node.uses.empty() ? kNone : values_[node.uses.front()];
-        values_[i] = roundTo(Length::fromMm(size), mark, node.rounding).mm();
-      } else {
-        values_[i] = node.formula.empty() ? kNone : formulas_[i].evaluate(*method_, values_);
-      }
+  /// A length that was measured on this book and said.
+  [[nodiscard]] bool isReading(const Plan& plan, std::size_t node) const {
+    const ValueNode& value = method_->nodes[node];
+    return value.source == ValueNode::Source::Input && value.unit == Unit::Millimetre &&
+           plan.entered[node] && plan.counts[node] &&
+           method_->inputs[value.rule].role == InputRole::Given;
+  }
+
+  void addMove(const Plan& plan, std::size_t index, std::size_t input, std::vector<PartMove>& all) {
+    const auto part =
+        static_cast<std::size_t>(plan.parts[index].rule - method_->parts.data());
+    const auto change = [&](std::size_t node) {
+      const double by = evaluation_.table()[node] - plan.values[node];
+      return std::abs(by) > kUnmoved ? by : 0.0;
+    };
+    const PartMove move{index, input, change(parts_[part].width), change(parts_[part].height)};
+    if (move.width != 0.0 || move.height != 0.0) all.push_back(move);
+  }
+
+  void findTolerances(Plan& plan) {
+    const std::size_t size = plan.values.size();
+    plan.tolerances.assign(size, 0.0);
+    for (std::size_t input = 0; input < size; ++input) {
+      if (!isReading(plan, input)) continue;
+      const double half = plan.readings[method_->nodes[input].rule].spread() / 2;
+      if (half <= 0.0) continue;
+      plan.tolerances[input] = half * half;
+      addVariance(plan, input, half);
+    }
+    for (std::size_t i = 0; i < size; ++i)
+      plan.tolerances[i] = std::isnan(plan.values[i]) ? std::numeric_limits<double>::quiet_NaN()
+                                                      : std::sqrt(plan.tolerances[i]);
+    for (const AskedTolerance& asked : asked_) {
+      plan.values[asked.node] = plan.tolerances[asked.of];
+      evaluation_.table()[asked.node] = plan.tolerances[asked.of];
     }
   }
 
-  double evaluate(BoundFormula& formula) { return formula.evaluate(*method_, values_); }
+  /// Squares of the halved changes between both ends of the readings.
+  void addVariance(Plan& plan, std::size_t input, double half) {
+    const std::vector<std::size_t>& dependents = evaluation_.dependents(input);
+    for (const Moving moving : {Moving::All, Moving::BookOnly}) {
+      std::vector<double> ends[2];
+      for (std::size_t end = 0; end < 2; ++end) {
+        evaluation_.move(input, end == 0 ? -half : half, moving, plan.values);
+        for (const std::size_t i : dependents) ends[end].push_back(evaluation_.table()[i]);
+      }
+      for (std::size_t k = 0; k < dependents.size(); ++k) {
+        const std::size_t i = dependents[k];
+        if (evaluation_.isTried(i) != (moving == Moving::BookOnly)) continue;
+        // Where one end has no value, what the other end changes stands for both.
+        const double down = ends[0][k] - plan.values[i], up = ends[1][k] - plan.values[i];
+        const double change = std::isnan(up)     ? -down
+                              : std::isnan(down) ? up
+                                                 : (up - down) / 2;
+        if (!std::isnan(change)) plan.tolerances[i] += change * change;
+      }
+    }
+    evaluation_.restore(input, plan.values);
+  }
 
-  [[nodiscard]] double sizeOf(const PartRule& part, const char* side) const {
-    return values_[*method_->find(part.id + side)];
+  double evaluate(BoundFormula& formula) { return evaluation_.evaluate(formula); }
+  bool holds(BoundFormula& when) {
+    if (when.isEmpty()) return true;
+    const double value = evaluate(when);
+    return !std::isnan(value) && value != 0.0;
+  }
+  Point evaluate(BoundPoint& point) { return {evaluate(point.first), evaluate(point.second)}; }
+  static bool isFinite(const Point& point) {
+    return std::isfinite(point.x) && std::isfinite(point.y);
   }
 
   void planParts(Plan& plan) {
     for (std::size_t i = 0; i < parts_.size(); ++i) {
-      const PartRule& rule = method_->parts[i];
+      BoundPart& bound = parts_[i];
+      if (!holds(bound.when)) continue;
       PlannedPart part;
-      part.rule = &rule;
-      part.width = Length::fromMm(sizeOf(rule, ".width"));
-      part.height = Length::fromMm(sizeOf(rule, ".height"));
-      part.cutWidth = Length::fromMm(sizeOf(rule, ".cut_width"));
-      part.cutHeight = Length::fromMm(sizeOf(rule, ".cut_height"));
+      part.rule = &method_->parts[i];
+      part.width = Length::fromMm(plan.values[bound.width]);
+      part.height = Length::fromMm(plan.values[bound.height]);
+      part.cutWidth = Length::fromMm(plan.values[bound.cutWidth]);
+      part.cutHeight = Length::fromMm(plan.values[bound.cutHeight]);
+      const double count = evaluate(bound.count);
       // A piece without a size, or with one below nothing, is no piece.
-      if (!(part.width > Length()) || !(part.height > Length())) continue;
-      placePart(part, parts_[i]);
+      if (!(part.width > Length()) || !(part.height > Length()) || !(count >= 1.0)) continue;
+      part.count = static_cast<int>(std::min(std::floor(count), double{kMostPieces}));
+      part.material = materialOf(*part.rule, bound);
+      shapePart(part, bound);
       plan.parts.push_back(std::move(part));
     }
   }
 
-  void placePart(PlannedPart& part, BoundPart& bound) {
-    const double corner = part.rule->corner.empty() ? 0.0 : evaluate(bound.corner);
-    part.corner = Length::fromMm(corner > 0.0 ? corner : 0.0);
-    for (auto& [x, y] : bound.places) {
-      const Point place{evaluate(x), evaluate(y)};
-      if (std::isfinite(place.x) && std::isfinite(place.y)) part.places.push_back(place);
+  std::string_view materialOf(const PartRule& rule, BoundPart& bound) {
+    for (std::size_t i = 0; i < rule.materials.size(); ++i)
+      if (holds(bound.materials[i])) return rule.materials[i].material;
+    return rule.materials.back().material;
+  }
+
+  void shapePart(PlannedPart& part, BoundPart& bound) {
+    for (BoundPoint& point : bound.outline) part.outline.push_back(evaluate(point));
+    if (std::all_of(part.outline.begin(), part.outline.end(), isFinite))
+      part.outline = tidied(std::move(part.outline));
+    else
+      part.outline.clear();
+    if (part.outline.size() < 3) part.outline = rectangle(0.0, 0.0, part.width.mm(), part.height.mm());
+    for (BoundPoint& place : bound.places)
+      if (const Point at = evaluate(place); isFinite(at)) part.places.push_back(at);
+    for (auto& [from, to] : bound.slits) {
+      const Point a = evaluate(from), b = evaluate(to);
+      const bool isCut = isFinite(a) && isFinite(b) && std::hypot(b.x - a.x, b.y - a.y) > kUnmoved;
+      if (isCut) part.slits.emplace_back(a, b);
     }
   }
 
@@ -208,8 +301,7 @@ class Planner::Impl {
   void planFindings(Plan& plan) {
     for (std::size_t i = 0; i < findings_.size(); ++i) {
       const FindingRule& rule = method_->findings[i];
-      const double when = evaluate(findings_[i].when);
-      if (std::isnan(when) || when == 0.0) continue;
+      if (!holds(findings_[i].when)) continue;
       plan.findings.push_back({&rule, figures(findings_[i].says, rule.says),
                                figures(findings_[i].remedy, rule.remedy)});
     }
@@ -238,21 +330,38 @@ class Planner::Impl {
   }
 
   MethodPtr method_;
-  std::vector<double> values_;  // never resized: formulas point into it
-  std::vector<BoundFormula> formulas_;
+  ShelfPtr shelf_;
+  Evaluation evaluation_;
   std::vector<BoundPart> parts_;
   std::vector<BoundFinding> findings_;
+  std::vector<AskedTolerance> asked_;
 };
 
-Planner::Planner(MethodPtr method) : impl_(std::make_unique<Impl>(std::move(method))) {}
+Planner::Planner(MethodPtr method, ShelfPtr shelf)
+    : impl_(std::make_unique<Impl>(std::move(method), std::move(shelf))) {}
 Planner::~Planner() = default;
 Planner::Planner(Planner&&) noexcept = default;
 Planner& Planner::operator=(Planner&&) noexcept = default;
 
-Planner::Outcome Planner::plan(const Job& job) { return impl_->plan(job); }
+Planner::Outcome Planner::plan(const Job& job) { return impl_->plan(job, nullptr); }
+Planner::Outcome Planner::tryOn(const Plan& asCut, const Job& job) {
+  return impl_->plan(job, &asCut);
+}
 std::vector<Influence> Planner::influences(const Plan& plan, std::size_t node) {
   return impl_->influences(plan, node);
 }
+Planner::Detail Planner::detail(const Job& job, const Plan& plan) {
+  Detail detail{impl_->partMoves(plan), std::nullopt};
+  Job before = job;
+  bool isCompared = false;
+  for (const InputRule& rule : method()->inputs) {
+    Entries& entries = rule.role == InputRole::Given ? before.given : before.allowances;
+    if (rule.isCompared && entries.erase(rule.id) > 0) isCompared = true;
+  }
+  if (isCompared) detail.before = impl_->plan(before, nullptr).plan;
+  return detail;
+}
+std::vector<PartMove> Planner::partMoves(const Plan& plan) { return impl_->partMoves(plan); }
 const MethodPtr& Planner::method() const { return impl_->method(); }
 
 }  // namespace drapery

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <memory>
+#include <optional>
 #include <vector>
 
 #include "core/plan/job.h"
@@ -16,10 +17,18 @@ struct Influence {
   double change = 0.0;    // in the value's unit
 };
 
+/// How much one millimetre more in a reading moves a piece.
+struct PartMove {
+  std::size_t part = 0;   // index into the plan's parts
+  std::size_t input = 0;  // node of the measure
+  double width = 0.0;     // mm
+  double height = 0.0;    // mm
+};
+
 class Planner {
  public:
-  /// The method must have been loaded without issues.
-  explicit Planner(MethodPtr method);
+  /// The method must have been loaded without issues. Without a shelf the shipped materials count.
+  explicit Planner(MethodPtr method, ShelfPtr shelf = nullptr);
   ~Planner();
   Planner(Planner&&) noexcept;
   Planner& operator=(Planner&&) noexcept;
@@ -28,11 +37,32 @@ class Planner {
     Plan plan;      // all that can be computed, also when there are issues
     Issues issues;  // entries that were refused, measures that are missing
   };
+
+  /// A measure whose readings differ is uncertain by half their spread; each value's tolerance is
+  /// T = sqrt(sum of (c h)^2), with h that half and c h the change of the value between both ends of
+  /// the readings, halved: first order, the measures independent. JCGM 100:2008 (GUM) 4.3.7, 5.1.2;
+  /// both sides carry the same factor sqrt 3 of the rectangular distribution. Values of the trial
+  /// (that depend on a piece as cut) move with the book alone: the pieces are cut.
   Outcome plan(const Job& job);
 
+  /// The pieces of `asCut` and what is settled with them, tried on the book of `job`.
+  Outcome tryOn(const Plan& asCut, const Job& job);
+
   /// One millimetre added to each length that the binder said or the method supposes, one at a
-  /// time; inputs that do not move the value are left out. The largest first.
+  /// time; inputs that do not move the value are left out. The largest first. A measure moves the
+  /// values of the trial as a mistake in it would: the pieces are cut.
   std::vector<Influence> influences(const Plan& plan, std::size_t node);
+
+  /// The same for all pieces, by the measures that the binder said.
+  std::vector<PartMove> partMoves(const Plan& plan);
+
+  /// What is told beside a plan that is written down.
+  struct Detail {
+    std::vector<PartMove> moves = {};
+    /// Without the inputs that are compared (what is still to be trimmed), where any was said.
+    std::optional<Plan> before = {};
+  };
+  Detail detail(const Job& job, const Plan& plan);
 
   [[nodiscard]] const MethodPtr& method() const;
 

@@ -180,18 +180,59 @@ LengthFault faultOfTail(Cursor& in, bool unitSeen) {
   return LengthFault::UnknownUnit;
 }
 
+/// What a binder reads off in stages: `12 in + 3 1/4 in`. Terms without a unit take the one that
+/// the others name.
+class Sum {
+ public:
+  void add(double value, std::optional<double> unit) {
+    if (unit && unit_ && *unit != *unit_) namesTwo_ = true;
+    if (unit) unit_ = unit;
+    if (unit) {
+      mm_ += value * *unit;
+    } else {
+      bare_ += value;
+      hasBare_ = true;
+    }
+    endsInUnit_ = unit.has_value();
+  }
+  [[nodiscard]] bool endsInUnit() const { return endsInUnit_; }
+  [[nodiscard]] bool namesUnit() const { return unit_.has_value(); }
+  [[nodiscard]] std::variant<Length, LengthFault> total(double fallback) const {
+    if (hasBare_ && namesTwo_) return LengthFault::TwoUnits;
+    return Length::fromMm(mm_ + bare_ * unit_.value_or(fallback));
+  }
+
+ private:
+  std::optional<double> unit_;
+  double mm_ = 0.0;
+  double bare_ = 0.0;
+  bool hasBare_ = false, namesTwo_ = false, endsInUnit_ = false;
+};
+
+std::variant<Sum, LengthFault> parseSum(std::string_view text) {
+  if (text.size() > kLongestLengthText) return LengthFault::TooLong;
+  Cursor in(text);
+  Sum sum;
+  Parsed term = signedMagnitude(in);
+  while (true) {
+    if (const LengthFault* fault = std::get_if<LengthFault>(&term)) return *fault;
+    sum.add(std::get<double>(term), in.takeValue(kUnits));
+    in.skipSpace();
+    if (!in.take("+")) break;
+    in.skipSpace();
+    term = magnitude(in);
+    in.skipSpace();
+  }
+  if (!in.atEnd()) return faultOfTail(in, sum.endsInUnit());
+  return sum;
+}
+
 }  // namespace
 
 std::variant<Length, LengthFault> parseLength(std::string_view text, Units bare) {
-  if (text.size() > kLongestLengthText) return LengthFault::TooLong;
-  Cursor in(text);
-  const Parsed parsed = signedMagnitude(in);
-  if (const LengthFault* fault = std::get_if<LengthFault>(&parsed)) return *fault;
-  const std::optional<double> unit = in.takeValue(kUnits);
-  in.skipSpace();
-  if (!in.atEnd()) return faultOfTail(in, unit.has_value());
-  const double fallback = bare == Units::Inches ? kMmPerInch : 1.0;
-  return Length::fromMm(std::get<double>(parsed) * unit.value_or(fallback));
+  const auto parsed = parseSum(text);
+  if (const auto* fault = std::get_if<LengthFault>(&parsed)) return *fault;
+  return std::get<Sum>(parsed).total(bare == Units::Inches ? kMmPerInch : 1.0);
 }
 
 std::variant<double, LengthFault> parseRatio(std::string_view text) {
@@ -204,9 +245,9 @@ std::variant<double, LengthFault> parseRatio(std::string_view text) {
 }
 
 bool namesUnit(std::string_view text) {
-  Cursor in(text);
-  const Parsed parsed = signedMagnitude(in);
-  return std::holds_alternative<double>(parsed) && in.takeValue(kUnits).has_value();
+  const auto parsed = parseSum(text);
+  const Sum* sum = std::get_if<Sum>(&parsed);
+  return sum != nullptr && sum->namesUnit();
 }
 
 std::string lengthWithUnit(std::string text, Units bare) {

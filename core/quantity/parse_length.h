@@ -26,7 +26,8 @@ inline constexpr std::size_t kLongestLengthText = 40;
 
 /// `210`, `143.8 mm`, `143,8`, `13.75 cm`, `7 3/16`, `7-3/16 in`, `7½"`, `3/16″`. A text without a
 /// unit is in `bare`. No exponents, no thousands marks. A sign is read, so that a range can refuse
-/// it.
+/// it. What is longer than the rule is a sum: `300 + 120.5`, `12 + 3 1/4 in`; terms without a unit
+/// take the one that the others name, and must not when those name two.
 std::variant<Length, LengthFault> parseLength(std::string_view text, Units bare);
 
 /// `0.25`, `1/3`, `1 1/2`: the same writing without a unit.

@@ -63,7 +63,7 @@ do = "Give {2 * square:mm} more."
 touches = ["square"]
 )";
 
-std::optional<MethodSource> noBases(std::string_view) { return std::nullopt; }
+std::optional<TomlFile> noBases(std::string_view) { return std::nullopt; }
 
 LoadedMethod load(const std::string& text) { return loadMethod({"small.toml", text}, noBases); }
 
@@ -194,9 +194,9 @@ title = "Extra"
 formula = "2 * board_height"
 because = "Twice."
 )";
-  const auto bases = [](std::string_view id) -> std::optional<MethodSource> {
+  const auto bases = [](std::string_view id) -> std::optional<TomlFile> {
     if (id != "small") return std::nullopt;
-    return MethodSource{"small.toml", kSound};
+    return TomlFile{"small.toml", kSound};
   };
   const LoadedMethod loaded = loadMethod({"child.toml", child}, bases);
   ASSERT_THAT(messages(loaded), IsEmpty());
@@ -208,7 +208,7 @@ because = "Twice."
 
 TEST(MethodLoader, aMistakeInTheBaseIsPlacedInTheBase) {
   const std::string broken = with("height + 2 * square", "heigth + 2 * square");
-  const auto bases = [&](std::string_view) { return MethodSource{"small.toml", broken}; };
+  const auto bases = [&](std::string_view) { return TomlFile{"small.toml", broken}; };
   const LoadedMethod loaded = loadMethod(
       {"child.toml",
        "schema = \"drapery-method/1\"\nid = \"child\"\nbase = \"small\"\ntitle = \"C\"\n"},
@@ -219,7 +219,7 @@ TEST(MethodLoader, aMistakeInTheBaseIsPlacedInTheBase) {
 TEST(MethodLoader, basesMayNotGoInACircle) {
   const std::string text =
       "schema = \"drapery-method/1\"\nid = \"a\"\nbase = \"a\"\ntitle = \"A\"\n";
-  const auto bases = [&](std::string_view) { return MethodSource{"a.toml", text}; };
+  const auto bases = [&](std::string_view) { return TomlFile{"a.toml", text}; };
   EXPECT_THAT(messages(loadMethod({"a.toml", text}, bases)),
               Contains(HasSubstr("leads in a circle")));
 }
@@ -249,7 +249,7 @@ TEST(WordsTemplate, splitsLiteralsAndExpressions) {
 // The files that ship, each on its own and with every formula tried.
 TEST(ShippedMethods, areSound) {
   const MethodLibrary library;
-  for (const MethodSource& source : shippedMethods()) {
+  for (const TomlFile& source : shippedMethods()) {
     const auto loaded = loadMethod(source, [&](std::string_view id) { return library.source(id); });
     EXPECT_THAT(messages(loaded), IsEmpty()) << source.file;
   }
@@ -257,7 +257,7 @@ TEST(ShippedMethods, areSound) {
 
 TEST(ShippedMethods, areAllThatStandInTheFolderAndEachHasCases) {
   std::vector<std::string> shipped;
-  for (const MethodSource& source : shippedMethods()) shipped.push_back(source.file);
+  for (const TomlFile& source : shippedMethods()) shipped.push_back(source.file);
   for (const auto& entry :
        std::filesystem::directory_iterator(std::string(DRAPERY_SOURCE_DIR) + "/methods")) {
     if (entry.path().extension() != ".toml") continue;

@@ -65,7 +65,7 @@ void expectCut(const Plan& plan, const std::string& text) {
   const auto equals = text.find(" = "), of = text.find(" of "), by = text.find(" x ");
   const PlannedPart* part = plan.part(text.substr(0, equals));
   ASSERT_NE(part, nullptr) << text;
-  EXPECT_EQ(std::to_string(part->rule->count), text.substr(equals + 3, of - equals - 3)) << text;
+  EXPECT_EQ(std::to_string(part->count), text.substr(equals + 3, of - equals - 3)) << text;
   EXPECT_NEAR(part->cutWidth.mm(), figure(text.substr(of + 4, by - of - 4)), 1e-6) << text;
   EXPECT_NEAR(part->cutHeight.mm(), figure(text.substr(by + 3)), 1e-6) << text;
 }

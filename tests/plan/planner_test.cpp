@@ -166,10 +166,10 @@ TEST(Planner, keepsFormulaInputsAndReason) {
   const Plan plan = planOf(plainJob()).plan;
   const Method& method = *plan.method;
   const std::size_t node = *method.find("board_width");
-  EXPECT_EQ(method.nodes[node].formula.text, "text_width - setback + square_fore_edge");
+  EXPECT_EQ(method.nodes[node].formula.text, "text_width - trim_fore_edge - setback + square_fore_edge");
   std::vector<std::string> used;
   for (const std::size_t input : method.nodes[node].uses) used.push_back(method.nodes[input].name);
-  EXPECT_EQ(used, (std::vector<std::string>{"text_width", "setback", "square_fore_edge"}));
+  EXPECT_EQ(used, (std::vector<std::string>{"text_width", "trim_fore_edge", "setback", "square_fore_edge"}));
   EXPECT_FALSE(method.derived[method.nodes[node].rule].because.text.empty());
 }
 

@@ -1,4 +1,4 @@
-// Reads one table of a rule file: known keys, types, and a placed complaint for everything else.
+// Reads one table of a TOML file: known keys, types, and a placed complaint for everything else.
 #pragma once
 
 #include <functional>
@@ -6,7 +6,8 @@
 #include <utility>
 #include <vector>
 
-#include "core/method/rule_reader.h"
+#include "core/toml/issue_placer.h"
+#include "core/toml/sourced.h"
 
 namespace drapery {
 

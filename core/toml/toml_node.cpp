@@ -1,4 +1,4 @@
-#include "core/method/toml_node.h"
+#include "core/toml/toml_node.h"
 
 #include <toml++/toml.h>
 

@@ -1,4 +1,4 @@
-#include "core/method/table_reader.h"
+#include "core/toml/table_reader.h"
 
 #include <algorithm>
 #include <cmath>
@@ -43,24 +43,6 @@ std::string joined(const std::vector<std::string>& names) {
   std::string out;
   for (const std::string& name : names) out += (out.empty() ? "" : ", ") + name;
   return out;
-}
-
-SourcePosition IssuePlacer::at(int source, int line, int column) const {
-  const auto index = static_cast<std::size_t>(source);
-  return {index < files_.size() ? files_[index].first : std::string(), line, column};
-}
-
-void IssuePlacer::add(std::string id, std::vector<std::pair<std::string, Argument>> arguments,
-                      const SourcePosition& where) {
-  Issue issue{std::move(id), std::move(arguments), {}, where, {}};
-  for (const auto& [file, text] : files_)
-    if (file == where.file) issue.excerpt = sourceLine(text, where.line);
-  issues_.push_back(std::move(issue));
-}
-
-void IssuePlacer::addAt(const Node& node, std::string id,
-                        std::vector<std::pair<std::string, Argument>> arguments) {
-  add(std::move(id), std::move(arguments), at(node.source, node.line, node.column));
 }
 
 TableReader::TableReader(const Node& table, std::string section, IssuePlacer& placer)

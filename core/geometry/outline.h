@@ -1,0 +1,20 @@
+// The shape of a piece, tidied.
+#pragma once
+
+#include <vector>
+
+#include "core/geometry/point.h"
+
+namespace drapery {
+
+/// Without points that stand twice, or on the line between their neighbours, to a millionth of a
+/// millimetre. The points go round counter-clockwise; fewer than three are no shape.
+std::vector<Point> tidied(std::vector<Point> outline);
+
+/// Corners of a box, counter-clockwise from the lower left.
+std::vector<Point> rectangle(double left, double bottom, double right, double top);
+
+/// The outline seen from the back: left for right within a piece of the given width.
+std::vector<Point> mirrored(std::vector<Point> outline, double width);
+
+}  // namespace drapery

@@ -1,0 +1,23 @@
+#include "core/material/material.h"
+
+namespace drapery {
+
+std::optional<Length> Material::caliper() const {
+  if (thickness) return thickness;
+  if (grammage && bulk) return caliperOf(*grammage, *bulk);
+  return std::nullopt;
+}
+
+std::optional<double> Material::property(std::string_view name) const {
+  if (name == "grammage") return grammage;
+  if (name == "bulk") return bulk;
+  const auto length = caliper();
+  return length ? std::optional(length->mm()) : std::nullopt;
+}
+
+Length caliperOf(double grammage, double bulk) {
+  constexpr double kPerThousand = 1000.0;
+  return Length::fromMm(grammage * bulk / kPerThousand);
+}
+
+}  // namespace drapery

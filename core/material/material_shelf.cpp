@@ -1,0 +1,136 @@
+#include "core/material/material_shelf.h"
+
+#include <algorithm>
+
+#include "core/quantity/parse_length.h"
+#include "core/toml/node_pack.h"
+#include "core/toml/table_reader.h"
+#include "core/toml/toml_node.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr const char* kSchema = "drapery-materials/1";
+constexpr double kLargestGrammage = 5000.0;
+constexpr double kLargestBulk = 20.0;
+
+std::optional<Length> lengthOf(const Node& node) {
+  if (node.kind == Node::Kind::Number) return Length::fromMm(node.number);
+  if (node.kind != Node::Kind::Text) return std::nullopt;
+  const auto parsed = parseLength(node.text, Units::Millimetres);
+  const auto* length = std::get_if<Length>(&parsed);
+  return length != nullptr && *length > Length() ? std::optional(*length) : std::nullopt;
+}
+
+std::optional<double> figure(TableReader& in, const char* key, double most) {
+  const Node* node = in.find(key);
+  if (node == nullptr) return std::nullopt;
+  if (node->kind == Node::Kind::Number && node->number > 0.0 && node->number <= most)
+    return node->number;
+  in.complainType(*node, key, "number above 0");
+  return std::nullopt;
+}
+
+std::vector<SheetSize> sheets(TableReader& in) {
+  std::vector<SheetSize> all;
+  const Node* list = in.list("sheets", Needed::No);
+  if (list == nullptr) return all;
+  for (const Node& item : list->items) {
+    const auto width = item.items.size() == 2 ? lengthOf(item.items[0]) : std::nullopt;
+    const auto height = item.items.size() == 2 ? lengthOf(item.items[1]) : std::nullopt;
+    if (width && height) {
+      all.push_back({*width, *height});
+    } else {
+      in.complainType(item, "sheets", "list of pairs of lengths, across and along the grain");
+    }
+  }
+  return all;
+}
+
+Material readMaterial(const Node& node, IssuePlacer& placer) {
+  TableReader in(node, "material", placer);
+  Material material;
+  material.id = in.id();
+  material.kind =
+      in.choice("kind",
+                Choices<std::string>{
+                    {"board", "board"}, {"card", "card"}, {"cloth", "cloth"}, {"paper", "paper"}},
+                std::string("paper"));
+  material.title = in.text("title", Needed::Yes);
+  material.practice = in.text("practice", Needed::No);
+  material.grammage = figure(in, "grammage", kLargestGrammage);
+  material.bulk = figure(in, "bulk", kLargestBulk);
+  if (const Node* thickness = in.find("thickness")) {
+    material.thickness = lengthOf(*thickness);
+    if (!material.thickness) in.complainType(*thickness, "thickness", "length above 0");
+  }
+  material.sheets = sheets(in);
+  in.finish();
+  return material;
+}
+
+void readFile(const TomlFile& file, std::vector<Material>& materials, Issues& issues) {
+  auto parsed = file.packed.empty() ? parseToml(file.text, 0) : unpackNode(file.packed, 0);
+  if (auto* issue = std::get_if<Issue>(&parsed)) {
+    issue->where.file = file.file;
+    issue->excerpt = sourceLine(file.text, issue->where.line);
+    issues.push_back(std::move(*issue));
+    return;
+  }
+  IssuePlacer placer({{file.file, file.text}}, issues);
+  TableReader in(std::get<Node>(parsed), "file", placer);
+  in.exactly("schema", kSchema);
+  in.eachTable("material", [&](const Node& node) {
+    const std::size_t before = issues.size();
+    Material material = readMaterial(node, placer);
+    if (issues.size() == before) materials.push_back(std::move(material));
+  });
+  in.finish();
+}
+
+}  // namespace
+
+MaterialShelf::MaterialShelf(std::vector<TomlFile> sources) : sources_(std::move(sources)) {}
+
+void MaterialShelf::read() const {
+  if (isRead_) return;
+  isRead_ = true;
+  std::vector<Material> found;
+  for (const TomlFile& file : sources_) readFile(file, found, issues_);
+  for (Material& material : found) {
+    const auto same = std::find_if(materials_.begin(), materials_.end(),
+                                   [&](const Material& m) { return m.id == material.id; });
+    if (same == materials_.end()) {
+      materials_.push_back(std::move(material));
+    } else {
+      *same = std::move(material);
+    }
+  }
+}
+
+const Material* MaterialShelf::find(std::string_view id) const {
+  read();
+  for (const Material& material : materials_)
+    if (material.id == id) return &material;
+  return nullptr;
+}
+
+const std::vector<Material>& MaterialShelf::all() const {
+  read();
+  return materials_;
+}
+
+const Issues& MaterialShelf::issues() const {
+  read();
+  return issues_;
+}
+
+ShelfPtr makeShelf(const std::string& folder) {
+  std::vector<TomlFile> sources;
+  if (!folder.empty()) sources = tomlFilesIn(folder);
+  sources.insert(sources.begin(), shippedMaterials().begin(), shippedMaterials().end());
+  return std::make_shared<const MaterialShelf>(std::move(sources));
+}
+
+}  // namespace drapery

@@ -1,0 +1,40 @@
+// The materials that a job may name: those that ship, and a binder's own in a folder.
+#pragma once
+
+#include <memory>
+#include <string>
+#include <vector>
+
+#include "core/material/material.h"
+#include "core/toml/toml_file.h"
+
+namespace drapery {
+
+/// The material files built into the program.
+const std::vector<TomlFile>& shippedMaterials();
+
+class MaterialShelf {
+ public:
+  /// Reads `sources` when a material is first asked for. Of two with the same id the later one
+  /// counts, so that a binder's own figures replace the shipped ones.
+  explicit MaterialShelf(std::vector<TomlFile> sources);
+
+  [[nodiscard]] const Material* find(std::string_view id) const;
+  [[nodiscard]] const std::vector<Material>& all() const;
+  /// What is wrong with the files, each placed; a wrong material is left out.
+  [[nodiscard]] const Issues& issues() const;
+
+ private:
+  void read() const;
+  std::vector<TomlFile> sources_;
+  mutable bool isRead_ = false;
+  mutable std::vector<Material> materials_;
+  mutable Issues issues_;
+};
+
+using ShelfPtr = std::shared_ptr<const MaterialShelf>;
+
+/// The shipped materials, and the `*.toml` files in `folder` after them.
+ShelfPtr makeShelf(const std::string& folder = {});
+
+}  // namespace drapery

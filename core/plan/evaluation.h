@@ -1,0 +1,72 @@
+// Computes a method's table of numbers from what was said, and what a small change in one of them
+// does to the others.
+#pragma once
+
+#include <vector>
+
+#include "core/plan/bound_formula.h"
+#include "core/plan/job_inputs.h"
+
+namespace drapery {
+
+/// What holds still while an input moves.
+enum class Moving {
+  All,      // the plan: pieces follow, as they would be sized
+  BookOnly  // the trial: pieces are cut and what is settled with them stays; only the book is another
+};
+
+class Evaluation {
+ public:
+  explicit Evaluation(MethodPtr method);
+  Evaluation(const Evaluation&) = delete;
+  Evaluation& operator=(const Evaluation&) = delete;
+
+  /// One number per node; NaN where there is none. Formulas point into it.
+  [[nodiscard]] std::vector<double>& table() { return table_; }
+
+  /// Computes all. With `cut`, another table of the same method, pieces and what is settled with
+  /// them are taken from there.
+  void compute(const JobInputs& inputs, const std::vector<double>* cut = nullptr);
+
+  /// Takes up a plan computed before, to move from there: its table, what was said in it, and its
+  /// readings.
+  void recall(const std::vector<double>& values, const std::vector<bool>& entered,
+              const std::vector<bool>& counts, const std::vector<Readings>& readings, Length mark);
+
+  /// Recomputes what depends on input node `input` after moving it by `change` from `base`, the
+  /// table as computed. The table then holds the moved numbers; `restore` puts it back.
+  void move(std::size_t input, double change, Moving moving, const std::vector<double>& base);
+  void restore(std::size_t input, const std::vector<double>& base);
+
+  /// Nodes that depend on the input, in the order of computing.
+  const std::vector<std::size_t>& dependents(std::size_t input);
+
+  /// Whether the node tells of the trial: it depends on a piece as cut.
+  [[nodiscard]] bool isTried(std::size_t node) const { return isTried_[node]; }
+  /// Whether the binder said this input and it counts on this book.
+  [[nodiscard]] bool isSaid(std::size_t node) const { return isSaid_[node]; }
+  [[nodiscard]] bool counts(std::size_t node) const { return counts_[node]; }
+
+  double evaluate(BoundFormula& formula) { return formula.evaluate(*method_, table_); }
+
+ private:
+  struct NodeFormulas {
+    BoundFormula formula, when, otherwise;
+  };
+  void enter(const JobInputs& inputs);
+  double valueOf(std::size_t node);
+  double aspectOf(const ValueNode& node) const;
+  [[nodiscard]] bool isFrozen(std::size_t node) const;
+  void findTried();
+
+  MethodPtr method_;
+  std::vector<double> table_;
+  std::vector<double> said_;  // by node; NaN where nothing was said
+  std::vector<NodeFormulas> formulas_;
+  std::vector<bool> isTried_, isSaid_, counts_;
+  std::vector<std::vector<std::size_t>> dependents_;  // by node, found when first asked for
+  std::vector<Readings> readings_;                    // by input
+  Length mark_;
+};
+
+}  // namespace drapery
