@@ -12,7 +12,8 @@ namespace drapery {
 /// What holds still while an input moves.
 enum class Moving {
   All,      // the plan: pieces follow, as they would be sized
-  BookOnly  // the trial: pieces are cut and what is settled with them stays; only the book is another
+  BookOnly  // the trial: pieces are cut and what is settled with them stays; only the book is
+            // another
 };
 
 class Evaluation {
@@ -46,6 +47,10 @@ class Evaluation {
   /// Whether the binder said this input and it counts on this book.
   [[nodiscard]] bool isSaid(std::size_t node) const { return isSaid_[node]; }
   [[nodiscard]] bool counts(std::size_t node) const { return counts_[node]; }
+  /// Which branch of its formula gave the node its value.
+  [[nodiscard]] std::size_t taken(std::size_t node) const {
+    return formulas_[node].formula.taken();
+  }
 
   double evaluate(BoundFormula& formula) { return formula.evaluate(*method_, table_); }
 

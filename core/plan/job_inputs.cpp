@@ -126,9 +126,9 @@ std::variant<double, Issue> readMaterial(const std::string& id, const InputRule&
   const auto issue = [&](const char* what) { return issueOf(rule, what, Written(id)); };
   if (rule.materials.empty()) return issue("material-not-here");
   const Material* material = shelf.find(id);
-  const bool isOfKind = material != nullptr && std::find(rule.materials.begin(),
-                                                         rule.materials.end(),
-                                                         material->kind) != rule.materials.end();
+  const bool isOfKind = material != nullptr &&
+                        std::find(rule.materials.begin(), rule.materials.end(), material->kind) !=
+                            rule.materials.end();
   if (!isOfKind) {
     Issue wrong = issue(material == nullptr ? "material-unknown" : "material-wrong-kind");
     std::vector<std::string> known;
@@ -215,8 +215,7 @@ JobInputs readInputs(const Job& job, const Method& method, const MaterialShelf& 
     }
     inputs.values[i] = std::get<double>(value);
     const bool isRead = !entry->second.readings.empty() && entry->second.material.empty();
-    if (isRead)
-      inputs.readings[i] = std::get<Readings>(readReadings(entry->second.readings, rule));
+    if (isRead) inputs.readings[i] = std::get<Readings>(readReadings(entry->second.readings, rule));
   }
   auto mark = readMark(job);
   if (auto* issue = std::get_if<Issue>(&mark)) inputs.issues.push_back(std::move(*issue));

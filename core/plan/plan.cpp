@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/method/formula_branches.h"
+
 namespace drapery {
 
 std::optional<double> Plan::number(std::string_view name) const {
@@ -33,7 +35,8 @@ std::string_view Plan::choice(std::string_view name) const {
 }
 
 std::string Plan::formula(std::size_t node) const {
-  return counts[node] ? explainedFormula(*method, node) : method->nodes[node].otherwise.text;
+  if (!counts[node]) return method->nodes[node].otherwise.text;
+  return branchesOf(explainedFormula(*method, node))[taken[node]].result;
 }
 
 const PlannedPart* Plan::part(std::string_view id) const {

@@ -42,6 +42,7 @@ struct Plan {
   std::vector<double> values;  // one for each of the method's nodes; NaN where there is none
   std::vector<bool> entered;   // by node: whether the binder said it (an input's)
   std::vector<bool> counts;    // by node: whether it has a place on this book; 'entered' may not
+  std::vector<std::size_t> taken;  // by node: which branch of its formula
   std::vector<Readings> readings;  // one for each of the method's inputs
   /// One for each node: how far the readings' spread lets it be off, either way; 0 where no
   /// spread reaches it, NaN where there is no value. See Planner::plan.
@@ -55,7 +56,7 @@ struct Plan {
   [[nodiscard]] double tolerance(std::string_view name) const;
   /// The option chosen for a choice ("flat"); empty when there is no such choice.
   [[nodiscard]] std::string_view choice(std::string_view name) const;
-  /// The formula that gave the node its value on this book.
+  /// The formula that gave the node its value on this book: of several branches the one taken.
   [[nodiscard]] std::string formula(std::size_t node) const;
   [[nodiscard]] const PlannedPart* part(std::string_view id) const;
   [[nodiscard]] bool has(Severity severity) const;

@@ -157,9 +157,11 @@ class Planner::Impl {
   void keepSaid(Plan& plan) {
     plan.entered.resize(plan.values.size());
     plan.counts.resize(plan.values.size());
+    plan.taken.resize(plan.values.size());
     for (std::size_t i = 0; i < plan.values.size(); ++i) {
       plan.entered[i] = evaluation_.isSaid(i);
       plan.counts[i] = evaluation_.counts(i);
+      plan.taken[i] = evaluation_.taken(i);
     }
   }
 
@@ -184,8 +186,7 @@ class Planner::Impl {
   }
 
   void addMove(const Plan& plan, std::size_t index, std::size_t input, std::vector<PartMove>& all) {
-    const auto part =
-        static_cast<std::size_t>(plan.parts[index].rule - method_->parts.data());
+    const auto part = static_cast<std::size_t>(plan.parts[index].rule - method_->parts.data());
     const auto change = [&](std::size_t node) {
       const double by = evaluation_.table()[node] - plan.values[node];
       return std::abs(by) > kUnmoved ? by : 0.0;
@@ -227,13 +228,11 @@ class Planner::Impl {
         if (evaluation_.isTried(i) != (moving == Moving::BookOnly)) continue;
         // Where one end has no value, what the other end changes stands for both.
         const double down = ends[0][k] - plan.values[i], up = ends[1][k] - plan.values[i];
-        const double change = std::isnan(up)     ? -down
-                              : std::isnan(down) ? up
-                                                 : (up - down) / 2;
+        const double change = std::isnan(up) ? -down : std::isnan(down) ? up : (up - down) / 2;
         if (!std::isnan(change)) plan.tolerances[i] += change * change;
       }
+      evaluation_.restore(input, plan.values);
     }
-    evaluation_.restore(input, plan.values);
   }
 
   double evaluate(BoundFormula& formula) { return evaluation_.evaluate(formula); }
@@ -279,7 +278,8 @@ class Planner::Impl {
       part.outline = tidied(std::move(part.outline));
     else
       part.outline.clear();
-    if (part.outline.size() < 3) part.outline = rectangle(0.0, 0.0, part.width.mm(), part.height.mm());
+    if (part.outline.size() < 3)
+      part.outline = rectangle(0.0, 0.0, part.width.mm(), part.height.mm());
     for (BoundPoint& place : bound.places)
       if (const Point at = evaluate(place); isFinite(at)) part.places.push_back(at);
     for (auto& [from, to] : bound.slits) {
