@@ -49,7 +49,8 @@ void Slip::setPart(const PlannedPart& part, const Plan& plan) {
   const QString grain = rule.grain == Grain::Height  ? tr("grain head to tail")
                         : rule.grain == Grain::Width ? tr("grain across")
                                                      : QString();
-  below_ = QString::fromStdString(std::string(part.material)) + (grain.isEmpty() ? "" : ", " + grain);
+  below_ =
+      QString::fromStdString(std::string(part.material)) + (grain.isEmpty() ? "" : ", " + grain);
   piece_ = QSizeF(part.cutWidth.mm(), part.cutHeight.mm());
   outline_.clear();
   for (const Point& p : part.outline)

@@ -41,6 +41,12 @@ const LocalText& reasonOf(const Method& method, const ValueNode& node) {
                                                    : method.inputs[node.rule].measure;
 }
 
+bool isChoice(const Plan& plan, std::size_t index) {
+  const ValueNode& node = plan.method->nodes[index];
+  return node.source == ValueNode::Source::Input &&
+         plan.method->inputs[node.rule].kind == InputKind::Choice;
+}
+
 Json valueJson(const Plan& plan, std::size_t index) {
   const Method& method = *plan.method;
   const ValueNode& node = method.nodes[index];
@@ -51,7 +57,8 @@ Json valueJson(const Plan& plan, std::size_t index) {
     Json& with = json["with"] = Json::object();
     for (const FormulaName& used : namesIn(formula)) {
       const auto of = used.isCall ? std::nullopt : method.find(used.name);
-      if (of && !std::isnan(plan.values[*of])) with[used.name] = plan.values[*of];
+      if (of && !std::isnan(plan.values[*of]) && !isChoice(plan, *of))
+        with[used.name] = plan.values[*of];
     }
   }
   const std::string& because = reasonOf(method, node).text;
@@ -72,8 +79,7 @@ bool isShown(const Plan& plan, std::size_t index) {
   const ValueNode& node = plan.method->nodes[index];
   if (std::isnan(plan.values[index])) return false;
   if (node.source == ValueNode::Source::Derived) return true;
-  return node.source == ValueNode::Source::Input &&
-         plan.method->inputs[node.rule].kind != InputKind::Choice;
+  return node.source == ValueNode::Source::Input && !isChoice(plan, index);
 }
 
 Json pointJson(const Point& point) { return Json::array({point.x, point.y}); }
@@ -110,8 +116,8 @@ Json partJson(const Plan& plan, std::size_t index, const Planner::Detail& detail
   Json moves = movesJson(plan, detail.moves, index);
   if (!moves.empty()) json["moves"] = std::move(moves);
   const PlannedPart* before = detail.before ? detail.before->part(rule.id) : nullptr;
-  const bool isOther = before != nullptr && (before->cutWidth != part.cutWidth ||
-                                             before->cutHeight != part.cutHeight);
+  const bool isOther = before != nullptr &&
+                       (before->cutWidth != part.cutWidth || before->cutHeight != part.cutHeight);
   if (isOther)
     json["before_trimming"] = {{"cut_width", before->cutWidth.mm()},
                                {"cut_height", before->cutHeight.mm()}};
@@ -127,8 +133,7 @@ std::string writePlanJson(const Job& job, const Plan& plan, const Planner::Detai
   for (std::size_t i = 0; i < plan.values.size(); ++i)
     if (isShown(plan, i)) values[plan.method->nodes[i].name] = valueJson(plan, i);
   Json& parts = json["parts"] = Json::array();
-  for (std::size_t i = 0; i < plan.parts.size(); ++i)
-    parts.push_back(partJson(plan, i, detail));
+  for (std::size_t i = 0; i < plan.parts.size(); ++i) parts.push_back(partJson(plan, i, detail));
   Json& findings = json["findings"] = Json::array();
   const Notation notation{plan.units, plan.mark, '.'};
   for (const PlannedFinding& finding : plan.findings)

@@ -188,8 +188,8 @@ TEST_F(Window, aHouseRuleWithAMistakeIsToldAndNotTakenUp) {
   openPlain();
   showCase();
   const std::string before = readFile(path_);
-  EXPECT_EQ(find<QComboBox>("tag.method")->itemText(2), "Our house");
-  choose("method", 2);
+  EXPECT_EQ(find<QComboBox>("tag.method")->itemText(5), "Our house");
+  choose("method", 5);
   EXPECT_THAT(
       banner().toStdString(),
       HasSubstr("house.toml:7:12: \"text_widht\" is not known; did you mean \"text_width\"?"));

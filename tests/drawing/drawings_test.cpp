@@ -62,8 +62,9 @@ RC_GTEST_PROP(FlatCaseProperty, cornersAreCutAtTheirDistance, ()) {
   for (const char* side : {"margin_head", "margin_tail", "margin_fore_edge"})
     job.allowances.erase(side);
   const Plan plan = planOf(job).plan;
-  const bool hasBoard = plan.part("board") != nullptr;  // RapidCheck cannot show a null pointer
-  RC_PRE(hasBoard && plan.number("corner_leg").value_or(-1) > 0);
+  // RapidCheck cannot show a null pointer.
+  const bool isWhole = plan.part("board") != nullptr && plan.part("covering") != nullptr;
+  RC_PRE(isWhole && plan.number("corner_leg").value_or(-1) > 0);
   const PlannedPart& covering = *plan.part("covering");
   const double leg = *plan.number("corner_leg");
   RC_PRE(leg <= std::min(covering.width.mm(), covering.height.mm()) / 2);

@@ -120,8 +120,8 @@ INSTANTIATE_TEST_SUITE_P(
                 "small.toml:27:1: \"becuase\" is not known in derive; did you mean \"because\"?"},
         Mistake{"missingKey", "because = \"Leaves and squares.\"\n", "",
                 "small.toml:23:1: \"because\" is missing in this derive"},
-        Mistake{"wrongType", "count = 2", "count = \"two\"",
-                "small.toml:32:9: count: a text is not allowed; expected number"},
+        Mistake{"wrongType", "count = 2", "count = [2]",
+                "small.toml:32:9: count: a list is not allowed; expected number or formula"},
         Mistake{"wrongCount", "count = 2", "count = 0",
                 "count: \"0\" is not allowed; allowed: whole numbers"},
         Mistake{"unknownName", "height + 2 * square", "heigth + 2 * square",
@@ -274,7 +274,8 @@ TEST(MethodLibrary, offersAFoldersOwnFilesAfterTheShippedOnes) {
   folder.write("notes.txt", "nothing");
   const MethodLibrary library(folder.path());
   EXPECT_EQ(library.ids(),
-            (std::vector<std::string>{"case-sunk-joint", "case-fixed-gap", "small"}));
+            (std::vector<std::string>{"case-sunk-joint", "case-fixed-gap", "case-strip-set",
+                                      "case-board-gap", "case-card", "small"}));
   EXPECT_NE(library.load("small").method, nullptr);
   EXPECT_EQ(library.load("case-sunk-joint").method->title.text, "Sunk joint, computed");
   EXPECT_FALSE(library.knows("case"));

@@ -31,7 +31,7 @@ void say(Example& example, const std::string& id, const std::string& value) {
   const MethodPtr method = shippedMethod(example.job.method);
   const InputRule* rule = method->input(id);
   ASSERT_NE(rule, nullptr) << example.name << ": no input " << id;
-  setField(example.job, fieldOf(*rule), Entry{value, {}});
+  setField(example.job, fieldOf(*rule), entryOf(value));
 }
 
 std::vector<Example> readExamples(const std::string& file, const std::string& method) {
@@ -82,6 +82,13 @@ void expect(const Plan& plan, const std::string& text) {
   } else if (text.starts_with("no value ")) {
     ASSERT_TRUE(plan.method->find(after("no value ")));
     EXPECT_FALSE(plan.number(after("no value ")).has_value());
+  } else if (text.starts_with("tolerance ")) {
+    const auto equals = text.find(" = ");
+    EXPECT_NEAR(plan.tolerance(text.substr(10, equals - 10)), figure(text.substr(equals + 3)),
+                0.0005);
+  } else if (text.starts_with("no part ")) {
+    ASSERT_TRUE(plan.method->find(after("no part ") + ".width"));
+    EXPECT_EQ(plan.part(after("no part ")), nullptr);
   } else if (text.starts_with("cut ")) {
     expectCut(plan, after("cut "));
   } else {

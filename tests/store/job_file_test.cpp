@@ -99,7 +99,7 @@ INSTANTIATE_TEST_SUITE_P(
                 "job.json:8:19: given/text_width: null is not allowed; expected number or text"},
         Mistake{"list", "144", "[144]", "given/text_width: [...] is not allowed"},
         Mistake{"readings", "144", "{\"readings\": []}",
-                "expected number, text or a list of readings"},
+                "expected number, text, a list of readings or a material"},
         Mistake{"readingKey", "144", "{\"readings\": [{\"value\": 144, \"et\": \"head\"}]}",
                 "\"et\" is not known in reading; did you mean \"at\"?"},
         Mistake{"duplicate", "\"text_width\": 144", "\"text_height\": 144",

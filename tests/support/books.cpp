@@ -22,6 +22,9 @@ rc::Gen<double> likely(double least, double most) {
 
 }  // namespace
 
+const std::vector<std::string> kSchools{"case-sunk-joint", "case-fixed-gap", "case-strip-set",
+                                        "case-board-gap", "case-card"};
+
 Job plainJob(const std::string& method) {
   Job job;
   job.id = "2f9f6b6e-53a5-4a0e-9d6e-0d1b2c3a4e5f";
@@ -32,6 +35,19 @@ Job plainJob(const std::string& method) {
                {"text_thickness", {25.0, {}}},
                {"board_thickness", {2.4, {}}}};
   return job;
+}
+
+Entry entryOf(const std::string& text) {
+  constexpr std::string_view kMaterial = "material ";
+  Entry entry{text, {}};
+  if (text.starts_with(kMaterial)) entry.material = text.substr(kMaterial.size());
+  if (text.find(" | ") == std::string::npos) return entry;
+  std::size_t at = 0;
+  for (std::size_t bar = 0; bar != std::string::npos; at = bar + 3) {
+    bar = text.find(" | ", at);
+    entry.readings.push_back({text.substr(at, bar == std::string::npos ? bar : bar - at), "", ""});
+  }
+  return entry;
 }
 
 MethodPtr shippedMethod(const std::string& id) {
@@ -51,6 +67,10 @@ rc::Gen<Job> anyJob(const std::string& method) {
       if (!isNeeded && *rc::gen::inRange(0, 3) != 0) continue;
       if (rule.kind == InputKind::Choice) {
         entries[rule.id] = {*rc::gen::elementOf(rule.options), {}};
+      } else if (rule.kind == InputKind::Count) {
+        const int least = static_cast<int>(rule.least);
+        const int most = std::min(static_cast<int>(rule.most), least + 40);
+        entries[rule.id] = {double(*rc::gen::inRange(least, most + 1)), {}};
       } else {
         entries[rule.id] = {*likely(rule.least, rule.most), {}};
       }

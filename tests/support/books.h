@@ -11,9 +11,15 @@ namespace drapery::test {
 /// 210 x 144 x 25 mm in 2.4 mm board, nothing else said.
 Job plainJob(const std::string& method = "case-sunk-joint");
 
-/// Every given and allowance of the method that is a length or a ratio, said or left to its
-/// default, anywhere in its allowed range but mostly like a real book.
+/// "210", "209.6 | 210.4" (readings), "material grey-board-24", "backed".
+Entry entryOf(const std::string& text);
+
+/// Every given and allowance of the method, said or left to its default, anywhere in its allowed
+/// range but mostly like a real book.
 rc::Gen<Job> anyJob(const std::string& method);
+
+/// The five schools of case binding.
+extern const std::vector<std::string> kSchools;
 
 MethodPtr shippedMethod(const std::string& id);
 

@@ -97,6 +97,7 @@ TEST(FormulaWords, showNamesAndNumbers) {
   EXPECT_EQ(formulaWithTitles(plan, width), "Width − Set-back + Square at fore-edge");
   EXPECT_EQ(formulaWithNumbers(plan, width, kMm), "144 − 7 + 3");
   const std::size_t stiffener = *plan.method->find("stiffener_width");
+  // Of a formula that asks for the shape, the way that it went.
   EXPECT_EQ(formulaWithNumbers(plan, stiffener, kMm), "25 + (spine is flush then 2 × 2.4 else 0)");
   const std::size_t cut = *plan.method->find("board.cut_width");
   EXPECT_EQ(formulaWithNumbers(plan, cut, kMm), "nearest(140)");
