@@ -162,11 +162,14 @@ std::optional<Issue> Document::keep(const std::string& field, const FieldValue& 
     endPreview();
     return std::nullopt;
   }
+  std::vector<std::string> known;  // allowances that another method takes over
+  if (field == "method" && value)
+    if (const auto* id = std::get_if<std::string>(&value->value)) known = allowancesOf(*id);
   Job draft = job_;
-  setField(draft, field, value);
+  setField(draft, field, value, known);
   if (auto issue = field == "method" ? issueOfMethod(draft.method) : issueOf(field, draft))
     return issue;
-  undo_.push(new EditCommand(*this, field, value));
+  undo_.push(new EditCommand(*this, std::move(draft)));
   return std::nullopt;
 }
 
@@ -178,14 +181,12 @@ void Document::keepUnits(const std::string& units) {
   undo_.endMacro();
 }
 
-void Document::apply(const std::string& field, const FieldValue& value) {
-  std::vector<std::string> known;
-  if (field == "method" && value)
-    if (const auto* id = std::get_if<std::string>(&value->value)) known = allowancesOf(*id);
-  setField(job_, field, value, known);
+Job Document::exchange(Job job) {
+  std::swap(job_, job);
   replan(job_);
   saveAndTell();
   emit jobChanged();
+  return job;
 }
 
 void Document::saveAndTell() {

@@ -61,7 +61,8 @@ class Document : public QObject {
 
  private:
   friend class EditCommand;
-  void apply(const std::string& field, const FieldValue& value);
+  /// Puts the job in the place of the present one, which is given back.
+  Job exchange(Job job);
   void saveAndTell();
   bool usePlanner(const std::string& method);
   void adopt(Job job, QString path);

@@ -1,4 +1,4 @@
-// One kept edit: a field and its two values.
+// One kept edit: the job before it and after it.
 #pragma once
 
 #include <QUndoCommand>
@@ -9,16 +9,13 @@ namespace drapery {
 
 class EditCommand : public QUndoCommand {
  public:
-  EditCommand(Document& document, std::string field, FieldValue value);
-  void undo() override { swap(); }
-  void redo() override { swap(); }
+  EditCommand(Document& document, Job job) : document_(document), other_(std::move(job)) {}
+  void undo() override { other_ = document_.exchange(std::move(other_)); }
+  void redo() override { other_ = document_.exchange(std::move(other_)); }
 
  private:
-  void swap();
-
   Document& document_;
-  std::string field_;
-  FieldValue other_;  // the value that is not in the job now
+  Job other_;  // the one that is not open now
 };
 
 }  // namespace drapery
