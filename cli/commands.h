@@ -9,14 +9,29 @@
 
 namespace drapery::cli {
 
-enum class PlanFormat { Json, Text };
+enum class PlanFormat { Json, Text, Csv };
 
 inline constexpr int kDone = 0;
 inline constexpr int kDoneWithStop = 1;
 inline constexpr int kRefused = 2;
 
 int planCommand(const std::string& path, PlanFormat format, std::optional<Units> units);
+
+struct BatchRequest {
+  std::string folder;
+  PlanFormat format = PlanFormat::Json;  // or Csv
+  std::optional<Units> units;
+  unsigned threads = 0;  // 0: one for each core
+};
+/// Every job in the folder, in the order of their names: one line of JSON each, or one table.
+/// Progress and mistakes on standard error; a job that is refused does not keep the others back.
+int batchCommand(BatchRequest request);
+
 int methodsCommand();
+/// All methods in full, as Markdown on standard output.
+int referenceCommand();
+/// A house's own rule file, begun as a copy of the method.
+int copyMethodCommand(const std::string& id);
 int checkMethodCommand(const std::string& path);
 
 struct ExportRequest {

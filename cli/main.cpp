@@ -12,6 +12,9 @@ using namespace drapery::cli;
 
 struct Arguments {
   std::string job;
+  BatchRequest batch;
+  bool isReference = false;
+  std::string copied;
   std::string format = "json";
   std::string units;
   std::string methodFile;
@@ -23,22 +26,51 @@ std::optional<Units> unitsOf(const std::string& name) {
   return name == "in" ? Units::Inches : Units::Millimetres;
 }
 
+PlanFormat formatOf(const std::string& name) {
+  return name == "json" ? PlanFormat::Json : name == "csv" ? PlanFormat::Csv : PlanFormat::Text;
+}
+
 void describePlan(CLI::App& app, Arguments& arguments, int& code) {
   auto* plan = app.add_subcommand("plan", "Size every piece of a job and try the case on the book");
-  plan->add_option("job", arguments.job, "A job file, or - for standard input")->required();
-  plan->add_option("--format", arguments.format, "json or text")
-      ->check(CLI::IsMember({"json", "text"}));
+  auto* job = plan->add_option("job", arguments.job, "A job file, or - for standard input");
+  auto* batch =
+      plan->add_option("--batch", arguments.batch.folder, "A folder: plan every *.json in it");
+  job->excludes(batch);
+  plan->add_option("--threads", arguments.batch.threads,
+                   "With --batch; else as many as there are cores")
+      ->needs(batch)
+      ->check(CLI::Range(1, 256));
+  plan->add_option("--format", arguments.format, "json, text or csv (the pieces)")
+      ->check(CLI::IsMember({"json", "text", "csv"}));
   plan->add_option("--units", arguments.units, "mm or in: the unit of words and findings")
       ->check(CLI::IsMember({"mm", "in"}));
-  plan->callback([&] {
-    const auto format = arguments.format == "json" ? PlanFormat::Json : PlanFormat::Text;
-    code = planCommand(arguments.job, format, unitsOf(arguments.units));
+  plan->callback([&, batch] {
+    const PlanFormat format = formatOf(arguments.format);
+    if (batch->count() == 0) {
+      if (arguments.job.empty()) throw CLI::RequiredError("job");
+      code = planCommand(arguments.job, format, unitsOf(arguments.units));
+      return;
+    }
+    if (format == PlanFormat::Text)
+      throw CLI::ValidationError("--format", "text is not among the formats of --batch: json, csv");
+    arguments.batch.format = format;
+    arguments.batch.units = unitsOf(arguments.units);
+    code = batchCommand(arguments.batch);
   });
 }
 
 void describeMethods(CLI::App& app, Arguments& arguments, int& code) {
-  app.add_subcommand("methods", "List the methods that a job may name")->callback([&] {
-    code = methodsCommand();
+  auto* methods = app.add_subcommand("methods", "List the methods that a job may name");
+  auto* reference = methods->add_flag("--reference", arguments.isReference,
+                                      "Write them out in full, as Markdown");
+  methods
+      ->add_option("--copy", arguments.copied,
+                   "Begin a rule file of your own as a copy of the method with this id")
+      ->excludes(reference);
+  methods->callback([&] {
+    code = arguments.isReference       ? referenceCommand()
+           : !arguments.copied.empty() ? copyMethodCommand(arguments.copied)
+                                       : methodsCommand();
   });
   auto* check =
       app.add_subcommand("check-method", "Check a rule file and show every mistake in it");

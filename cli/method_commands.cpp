@@ -5,10 +5,12 @@
 
 #include "cli/commands.h"
 #include "core/method/method_library.h"
+#include "store/copy_method.h"
 #include "store/folders.h"
 #include "store/json_node.h"
 #include "store/whole_file.h"
 #include "words/issue_words.h"
+#include "words/methods_reference.h"
 
 namespace drapery::cli {
 
@@ -46,6 +48,22 @@ int methodsCommand() {
                              loaded.method->about.text);
   }
   return code;
+}
+
+int referenceCommand() {
+  // Only what ships: the reference is the same on every machine.
+  std::cout << methodsReference(MethodLibrary());
+  return std::cout.flush() ? kDone : kRefused;
+}
+
+int copyMethodCommand(const std::string& id) {
+  const MethodLibrary library(houseMethodsFolder());
+  const auto written = writeHouseCopy(library, id, houseMethodsFolder());
+  if (const auto* issues = std::get_if<Issues>(&written)) return printIssues(*issues);
+  const std::string& path = std::get<std::string>(written);
+  std::cout << path << "\nA job may now name " << id
+            << "-house. After a change: drapery-cli check-method " << path << '\n';
+  return kDone;
 }
 
 int checkMethodCommand(const std::string& path) {

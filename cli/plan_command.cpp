@@ -9,6 +9,7 @@
 #include "store/plan_json.h"
 #include "store/whole_file.h"
 #include "words/issue_words.h"
+#include "words/plan_csv.h"
 #include "words/plan_text.h"
 
 namespace drapery::cli {
@@ -45,8 +46,18 @@ int planCommand(const std::string& path, PlanFormat format, std::optional<Units>
   notation.units = units.value_or(job != nullptr ? job->units : Units::Millimetres);
   if (!opened.issues.empty()) return refuse(opened.issues, notation);
   opened.plan.units = notation.units;
-  const std::string out =
-      format == PlanFormat::Json ? writePlanJson(*job, opened.plan) : planText(*job, opened.plan);
+  std::string out;
+  switch (format) {
+    case PlanFormat::Json:
+      out = writePlanJson(*job, opened.plan, opened.planner->detail(*job, opened.plan));
+      break;
+    case PlanFormat::Text:
+      out = planText(*job, opened.plan);
+      break;
+    case PlanFormat::Csv:
+      out = partsCsvHeader() + partsCsv(*job, opened.plan);
+      break;
+  }
   std::fwrite(out.data(), 1, out.size(), stdout);
   if (std::fflush(stdout) != 0) {
     std::cerr << "standard output cannot be written\n";

@@ -6,8 +6,6 @@
 
 namespace drapery {
 
-namespace {
-
 Issue unknownMethod(const std::string& id, const std::vector<std::string>& known) {
   std::string allowed;
   for (const std::string& name : known) allowed += (allowed.empty() ? "" : ", ") + name;
@@ -18,11 +16,21 @@ Issue unknownMethod(const std::string& id, const std::vector<std::string>& known
           {}};
 }
 
+namespace {
+
 void append(Issues& to, Issues from) {
   for (Issue& issue : from) to.push_back(std::move(issue));
 }
 
-void planIt(OpenedJob& opened, const MethodLibrary& library) {
+std::shared_ptr<Planner> plannerFor(const MethodPtr& method, const MethodLibrary& library,
+                                    PlannerCache* cache) {
+  if (cache == nullptr) return std::make_shared<Planner>(method, library.shelf());
+  std::shared_ptr<Planner>& kept = (*cache)[method->id];
+  if (kept == nullptr) kept = std::make_shared<Planner>(method, library.shelf());
+  return kept;
+}
+
+void planIt(OpenedJob& opened, const MethodLibrary& library, PlannerCache* cache) {
   const Job& job = *opened.document.job;
   if (job.method.empty()) return;  // a missing or wrong "method" is an issue already
   if (!library.knows(job.method)) {
@@ -32,7 +40,7 @@ void planIt(OpenedJob& opened, const MethodLibrary& library) {
   LoadedMethod loaded = library.load(job.method);
   append(opened.issues, std::move(loaded.issues));
   if (loaded.method == nullptr) return;
-  opened.planner.emplace(std::move(loaded.method), library.shelf());
+  opened.planner = plannerFor(loaded.method, library, cache);
   Planner::Outcome outcome = opened.planner->plan(job);
   opened.plan = std::move(outcome.plan);
   // What could not even be read is one mistake, not two.
@@ -50,11 +58,12 @@ void planIt(OpenedJob& opened, const MethodLibrary& library) {
 
 }  // namespace
 
-OpenedJob openJob(std::string_view text, const std::string& file, const MethodLibrary& library) {
+OpenedJob openJob(std::string_view text, const std::string& file, const MethodLibrary& library,
+                  PlannerCache* cache) {
   OpenedJob opened;
   opened.document = readJob(text, file);
   opened.issues = opened.document.issues;
-  if (opened.document.job) planIt(opened, library);
+  if (opened.document.job) planIt(opened, library, cache);
   placeIssues(opened.issues, opened.document);
   return opened;
 }

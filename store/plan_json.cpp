@@ -124,10 +124,7 @@ Json partJson(const Plan& plan, std::size_t index, const Planner::Detail& detail
   return json;
 }
 
-}  // namespace
-
-std::string writePlanJson(const Job& job, const Plan& plan, const Planner::Detail& detail,
-                          JsonLayout layout) {
+Json planJson(const Job& job, const Plan& plan, const Planner::Detail& detail) {
   Json json{{"schema", "drapery-plan/1"}, {"title", job.title}, {"method", plan.method->id}};
   Json& values = json["values"] = Json::object();
   for (std::size_t i = 0; i < plan.values.size(); ++i)
@@ -142,7 +139,18 @@ std::string writePlanJson(const Job& job, const Plan& plan, const Planner::Detai
                         {"says", findingSays(finding, notation)},
                         {"do", findingRemedy(finding, notation)},
                         {"touches", finding.rule->touches}});
-  return layout == JsonLayout::Lines ? json.dump(1) + "\n" : json.dump();
+  return json;
+}
+
+}  // namespace
+
+std::string writePlanJson(const Job& job, const Plan& plan, const Planner::Detail& detail) {
+  return planJson(job, plan, detail).dump(1) + "\n";
+}
+
+std::string writePlanLine(const std::string& file, const Job& job, const Plan& plan,
+                          const Planner::Detail& detail) {
+  return Json{{"file", file}, {"plan", planJson(job, plan, detail)}}.dump() + "\n";
 }
 
 }  // namespace drapery

@@ -8,13 +8,11 @@
 
 namespace drapery {
 
-enum class JsonLayout {
-  Lines,   // indented, ending in a newline
-  OneLine  // as in JSON Lines, without a newline
-};
-
 /// Lengths in mm and unrounded, angles in degrees; what could not be computed is left out.
-std::string writePlanJson(const Job& job, const Plan& plan, const Planner::Detail& detail = {},
-                          JsonLayout layout = JsonLayout::Lines);
+std::string writePlanJson(const Job& job, const Plan& plan, const Planner::Detail& detail = {});
+
+/// The same with the job's file before it, {"file": "...", "plan": {...}}, on one line.
+std::string writePlanLine(const std::string& file, const Job& job, const Plan& plan,
+                          const Planner::Detail& detail = {});
 
 }  // namespace drapery

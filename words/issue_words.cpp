@@ -65,6 +65,8 @@ constexpr std::array kPhrases{
     Phrase{"file-too-large", "the file is larger than {limit}, the most that is allowed"},
     Phrase{"file-unreadable", "cannot be read: {reason}"},
     Phrase{"file-unwritable", "{path} cannot be written: {reason}; nothing was changed"},
+    Phrase{"file-there",
+           "{path} is there already; it is not written over, rename or remove it first"},
     Phrase{"file-changed", "{path} was changed by another program since it was read"},
     // rule files
     Phrase{"toml-syntax", "not TOML: {detail}"},

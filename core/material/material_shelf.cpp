@@ -16,11 +16,13 @@ constexpr double kLargestGrammage = 5000.0;
 constexpr double kLargestBulk = 20.0;
 
 std::optional<Length> lengthOf(const Node& node) {
-  if (node.kind == Node::Kind::Number) return Length::fromMm(node.number);
-  if (node.kind != Node::Kind::Text) return std::nullopt;
-  const auto parsed = parseLength(node.text, Units::Millimetres);
-  const auto* length = std::get_if<Length>(&parsed);
-  return length != nullptr && *length > Length() ? std::optional(*length) : std::nullopt;
+  std::optional<Length> length;
+  if (node.kind == Node::Kind::Number) length = Length::fromMm(node.number);
+  if (node.kind == Node::Kind::Text) {
+    const auto parsed = parseLength(node.text, Units::Millimetres);
+    if (const auto* found = std::get_if<Length>(&parsed)) length = *found;
+  }
+  return length && *length > Length() ? length : std::nullopt;
 }
 
 std::optional<double> figure(TableReader& in, const char* key, double most) {

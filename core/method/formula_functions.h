@@ -12,6 +12,7 @@ struct FormulaFunction {
   std::string_view name;
   int arguments;             // -1: two or more
   std::string_view written;  // "formed_gap(setback, edge, board, rod, stiffener)"
+  std::string_view meaning;  // one sentence; lengths in mm unless it says otherwise
   double (*call)(const double* arguments, int count);
 };
 

@@ -274,9 +274,10 @@ Method readRules(const Node& root, IssuePlacer& placer) {
   in.exactly("schema", kSchema);
   method.id = in.id();
   const Node* base = in.find("base");
-  method.bases = base != nullptr && base->kind == Node::Kind::List
-                     ? in.texts("base", Needed::No)
-                     : std::vector<std::string>{in.text("base", Needed::No)};
+  if (base != nullptr && base->kind == Node::Kind::List)
+    method.bases = in.texts("base", Needed::No);
+  else if (base != nullptr)
+    method.bases = {in.text("base", Needed::No)};
   method.title = in.words("title", Needed::Yes);
   method.about = in.words("about", Needed::No);
   method.isBase = in.flag("is_base");

@@ -214,7 +214,7 @@ class Planner::Impl {
     }
   }
 
-  /// Squares of the halved changes between both ends of the readings.
+  /// Adds the squares of the larger changes toward either end of the readings.
   void addVariance(Plan& plan, std::size_t input, double half) {
     const std::vector<std::size_t>& dependents = evaluation_.dependents(input);
     for (const Moving moving : {Moving::All, Moving::BookOnly}) {
@@ -226,9 +226,9 @@ class Planner::Impl {
       for (std::size_t k = 0; k < dependents.size(); ++k) {
         const std::size_t i = dependents[k];
         if (evaluation_.isTried(i) != (moving == Moving::BookOnly)) continue;
-        // Where one end has no value, what the other end changes stands for both.
-        const double down = ends[0][k] - plan.values[i], up = ends[1][k] - plan.values[i];
-        const double change = std::isnan(up) ? -down : std::isnan(down) ? up : (up - down) / 2;
+        const double down = std::abs(ends[0][k] - plan.values[i]);
+        const double up = std::abs(ends[1][k] - plan.values[i]);
+        const double change = std::fmax(down, up);  // an end without a value does not count
         if (!std::isnan(change)) plan.tolerances[i] += change * change;
       }
       evaluation_.restore(input, plan.values);

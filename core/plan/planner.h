@@ -39,11 +39,11 @@ class Planner {
   };
 
   /// A measure whose readings differ is uncertain by half their spread; each value's tolerance is
-  /// T = sqrt(sum of (c h)^2), with h that half and c h the change of the value between both ends
-  /// of the readings, halved: first order, the measures independent. JCGM 100:2008
-  /// (GUM) 4.3.7, 5.1.2; both sides carry the same factor sqrt 3 of the rectangular distribution.
-  /// Values of the trial (that depend on a piece as cut) move with the book alone: the pieces are
-  /// cut.
+  /// T = sqrt(sum of (c h)^2), with h that half and c h the change of the value from the readings'
+  /// mean to the end that changes it more: first order, the measures independent. At a kink, where
+  /// both ends differ, that is on the safe side. JCGM 100:2008 (GUM) 5.1.2; both sides carry the
+  /// same factor sqrt 3 of the rectangular distribution (4.3.7). Values of the trial (that depend
+  /// on a piece as cut) move with the book alone: the pieces are cut.
   Outcome plan(const Job& job);
 
   /// The pieces of `asCut` and what is settled with them, tried on the book of `job`.

@@ -43,7 +43,11 @@ INSTANTIATE_TEST_SUITE_P(
                       Readable{"  22.6mm ", 22.6}, Readable{".5", 0.5}, Readable{"5.", 5},
                       Readable{"7 MM", 7}, Readable{"1 inch", 25.4}, Readable{"2 inches", 50.8},
                       Readable{"7\u00a03/16 in", 182.5625}, Readable{"-3", -3},
-                      Readable{"\u22123 mm", -3}, Readable{"+4", 4}, Readable{"9/8 in", 28.575}));
+                      Readable{"\u22123 mm", -3}, Readable{"+4", 4}, Readable{"9/8 in", 28.575},
+                      // What is longer than the rule: laid twice or more.
+                      Readable{"300 + 120.5", 420.5}, Readable{"300+120,5 mm", 420.5},
+                      Readable{"12 + 3 1/4 in", 387.35}, Readable{"12 in + 50 mm", 354.8},
+                      Readable{"30 cm + 30 cm + 4.5 cm", 645}));
 
 TEST(ParseLength, aBareFigureIsInTheUnitInUse) {
   EXPECT_EQ(std::get<Length>(parseLength("8 1/4", Units::Inches)), 8.25_in);

@@ -1,0 +1,168 @@
+#include <unistd.h>
+
+#include <algorithm>
+#include <atomic>
+#include <condition_variable>
+#include <cstdio>
+#include <filesystem>
+#include <iostream>
+#include <mutex>
+#include <thread>
+#include <vector>
+
+#include "cli/commands.h"
+#include "store/folders.h"
+#include "store/json_node.h"
+#include "store/open_job.h"
+#include "store/plan_json.h"
+#include "store/whole_file.h"
+#include "words/issue_words.h"
+#include "words/plan_csv.h"
+
+namespace drapery::cli {
+
+namespace {
+
+namespace fs = std::filesystem;
+
+struct Result {
+  std::string out, err;
+  int code = kDone;
+  bool isDone = false;
+};
+
+/// How many finished plans may wait for an earlier one: they are kept in memory.
+constexpr std::size_t kAhead = 256;
+constexpr std::size_t kSteps = 10;  // of the progress that is told to a file
+
+class Batch {
+ public:
+  Batch(std::vector<fs::path> jobs, const BatchRequest& request)
+      : jobs_(std::move(jobs)), request_(request), results_(jobs_.size()) {}
+
+  int run() {
+    std::vector<std::thread> workers;
+    for (unsigned i = 0; i < request_.threads; ++i) workers.emplace_back([this] { work(); });
+    const int code = tellInOrder();
+    for (std::thread& worker : workers) worker.join();
+    return code;
+  }
+
+ private:
+  void work() {
+    // Nothing is shared: methods, materials and planners are each thread's own.
+    const MethodLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
+    PlannerCache planners;
+    for (std::size_t i = next_++; i < jobs_.size(); i = next_++) {
+      {
+        std::unique_lock lock(mutex_);
+        changed_.wait(lock, [&] { return i < told_ + kAhead; });
+      }
+      Result result = plan(jobs_[i], library, planners);
+      const std::lock_guard lock(mutex_);
+      results_[i] = std::move(result);
+      results_[i].isDone = true;
+      changed_.notify_all();
+    }
+  }
+
+  Result plan(const fs::path& path, const MethodLibrary& library, PlannerCache& planners) const {
+    Result result;
+    const auto text = readWhole(path.string(), kLargestJsonFile);
+    if (const auto* issue = std::get_if<Issue>(&text)) return refused({*issue}, {});
+    OpenedJob opened = openJob(std::get<std::string>(text), path.string(), library, &planners);
+    const Job* job = opened.document.job ? &*opened.document.job : nullptr;
+    Notation notation;
+    notation.units = request_.units.value_or(job != nullptr ? job->units : Units::Millimetres);
+    if (!opened.issues.empty()) return refused(opened.issues, notation);
+    opened.plan.units = notation.units;
+    if (opened.plan.has(Severity::Stop)) result.code = kDoneWithStop;
+    const std::string name = path.filename().string();
+    if (request_.format == PlanFormat::Csv) {
+      result.out = partsCsv(*job, opened.plan);
+    } else {
+      const Planner::Detail detail = opened.planner->detail(*job, opened.plan);
+      result.out = writePlanLine(name, *job, opened.plan, detail);
+    }
+    return result;
+  }
+
+  static Result refused(const Issues& issues, const Notation& notation) {
+    Result result;
+    result.code = kRefused;
+    for (const Issue& issue : issues) result.err += placedWords(issue, notation) + "\n";
+    return result;
+  }
+
+  int tellInOrder() {
+    int code = kDone;
+    if (request_.format == PlanFormat::Csv) write(partsCsvHeader());
+    for (std::size_t i = 0; i < jobs_.size(); ++i) {
+      Result result;
+      {
+        std::unique_lock lock(mutex_);
+        changed_.wait(lock, [&] { return results_[i].isDone; });
+        result = std::move(results_[i]);
+        told_ = i + 1;
+        changed_.notify_all();
+      }
+      write(result.out);
+      if (!result.err.empty()) {
+        if (isTerminal_) std::fputs("\r\033[K", stderr);
+        std::fputs(result.err.c_str(), stderr);
+      }
+      code = std::max(code, result.code);
+      tellProgress(i + 1);
+    }
+    if (std::fflush(stdout) != 0) isBroken_ = true;
+    if (isBroken_) std::fputs("standard output cannot be written\n", stderr);
+    return isBroken_ ? kRefused : code;
+  }
+
+  void write(const std::string& text) {
+    if (std::fwrite(text.data(), 1, text.size(), stdout) != text.size()) isBroken_ = true;
+  }
+
+  /// On a terminal the line is drawn over; a file gets a line for each tenth.
+  void tellProgress(std::size_t done) const {
+    const std::size_t all = jobs_.size();
+    const bool isStep = done == all || (done * kSteps) / all != ((done - 1) * kSteps) / all;
+    if (isTerminal_ && (isStep || done % 16 == 0))
+      std::fprintf(stderr, "\r%zu of %zu%s", done, all, done == all ? "\n" : "");
+    else if (!isTerminal_ && isStep)
+      std::fprintf(stderr, "%zu of %zu\n", done, all);
+  }
+
+  std::vector<fs::path> jobs_;
+  BatchRequest request_;
+  std::atomic<std::size_t> next_ = 0;
+  std::mutex mutex_;
+  std::condition_variable changed_;
+  std::vector<Result> results_;  // behind the mutex, as is told_
+  std::size_t told_ = 0;
+  bool isTerminal_ = ::isatty(STDERR_FILENO) == 1;
+  bool isBroken_ = false;
+};
+
+}  // namespace
+
+int batchCommand(BatchRequest request) {
+  std::vector<fs::path> jobs;
+  std::error_code error;
+  for (fs::directory_iterator at(request.folder, error), end; !error && at != end;
+       at.increment(error))
+    if (at->path().extension() == ".json") jobs.push_back(at->path());
+  if (error) {
+    std::cerr << request.folder << ": the folder cannot be read: " << error.message() << '\n';
+    return kRefused;
+  }
+  if (jobs.empty()) {
+    std::cerr << request.folder << ": no job in it; a job's name ends in .json\n";
+    return kRefused;
+  }
+  std::sort(jobs.begin(), jobs.end());
+  if (request.threads == 0) request.threads = std::max(1U, std::thread::hardware_concurrency());
+  return Batch(std::move(jobs), request).run();
+}
+
+}  // namespace drapery::cli

@@ -1,0 +1,72 @@
+#include "store/copy_method.h"
+
+#include <filesystem>
+
+#include "core/diag/nearest_name.h"
+#include "core/method/method_loader.h"
+#include "store/open_job.h"
+#include "store/whole_file.h"
+
+namespace drapery {
+
+namespace {
+
+/// The text with the line that begins with `start` replaced; the line stands before any section.
+void replaceLine(std::string& text, const std::string& start, const std::string& line) {
+  const std::size_t at = text.starts_with(start) ? 0 : text.find("\n" + start);
+  if (at == std::string::npos) return;
+  const std::size_t begin = at == 0 ? 0 : at + 1;
+  const std::size_t end = std::min(text.find('\n', begin), text.size());
+  text.replace(begin, end - begin, line);
+}
+
+std::string quoted(const std::string& text) {
+  std::string out = "\"";
+  for (const char c : text) {
+    if (c == '"' || c == '\\') out += '\\';
+    out += c;
+  }
+  return out + '"';
+}
+
+/// What the file says about itself at its top is of the file that it was copied from.
+std::string withoutTopComment(std::string_view text) {
+  while (text.starts_with("#")) text.remove_prefix(std::min(text.find('\n'), text.size() - 1) + 1);
+  return std::string(text);
+}
+
+}  // namespace
+
+std::variant<std::string, Issues> houseCopy(const MethodLibrary& library, const std::string& id,
+                                            const std::string& newId) {
+  if (!library.knows(id)) return Issues{unknownMethod(id, library.ids())};
+  if (LoadedMethod loaded = library.load(id); loaded.method == nullptr) return loaded.issues;
+  std::string text = withoutTopComment(library.source(id)->text);
+  replaceLine(text, "id = ", "id = " + quoted(newId));
+  replaceLine(text, "base = ", "base = " + quoted(id));
+  replaceLine(text, "title = ", "title = " + quoted(library.title(id) + ", our way"));
+  text = "# Our own rules, copied from " + id + ".\n" +
+         "# Change what is to be otherwise and take the rest out: it then comes from " + id +
+         " again.\n# An entry need only name what it changes: its id and, say, its default.\n" +
+         text;
+  LoadedMethod copy = loadMethod({newId + ".toml", text},
+                                 [&](std::string_view base) { return library.source(base); });
+  if (copy.method == nullptr) return copy.issues;
+  return text;
+}
+
+std::variant<std::string, Issues> writeHouseCopy(const MethodLibrary& library,
+                                                 const std::string& id, const std::string& folder) {
+  const std::string newId = id + "-house";
+  auto text = houseCopy(library, id, newId);
+  if (auto* issues = std::get_if<Issues>(&text)) return std::move(*issues);
+  const std::string path = folder + "/" + newId + ".toml";
+  std::error_code error;
+  std::filesystem::create_directories(folder, error);
+  if (std::filesystem::exists(path, error) || library.source(newId))
+    return Issues{{"file-there", {{"path", path}}, {}, {}, {}}};
+  if (auto issue = writeWhole(path, std::get<std::string>(text))) return Issues{*issue};
+  return path;
+}
+
+}  // namespace drapery

@@ -1,0 +1,14 @@
+// All that the rule files say, for reading: docs/methods.md.
+#pragma once
+
+#include <string>
+
+#include "core/method/method_library.h"
+
+namespace drapery {
+
+/// Markdown. First the ground that the methods share, a base at a time, then each method with what
+/// it adds or says otherwise; the functions that formulas call; the materials on the shelf.
+std::string methodsReference(const MethodLibrary& library);
+
+}  // namespace drapery
