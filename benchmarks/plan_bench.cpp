@@ -25,6 +25,58 @@ void planOfParsedJob(benchmark::State& state, const char* file) {
 BENCHMARK_CAPTURE(planOfParsedJob, sunk_joint, "tide-ledger.json");
 BENCHMARK_CAPTURE(planOfParsedJob, fixed_gap, "hive-diary.json");
 
+/// The largest case: backed, half-bound, everything measured in several readings, every piece asked
+/// for. With the trace, the tolerances, and what a millimetre of each reading moves.
+std::string largestJob() {
+  const auto readings = [](double mean) {
+    std::string list;
+    for (const double off : {-0.2, 0.0, 0.2})
+      list += (list.empty() ? "" : ", ") + std::string("{\"value\": ") +
+              std::to_string(mean + off) + "}";
+    return "{\"readings\": [" + list + "]}";
+  };
+  std::string given = "\"spine_shape\": \"backed\"";
+  for (const auto& [id, mean] :
+       std::initializer_list<std::pair<const char*, double>>{{"text_height", 210},
+                                                             {"text_width", 144},
+                                                             {"text_thickness", 25},
+                                                             {"spine_thickness", 30},
+                                                             {"shoulder_height", 3.6},
+                                                             {"spine_span", 32.2},
+                                                             {"round_depth", 6.6},
+                                                             {"spine_arc_measured", 36},
+                                                             {"board_thickness", 2.4},
+                                                             {"stiffener_thickness", 1},
+                                                             {"covering_thickness", 0.4},
+                                                             {"headband_height", 2},
+                                                             {"board_to_board_measured", 60},
+                                                             {"leaf_caliper", 0.3},
+                                                             {"thread_thickness", 0.5},
+                                                             {"inserts_thickness", 6},
+                                                             {"spacer_thickness", 0.5},
+                                                             {"sheet_width", 420},
+                                                             {"sheet_height", 594}})
+    given += ", \"" + std::string(id) + "\": " + readings(mean);
+  given += ", \"sheets\": 50, \"pages_wanted\": 150, \"sheet_grain\": \"grain_long\"";
+  return "{\"schema\": \"drapery-job/1\", \"id\": \"x\", \"method\": \"case-sunk-joint\", "
+         "\"given\": {" +
+         given +
+         "}, \"allowances\": {\"covering_style\": \"half\", \"hinge_slit\": \"slit\", "
+         "\"endpaper_kind\": \"made\", "
+         "\"tape_count\": 3, \"ribbon_count\": 1, \"with_jacket\": \"with\", \"lining_kind\": "
+         "\"separate\", \"trim_head\": 1}}";
+}
+
+void largestPlan(benchmark::State& state) {
+  OpenedJob opened = openJob(largestJob(), "largest", MethodLibrary());
+  if (!opened.issues.empty()) state.SkipWithError("the job is refused");
+  for (auto _ : state) {
+    const Planner::Outcome outcome = opened.planner->plan(*opened.document.job);
+    benchmark::DoNotOptimize(opened.planner->partMoves(outcome.plan));
+  }
+}
+BENCHMARK(largestPlan);
+
 void influencesOfOneValue(benchmark::State& state) {
   OpenedJob opened = openJob(demo("tide-ledger.json"), "", MethodLibrary());
   const std::size_t node = *opened.plan.method->find("square_fore_edge_tried");

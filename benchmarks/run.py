@@ -48,6 +48,8 @@ def engine():
         micro = row["cpu_time"] / 1000
         if row["name"].startswith("planOfParsedJob"):
             tell(row["name"], micro, 300, "us")
+        elif row["name"] == "largestPlan":
+            tell("largest case with trace, tolerances and moves", micro, 1000, "us")
         else:
             print(f"     {row['name']}: {micro:.3g} us")
 
@@ -57,6 +59,22 @@ def frame(environment):
     for line in out.splitlines():
         name, figure = re.match(r"(\S+):.*percentile ([\d.]+) ms", line).groups()
         tell(f"key to painted frame, {name}, 95th percentile", float(figure), 16, "ms")
+
+
+def batch(environment):
+    """10,000 jobs on all cores against one, in five pairs."""
+    with tempfile.TemporaryDirectory() as folder:
+        job = json.load(open(JOB))
+        for i in range(1000 if "--quick" in sys.argv else 10000):
+            job["given"]["text_height"] = 150 + i / 100
+            with open(f"{folder}/{i:05}.json", "w") as out:
+                json.dump(job, out)
+        plan = [CLI, "plan", "--batch", folder, "--threads"]
+        cores = str(os.cpu_count())
+        seconds(plan + [cores], environment)
+        pairs = [(seconds(plan + ["1"], environment), seconds(plan + [cores], environment)) for _ in range(5)]
+        faster = statistics.median(one / both for one, both in pairs)
+        tell(f"a batch on {cores} cores against one, time taken", 1 / faster, 1 / 1.5, f"of it ({faster:.2f} x as fast)")
 
 
 def main():
@@ -70,6 +88,7 @@ def main():
         plan, ratio = paired([CLI, "plan", JOB], [BIN + "parse_json", JOB], environment)
         tell("drapery-cli plan, whole process", plan * 1000, 12, "ms")
         tell("drapery-cli plan against parsing the same JSON", ratio, 4, "x")
+        batch(environment)
     if failed:
         print("over:", "; ".join(failed))
         sys.exit(1)

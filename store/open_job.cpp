@@ -16,18 +16,18 @@ Issue unknownMethod(const std::string& id, const std::vector<std::string>& known
           {}};
 }
 
-namespace {
-
-void append(Issues& to, Issues from) {
-  for (Issue& issue : from) to.push_back(std::move(issue));
-}
-
 std::shared_ptr<Planner> plannerFor(const MethodPtr& method, const MethodLibrary& library,
                                     PlannerCache* cache) {
   if (cache == nullptr) return std::make_shared<Planner>(method, library.shelf());
   std::shared_ptr<Planner>& kept = (*cache)[method->id];
   if (kept == nullptr) kept = std::make_shared<Planner>(method, library.shelf());
   return kept;
+}
+
+namespace {
+
+void append(Issues& to, Issues from) {
+  for (Issue& issue : from) to.push_back(std::move(issue));
 }
 
 void planIt(OpenedJob& opened, const MethodLibrary& library, PlannerCache* cache) {

@@ -23,6 +23,10 @@ struct OpenedJob {
 /// Planners by method, for whoever opens many jobs. For one thread, like its planners.
 using PlannerCache = std::map<std::string, std::shared_ptr<Planner>, std::less<>>;
 
+/// The method's planner, from the cache where there is one.
+std::shared_ptr<Planner> plannerFor(const MethodPtr& method, const MethodLibrary& library,
+                                    PlannerCache* cache);
+
 /// With a cache, a planner found there is used and a new one kept there.
 OpenedJob openJob(std::string_view text, const std::string& file, const MethodLibrary& library,
                   PlannerCache* cache = nullptr);

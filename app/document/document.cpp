@@ -53,9 +53,9 @@ std::vector<Influence> Document::influences(std::size_t node) {
 
 bool Document::usePlanner(const std::string& method) {
   if (planner_ && planner_->method()->id == method) return true;
-  LoadedMethod loaded = library_.load(method);
+  const LoadedMethod loaded = library_.load(method);
   if (loaded.method == nullptr) return false;
-  planner_.emplace(std::move(loaded.method), library_.shelf());
+  planner_ = plannerFor(loaded.method, library_, &planners_);
   return true;
 }
 
@@ -82,7 +82,7 @@ Issues Document::open(const QString& path) {
   const std::string name = path.toStdString();
   auto text = readWhole(name, kLargestJsonFile);
   if (auto* issue = std::get_if<Issue>(&text)) return {std::move(*issue)};
-  OpenedJob opened = openJob(std::get<std::string>(text), name, library_);
+  OpenedJob opened = openJob(std::get<std::string>(text), name, library_, &planners_);
   // A book whose measuring is not finished is a sound one to open.
   std::erase_if(opened.issues, [](const Issue& issue) { return issue.id == "given-missing"; });
   if (!opened.issues.empty()) return std::move(opened.issues);

@@ -9,6 +9,7 @@
 #include "core/method/method_library.h"
 #include "core/plan/job_field.h"
 #include "core/plan/planner.h"
+#include "store/open_job.h"
 
 namespace drapery {
 
@@ -72,7 +73,8 @@ class Document : public QObject {
   [[nodiscard]] std::optional<Issue> issueOf(const std::string& field, const Job& job);
 
   MethodLibrary library_;
-  std::optional<Planner> planner_;
+  PlannerCache planners_;
+  std::shared_ptr<Planner> planner_;
   Job job_;
   Plan plan_;
   std::vector<std::string> missing_;

@@ -17,48 +17,53 @@ struct Tangent {
 };
 
 /// The tangent that passes under a circle of radius r standing on the floor, from a point at height
-/// `height` and `across` to one side of the centre.
+/// `height` and `across` to one side of the centre. Its angle is the point's direction less that of
+/// the touch, taken as one: the tangents' formula saves a turn through the cosine.
 Tangent tangentUnder(double across, double height, double r) {
   const double rise = height - r;
-  const double distance = std::hypot(across, rise);
-  const double reach = std::sqrt(std::max(0.0, distance * distance - r * r));
-  const double toPoint = std::atan2(across, -rise);  // from straight down, 0 to pi
-  const double toTouch = std::acos(std::min(1.0, r / distance));
-  return {reach, std::max(0.0, toPoint - toTouch)};
+  const double reach = std::sqrt(std::max(0.0, across * across + rise * rise - r * r));
+  const double angle = std::atan2(across * r + rise * reach, across * reach - rise * r);
+  return {reach, std::max(0.0, angle)};
 }
 
-double pathUnderRod(double setback, double edge, double board, double rod) {
+struct Path {
+  double length;
+  double slope;  // what it grows by with the set-back
+};
+
+/// Slope: an end that moves away by d pulls out d times the cosine of its tangent; a rod that grows
+/// with the groove takes up, on each side, its angle less that angle's sine.
+Path pathUnderRod(double setback, double edge, double board, double rod) {
   const double climb = std::max(0.0, -edge);  // below the floor: climbs to the spine edge first
   const double start = std::max(0.0, edge);
   const double r = std::min(rod, setback) / 2;
-  if (r <= 0.0) return climb + start + board;
+  if (r <= 0.0) return {climb + start + board, 0.0};
   const Tangent from = tangentUnder(setback / 2, start, r);
   const Tangent to = tangentUnder(setback / 2, board, r);
-  return climb + from.length + to.length + r * (from.angle + to.angle);
+  const double length = climb + from.length + to.length + r * (from.angle + to.angle);
+  double slope = (std::cos(from.angle) + std::cos(to.angle)) / 2;
+  if (setback < rod)
+    slope += (from.angle - std::sin(from.angle) + to.angle - std::sin(to.angle)) / 2;
+  return {length, slope};
 }
 
-/// Finds where a growing function reaches 0 in [low, high], by regula falsi with the Illinois step.
-template <class Growing>
-double rootOf(Growing f, double low, double high) {
-  constexpr double kClose = 1e-12;
-  double fLow = f(low);
-  double fHigh = f(high);
-  for (int i = 0; i < 200 && high - low > kClose; ++i) {
-    double middle = high - fHigh * (high - low) / (fHigh - fLow);
-    if (!(middle > low && middle < high)) middle = (low + high) / 2;
-    const double value = f(middle);
-    if (std::abs(value) < kClose / 10) return middle;
-    if (value > 0.0) {
-      high = middle;
-      fHigh = value;
-      fLow /= 2;
-    } else {
-      low = middle;
-      fLow = value;
-      fHigh /= 2;
-    }
+/// The set-back in [0, length] whose path has the length: Newton's steps, kept between bounds that
+/// close in, since the slope jumps where the rod begins to fit.
+double setbackOfPath(double length, double edge, double board, double rod) {
+  constexpr double kMet = 1e-12;
+  double low = 0.0, high = length;
+  double setback = length / 2;
+  for (int i = 0; i < 200; ++i) {
+    const Path path = pathUnderRod(setback, edge, board, rod);
+    const double excess = path.length - length;
+    if (std::abs(excess) < kMet) return setback;
+    (excess > 0.0 ? high : low) = setback;
+    double next = setback - excess / path.slope;
+    if (!(next > low && next < high)) next = (low + high) / 2;
+    if (next == setback || high - low < kMet) break;
+    setback = next;
   }
-  return (low + high) / 2;
+  return setback;
 }
 
 }  // namespace
@@ -79,7 +84,8 @@ Length gapToOpen(const Joint& joint) {
 Length gapFormed(const Joint& joint, Length rod) {
   if (!(joint.setback >= Length()) || !(rod > Length())) return Length::fromMm(kNone);
   return joint.stiffener + Length::fromMm(pathUnderRod(joint.setback.mm(), joint.edgeHeight.mm(),
-                                                       joint.board.mm(), rod.mm()));
+                                                       joint.board.mm(), rod.mm())
+                                              .length);
 }
 
 std::vector<Point> formedPath(const Joint& joint, Length rod) {
@@ -135,11 +141,8 @@ Length setbackForGap(const Joint& joint, Length gap, Length rod) {
   at.setback = Length();
   const double least = gapFormed(at, rod).mm();
   if (!(gap.mm() >= least - 1e-12)) return Length::fromMm(kNone);
-  const auto excess = [&](double setback) {
-    at.setback = Length::fromMm(setback);
-    return gapFormed(at, rod).mm() - gap.mm();
-  };
-  return Length::fromMm(rootOf(excess, 0.0, gap.mm()));
+  return Length::fromMm(setbackOfPath((gap - joint.stiffener).mm(), joint.edgeHeight.mm(),
+                                      joint.board.mm(), rod.mm()));
 }
 
 Length setbackForTautGap(const Joint& joint, Length gap) {

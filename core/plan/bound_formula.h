@@ -3,10 +3,12 @@
 
 #include <optional>
 #include <string>
+#include <variant>
 #include <vector>
 
 #include "core/method/formula.h"
 #include "core/method/method.h"
+#include "core/method/quick_formula.h"
 
 namespace drapery {
 
@@ -14,26 +16,28 @@ namespace drapery {
 class BoundExpression {
  public:
   BoundExpression() = default;
-  BoundExpression(const Method& method, const std::string& text);
+  explicit BoundExpression(std::string text) : text_(std::move(text)) {}
 
   [[nodiscard]] bool isEmpty() const { return text_.empty(); }
   double evaluate(const Method& method, std::vector<double>& table);
 
  private:
-  void compile(const Method& method, std::vector<double>& table);
+  void bind(const Method& method, std::vector<double>& table);
 
   std::string text_;
   std::vector<std::size_t> needs_;  // without which it has no result, whichever way it goes
-  std::optional<Formula> formula_;
+  std::variant<std::monostate, QuickFormula, Formula> formula_;
+  bool isBound_ = false;
 };
 
-/// Compiled when it is first evaluated. The table must outlive it and never move.
+/// Bound when it is first evaluated: most of a method's formulas are words that are never said. The
+/// table must outlive it and never move.
 class BoundFormula {
  public:
   BoundFormula() = default;
-  BoundFormula(const Method& method, const std::string& text);
+  explicit BoundFormula(std::string text) : text_(std::move(text)) {}
 
-  [[nodiscard]] bool isEmpty() const { return branches_.empty(); }
+  [[nodiscard]] bool isEmpty() const { return text_.empty(); }
   /// NaN when a number that it needs is NaN, or when it has no finite result.
   double evaluate(const Method& method, std::vector<double>& table);
   /// Which of the formula's branches the last evaluation took.
@@ -43,6 +47,7 @@ class BoundFormula {
   struct Branch {
     BoundExpression when, result;
   };
+  std::string text_;
   std::vector<Branch> branches_;
   std::size_t taken_ = 0;
 };

@@ -17,12 +17,12 @@ Evaluation::Evaluation(MethodPtr method) : method_(std::move(method)) {
   said_ = table_;
   isSaid_.assign(m.nodes.size(), false);
   counts_.assign(m.nodes.size(), true);
-  dependents_.resize(m.nodes.size());
+  for (auto& each : dependents_) each.resize(m.nodes.size());
   formulas_.reserve(m.nodes.size());
   for (const ValueNode& node : m.nodes) {
     const bool isRounded = node.source == Source::CutSize;
-    formulas_.push_back({isRounded ? BoundFormula() : BoundFormula(m, node.formula.text),
-                         BoundFormula(m, node.when.text), BoundFormula(m, node.otherwise.text)});
+    formulas_.push_back({isRounded ? BoundFormula() : BoundFormula(node.formula.text),
+                         BoundFormula(node.when.text), BoundFormula(node.otherwise.text)});
   }
   findTried();
 }
@@ -35,6 +35,10 @@ void Evaluation::findTried() {
       tried = tried || isTried_[used] || method_->nodes[used].source == Source::CutSize;
     isTried_[i] = tried;
   }
+  feedsTrial_ = isTried_;
+  for (auto i = method_->order.rbegin(); i != method_->order.rend(); ++i)
+    if (feedsTrial_[*i])
+      for (const std::size_t used : method_->nodes[*i].uses) feedsTrial_[used] = true;
 }
 
 void Evaluation::enter(const JobInputs& inputs) {
@@ -123,36 +127,50 @@ double Evaluation::valueOf(std::size_t i) {
   return formulas.formula.isEmpty() ? kNone : evaluate(formulas.formula);
 }
 
-const std::vector<std::size_t>& Evaluation::dependents(std::size_t input) {
-  std::vector<std::size_t>& found = dependents_[input];
-  if (!found.empty()) return found;
+bool Evaluation::isMoved(std::size_t node, Moving moving) const {
+  switch (moving) {
+    case Moving::All:
+      return true;
+    case Moving::Sizes:
+      return !isTried_[node];
+    case Moving::BookOnly:
+      return feedsTrial_[node] && !isFrozen(node);
+  }
+  return true;
+}
+
+const std::vector<std::size_t>& Evaluation::dependents(std::size_t input, Moving moving) {
+  auto& found = dependents_[static_cast<std::size_t>(moving)][input];
+  if (found) return *found;
+  found.emplace();
   std::vector<bool> depends(method_->nodes.size(), false);
   depends[input] = true;
-  for (const std::size_t i : method_->order)
-    for (const std::size_t used : method_->nodes[i].uses)
-      if (depends[used] && !depends[i] && method_->nodes[i].source != Source::Tolerance) {
-        depends[i] = true;
-        found.push_back(i);
-      }
-  return found;
+  for (const std::size_t i : method_->order) {
+    const ValueNode& node = method_->nodes[i];
+    const bool isReached = std::any_of(node.uses.begin(), node.uses.end(),
+                                       [&](std::size_t used) { return depends[used]; });
+    if (!isReached || depends[i] || node.source == Source::Tolerance || !isMoved(i, moving))
+      continue;
+    depends[i] = true;
+    found->push_back(i);
+  }
+  return *found;
 }
 
 void Evaluation::move(std::size_t input, double change, Moving moving,
                       const std::vector<double>& base) {
   table_[input] = base[input] + change;
-  for (const std::size_t i : dependents(input)) {
-    if (moving == Moving::BookOnly && isFrozen(i)) continue;
+  for (const std::size_t i : dependents(input, moving))
     // A piece's cut size follows without its steps: the rule in hand cuts any size as well.
     table_[i] = method_->nodes[i].source == Source::CutSize
                     ? base[i] + table_[method_->nodes[i].uses.front()] -
                           base[method_->nodes[i].uses.front()]
                     : valueOf(i);
-  }
 }
 
-void Evaluation::restore(std::size_t input, const std::vector<double>& base) {
+void Evaluation::restore(std::size_t input, Moving moving, const std::vector<double>& base) {
   table_[input] = base[input];
-  for (const std::size_t i : dependents(input)) table_[i] = base[i];
+  for (const std::size_t i : dependents(input, moving)) table_[i] = base[i];
 }
 
 }  // namespace drapery

@@ -2,6 +2,8 @@
 // does to the others.
 #pragma once
 
+#include <array>
+#include <optional>
 #include <vector>
 
 #include "core/plan/bound_formula.h"
@@ -11,10 +13,11 @@ namespace drapery {
 
 /// What holds still while an input moves.
 enum class Moving {
-  All,      // the plan: pieces follow, as they would be sized
-  BookOnly  // the trial: pieces are cut and what is settled with them stays; only the book is
-            // another
+  All,      // nothing: pieces follow, as they would be sized
+  Sizes,    // the same, and what tells of the trial is left alone
+  BookOnly  // the trial: pieces are cut and what is settled with them stays
 };
+inline constexpr std::size_t kMovings = 3;
 
 class Evaluation {
  public:
@@ -37,10 +40,10 @@ class Evaluation {
   /// Recomputes what depends on input node `input` after moving it by `change` from `base`, the
   /// table as computed. The table then holds the moved numbers; `restore` puts it back.
   void move(std::size_t input, double change, Moving moving, const std::vector<double>& base);
-  void restore(std::size_t input, const std::vector<double>& base);
+  void restore(std::size_t input, Moving moving, const std::vector<double>& base);
 
-  /// Nodes that depend on the input, in the order of computing.
-  const std::vector<std::size_t>& dependents(std::size_t input);
+  /// Nodes that such a move computes anew, in the order of computing.
+  const std::vector<std::size_t>& dependents(std::size_t input, Moving moving);
 
   /// Whether the node tells of the trial: it depends on a piece as cut.
   [[nodiscard]] bool isTried(std::size_t node) const { return isTried_[node]; }
@@ -62,6 +65,7 @@ class Evaluation {
   double valueOf(std::size_t node);
   double aspectOf(const ValueNode& node) const;
   [[nodiscard]] bool isFrozen(std::size_t node) const;
+  [[nodiscard]] bool isMoved(std::size_t node, Moving moving) const;
   void findTried();
 
   MethodPtr method_;
@@ -69,8 +73,10 @@ class Evaluation {
   std::vector<double> said_;  // by node; NaN where nothing was said
   std::vector<NodeFormulas> formulas_;
   std::vector<bool> isTried_, isSaid_, counts_;
-  std::vector<std::vector<std::size_t>> dependents_;  // by node, found when first asked for
-  std::vector<Readings> readings_;                    // by input
+  std::vector<bool> feedsTrial_;  // by node
+  std::array<std::vector<std::optional<std::vector<std::size_t>>>, kMovings>
+      dependents_;                  // by node, found when first asked for
+  std::vector<Readings> readings_;  // by input
   Length mark_;
 };
 

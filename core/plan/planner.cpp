@@ -18,10 +18,10 @@ constexpr int kMostPieces = 10000;
 using Words = std::vector<BoundFormula>;
 using BoundPoint = std::pair<BoundFormula, BoundFormula>;
 
-Words wordsOf(const Method& method, const WordsTemplate& words) {
+Words wordsOf(const WordsTemplate& words) {
   Words formulas;
   for (const auto& piece : words.pieces)
-    if (!piece.expression.empty()) formulas.emplace_back(method, piece.expression.text);
+    if (!piece.expression.empty()) formulas.emplace_back(piece.expression.text);
   return formulas;
 }
 
@@ -32,23 +32,22 @@ Unit unitOf(const Method& method, const WordsTemplate::Piece& piece) {
   return node ? method.nodes[*node].unit : Unit::Millimetre;
 }
 
-BoundPoint boundPoint(const Method& method, const PointRule& point) {
-  return {BoundFormula(method, point.first.text), BoundFormula(method, point.second.text)};
+BoundPoint boundPoint(const PointRule& point) {
+  return {BoundFormula(point.first.text), BoundFormula(point.second.text)};
 }
 
 struct BoundPart {
   BoundPart(const Method& method, const PartRule& rule)
-      : count(method, rule.count.text),
-        when(method, rule.when.text),
+      : count(rule.count.text),
+        when(rule.when.text),
         width(*method.find(rule.id + ".width")),
         height(*method.find(rule.id + ".height")),
         cutWidth(*method.find(rule.id + ".cut_width")),
         cutHeight(*method.find(rule.id + ".cut_height")) {
-    for (const PartMaterial& each : rule.materials) materials.emplace_back(method, each.when.text);
-    for (const PointRule& point : rule.outline) outline.push_back(boundPoint(method, point));
-    for (const PointRule& place : rule.places) places.push_back(boundPoint(method, place));
-    for (const auto& [from, to] : rule.slits)
-      slits.emplace_back(boundPoint(method, from), boundPoint(method, to));
+    for (const PartMaterial& each : rule.materials) materials.emplace_back(each.when.text);
+    for (const PointRule& point : rule.outline) outline.push_back(boundPoint(point));
+    for (const PointRule& place : rule.places) places.push_back(boundPoint(place));
+    for (const auto& [from, to] : rule.slits) slits.emplace_back(boundPoint(from), boundPoint(to));
   }
   BoundFormula count, when;
   std::size_t width, height, cutWidth, cutHeight;  // nodes
@@ -89,7 +88,7 @@ class Planner::Impl {
     for (const PartRule& part : m.parts) parts_.emplace_back(m, part);
     for (const FindingRule& finding : m.findings)
       findings_.push_back(
-          {{m, finding.when.text}, wordsOf(m, finding.says), wordsOf(m, finding.remedy)});
+          {BoundFormula(finding.when.text), wordsOf(finding.says), wordsOf(finding.remedy)});
     for (std::size_t i = 0; i < m.nodes.size(); ++i)
       if (m.nodes[i].source == ValueNode::Source::Tolerance)
         asked_.push_back({i, m.nodes[i].uses.front()});
@@ -123,11 +122,11 @@ class Planner::Impl {
       if (input == node || std::isnan(plan.values[input]) || !plan.counts[input]) continue;
       const InputRule& rule = method_->inputs[method_->nodes[input].rule];
       const bool isMistake = rule.role == InputRole::Given && evaluation_.isTried(node);
-      evaluation_.move(input, kOneMillimetre.mm(), isMistake ? Moving::BookOnly : Moving::All,
-                       plan.values);
+      const Moving moving = isMistake ? Moving::BookOnly : Moving::All;
+      evaluation_.move(input, kOneMillimetre.mm(), moving, plan.values);
       const double change = evaluation_.table()[node] - plan.values[node];
       if (std::abs(change) > kUnmoved) all.push_back({input, change});
-      evaluation_.restore(input, plan.values);
+      evaluation_.restore(input, moving, plan.values);
     }
     std::stable_sort(all.begin(), all.end(), [](const Influence& a, const Influence& b) {
       return std::abs(a.change) > std::abs(b.change);
@@ -140,9 +139,9 @@ class Planner::Impl {
     recallFrom(plan);
     for (std::size_t input = 0; input < method_->nodes.size(); ++input) {
       if (!isReading(plan, input)) continue;
-      evaluation_.move(input, kOneMillimetre.mm(), Moving::All, plan.values);
+      evaluation_.move(input, kOneMillimetre.mm(), Moving::Sizes, plan.values);
       for (std::size_t i = 0; i < plan.parts.size(); ++i) addMove(plan, i, input, all);
-      evaluation_.restore(input, plan.values);
+      evaluation_.restore(input, Moving::Sizes, plan.values);
     }
     std::stable_sort(all.begin(), all.end(),
                      [](const PartMove& a, const PartMove& b) { return a.part < b.part; });
@@ -216,8 +215,8 @@ class Planner::Impl {
 
   /// Adds the squares of the larger changes toward either end of the readings.
   void addVariance(Plan& plan, std::size_t input, double half) {
-    const std::vector<std::size_t>& dependents = evaluation_.dependents(input);
-    for (const Moving moving : {Moving::All, Moving::BookOnly}) {
+    for (const Moving moving : {Moving::Sizes, Moving::BookOnly}) {
+      const std::vector<std::size_t>& dependents = evaluation_.dependents(input, moving);
       std::vector<double> ends[2];
       for (std::size_t end = 0; end < 2; ++end) {
         evaluation_.move(input, end == 0 ? -half : half, moving, plan.values);
@@ -231,7 +230,7 @@ class Planner::Impl {
         const double change = std::fmax(down, up);  // an end without a value does not count
         if (!std::isnan(change)) plan.tolerances[i] += change * change;
       }
-      evaluation_.restore(input, plan.values);
+      evaluation_.restore(input, moving, plan.values);
     }
   }
 

@@ -74,7 +74,7 @@ void TableReader::complainType(const Node& node, const char* key, const char* ex
 }
 
 const Node* TableReader::find(const char* key) {
-  known_.emplace_back(key);
+  known_.push_back(key);
   return table_.find(key);
 }
 
@@ -109,11 +109,13 @@ std::string TableReader::text(const char* key, Needed needed) {
 LocalText TableReader::words(const char* key, Needed needed) {
   LocalText words;
   words.text = text(key, needed);
-  const std::string prefix = std::string(key) + ".";
+  const std::string_view name(key);
   for (const Node::Member& member : table_.members) {
-    if (!member.key.starts_with(prefix)) continue;
+    const bool isTranslation = member.key.size() > name.size() && member.key[name.size()] == '.' &&
+                               member.key.starts_with(name);
+    if (!isTranslation) continue;
     known_.push_back(member.key);
-    words.other[member.key.substr(prefix.size())] = member.value.text;
+    words.other[member.key.substr(name.size() + 1)] = member.value.text;
   }
   return words;
 }
@@ -184,7 +186,7 @@ void TableReader::finish() {
     placer_.add("key-unknown",
                 {{"key", shortened(member.key)},
                  {"section", section_},
-                 {"nearest", nearestName(member.key, known_)}},
+                 {"nearest", nearestName(member.key, {known_.begin(), known_.end()})}},
                 placer_.at(member.source, member.line, member.column));
   }
 }

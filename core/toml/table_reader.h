@@ -69,7 +69,7 @@ class TableReader {
   const Node& table_;
   std::string section_;
   IssuePlacer& placer_;
-  std::vector<std::string> known_;
+  std::vector<std::string_view> known_;  // keys as written in the code, or in the table
 };
 
 }  // namespace drapery

@@ -8,6 +8,7 @@
 
 #include "core/method/dependency_order.h"
 #include "core/method/formula_functions.h"
+#include "core/method/quick_formula.h"
 
 namespace drapery {
 namespace {
@@ -104,6 +105,59 @@ RC_GTEST_PROP(FormulaProperty, neverCrashes, (const std::string& text)) {
     const double value = formula->evaluate();
     RC_ASSERT(std::isnan(value) || std::isfinite(value));
   }
+}
+
+/// A formula of the grammar, over the names that `lookup` knows.
+std::string anyFormula(int deep) {
+  const int form = deep > 0 ? *rc::gen::inRange(0, 8) : *rc::gen::inRange(0, 2);
+  const auto part = [deep] { return anyFormula(deep - 1); };
+  switch (form) {
+    case 0:
+      return *rc::gen::element<std::string>("0", "1", "2.5", "40", "0.125");
+    case 1:
+      return *rc::gen::element<std::string>("width", "flush", "setback");
+    case 2:
+      return "(" + part() + ")";
+    case 3:
+      return *rc::gen::element<std::string>("-", "!") + "(" + part() + ")";
+    case 4:
+      return "min(" + part() + ", " + part() + ")";
+    case 5:
+      return "has(" + part() + ") ? " + part() + " : " + part();
+    default:
+      return part() + " " +
+             *rc::gen::element<std::string>("+", "-", "*", "/", "<", ">",
+                                            "<=", ">=", "==", "!=", "&&", "||", "?") +
+             " " + part();
+  }
+}
+
+// Outside check: muParser is the measure of what a formula means. Unsound ones among them too: "?"
+// without its other half.
+RC_GTEST_PROP(QuickFormulaProperty, saysWhatMuParserSays, ()) {
+  const std::string text = anyFormula(4);
+  const auto quick = QuickFormula::read(text, lookup);
+  const auto compiled = Formula::compile(text, lookup);
+  const auto* slow = std::get_if<Formula>(&compiled);
+  RC_ASSERT(!quick || slow != nullptr);  // never more than muParser allows
+  RC_PRE(quick.has_value());
+  const double a = quick->evaluate(), b = slow->evaluate();
+  RC_ASSERT(a == b || (std::isnan(a) && std::isnan(b)));
+}
+
+RC_GTEST_PROP(QuickFormulaProperty, neverCrashes, (const std::string& text)) {
+  if (const auto quick = QuickFormula::read(text, lookup)) {
+    const double value = quick->evaluate();
+    RC_ASSERT(std::isnan(value) || std::isfinite(value));
+  }
+}
+
+TEST(QuickFormula, leavesToMuParserWhatItDoesNotRead) {
+  for (const char* text : {"width ^ 2", "width +", "(width", "min(1)", "hypot(1)", "1e3", "1.2.3",
+                           "width = 3", "nobody", "", "1 2", "sin(1)"})
+    EXPECT_FALSE(QuickFormula::read(text, lookup)) << text;
+  EXPECT_FALSE(QuickFormula::read(std::string(9000, '(') + "1", lookup));
+  EXPECT_FALSE(QuickFormula::read(std::string(9000, '-') + "1", lookup));
 }
 
 TEST(DependencyOrder, eachAfterAllThatItUses) {
