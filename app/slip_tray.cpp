@@ -1,6 +1,8 @@
 #include "app/slip_tray.h"
 
 #include <QPainter>
+#include <QScrollBar>
+#include <QWheelEvent>
 #include <algorithm>
 
 #include "app/words/window_words.h"
@@ -15,12 +17,14 @@ namespace {
 constexpr double kName = 14.5;
 constexpr double kFigures = 17.0;
 constexpr double kBelow = 12.5;
-constexpr double kSmallest = 0.5;
-constexpr double kCompact = 0.82;         // lettering where pieces would get too little room
+constexpr double kCompact = 0.82;         // lettering where there is less room
 constexpr double kLeastForPieces = 0.22;  // of the tray's width
+constexpr double kLeastScale = 0.05;      // pixels to the mm
 constexpr int kGap = 12;                  // between a piece and its lettering
 constexpr int kBetween = 28;              // between slips
 constexpr int kEdge = 18;
+constexpr int kTop = 6;
+constexpr int kBar = 5;  // shown where the pieces need more room than the tray has
 
 int heightOf(const QFont& font) { return QFontMetrics(font).height(); }
 int widthOf(const QFont& font, const QString& text) {
@@ -55,8 +59,11 @@ void Slip::setPart(const PlannedPart& part, const Plan& plan) {
   outline_.clear();
   for (const Point& p : part.outline)
     outline_ << QPointF(p.x / part.width.mm(), 1 - p.y / part.height.mm());
-  grainAcross_ = rule.grain == Grain::Width;
+  grain_ = rule.grain;
   setAccessibleName(name_ + ", " + figures_ + ", " + below_);
+  lettering_ =
+      std::max({widthOf(textFont(kName, true), name_), widthOf(textFont(kFigures, true), figures_),
+                widthOf(textFont(kBelow), below_)});
   update();
 }
 
@@ -66,16 +73,11 @@ void Slip::setScale(double pixelsPerMm) {
   update();
 }
 
-int Slip::letteringWidth() const {
-  return std::max({widthOf(textFont(size_ * kName, true), name_),
-                   widthOf(textFont(size_ * kFigures, true), figures_),
-                   widthOf(textFont(size_ * kBelow), below_)});
-}
-
 QSize Slip::sizeHint() const {
   const int piece = static_cast<int>(piece_.width() * scale_);
   const int high = static_cast<int>(piece_.height() * scale_);
-  return {piece + kGap + letteringWidth() + 12, std::max(high, letteringHeight(size_)) + 8};
+  return {piece + kGap + static_cast<int>(size_ * lettering_) + 12,
+          std::max(high, letteringHeight(size_)) + 8};
 }
 
 void Slip::paintEvent(QPaintEvent*) {
@@ -91,10 +93,12 @@ void Slip::paintEvent(QPaintEvent*) {
   painter.setPen(QPen(isChecked() ? palette_.accent : palette_.ink, isChecked() ? 2.0 : 1.2));
   painter.setBrush(palette_.leaves);
   painter.drawPolygon(outline);
-  painter.setPen(QPen(palette_.secondInk, 1.0));
-  const QPointF middle(x + w / 2, y + h / 2);
-  const QPointF reach = grainAcross_ ? QPointF(w * 0.3, 0) : QPointF(0, h * 0.3);
-  paintGrainArrow(painter, middle - reach, middle + reach);
+  if (grain_ != Grain::Any) {
+    painter.setPen(QPen(palette_.secondInk, 1.0));
+    const QPointF middle(x + w / 2, y + h / 2);
+    const QPointF reach = grain_ == Grain::Width ? QPointF(w * 0.3, 0) : QPointF(0, h * 0.3);
+    paintGrainArrow(painter, middle - reach, middle + reach);
+  }
 
   int top = (height() - letteringHeight(size_)) / 2;
   const int left = static_cast<int>(x + w) + kGap;
@@ -110,9 +114,22 @@ void Slip::paintEvent(QPaintEvent*) {
   line(textFont(size_ * kBelow), palette_.secondInk, below_);
 }
 
-SlipTray::SlipTray(const Palette& palette, QWidget* parent) : QWidget(parent), palette_(palette) {
+SlipTray::SlipTray(const Palette& palette, QWidget* parent)
+    : QWidget(parent), palette_(palette), window_(new QScrollArea(this)), pieces_(new QWidget) {
   setObjectName("slips");
-  setFixedHeight(static_cast<int>(124 * std::max(1.0, fontScale() * 0.85)));
+  setFixedHeight(std::max(124, 2 * (letteringHeight(kCompact) + kTop) + 2 * kTop + kBar));
+  window_->setFrameShape(QFrame::NoFrame);
+  window_->setFocusPolicy(Qt::NoFocus);
+  window_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  window_->viewport()->setAutoFillBackground(false);
+  window_->horizontalScrollBar()->setStyleSheet(
+      QString("QScrollBar { height: %1px; background: transparent; }"
+              "QScrollBar::handle { background: %2; min-width: 40px; border-radius: 2px; }"
+              "QScrollBar::add-line, QScrollBar::sub-line { width: 0; }")
+          .arg(kBar)
+          .arg(palette_.hairline.name()));
+  window_->setWidget(pieces_);
+  pieces_->setAutoFillBackground(false);
 }
 
 void SlipTray::setPlan(const Plan& plan) {
@@ -133,7 +150,7 @@ void SlipTray::setPlan(const Plan& plan) {
 
 void SlipTray::replaceSlip(std::size_t i, const QString& id) {
   delete slips_[i];
-  auto* slip = new Slip(id, palette_, this);
+  auto* slip = new Slip(id, palette_, pieces_);
   connect(slip, &QAbstractButton::clicked, this, [this, slip] { emit selected(slip->partId()); });
   slip->setChecked(id == selected_);
   slip->show();
@@ -145,37 +162,71 @@ void SlipTray::setSelected(const QString& subject) {
   for (Slip* slip : slips_) slip->setChecked(slip->partId() == subject);
 }
 
-double SlipTray::letteringWidth(double size) const {
-  double width = 2 * kEdge + kBetween * static_cast<double>(slips_.size() - 1);
-  for (Slip* slip : slips_) {
-    slip->setLetteringSize(size);
-    width += slip->letteringWidth() + kGap + 12;
+std::size_t SlipTray::columnsOf(const Lay& lay) const {
+  const auto rows = static_cast<std::size_t>(lay.rows);
+  return (slips_.size() + rows - 1) / rows;
+}
+
+std::vector<Slip*> SlipTray::column(const Lay& lay, std::size_t which) const {
+  std::vector<Slip*> found;
+  for (std::size_t i = which; i < slips_.size(); i += columnsOf(lay)) found.push_back(slips_[i]);
+  return found;
+}
+
+double SlipTray::letteringWidth(const Lay& lay) const {
+  const std::size_t columns = columnsOf(lay);
+  double width = 2 * kEdge + kBetween * static_cast<double>(columns - 1);
+  for (std::size_t i = 0; i < columns; ++i) {
+    int widest = 0;
+    for (const Slip* slip : column(lay, i)) widest = std::max(widest, slip->letteringWidth());
+    width += lay.lettering * widest + kGap + 12;
   }
   return width;
 }
 
 /// One scale for all: as large as the tray's height and width allow.
 void SlipTray::layOut() {
+  window_->setGeometry(0, 1, width(), height() - 1);
+  window_->setVisible(!slips_.empty());
   if (slips_.empty()) return;
-  double widths = 0.0;
-  double highest = 1.0;
-  for (const Slip* slip : slips_) {
-    widths += slip->pieceSize().width();
-    highest = std::max(highest, slip->pieceSize().height());
+  Lay lay;
+  for (const Lay& next : {Lay{1, 1.0}, Lay{1, kCompact}, Lay{2, kCompact}}) {
+    lay = next;
+    if (width() - letteringWidth(lay) >= kLeastForPieces * width()) break;
   }
-  double lettering = letteringWidth(1.0);
-  for (double size = kCompact; width() - lettering < kLeastForPieces * width() && size > kSmallest;
-       size *= kCompact)
-    lettering = letteringWidth(size);
-  const double room = std::max(60.0, width() - lettering);
-  const double scale = std::min((height() - 28) / highest, room / widths);
+  double widths = 0.0, highest = 1.0;
+  for (std::size_t i = 0; i < columnsOf(lay); ++i) {
+    double widest = 0.0;
+    for (const Slip* slip : column(lay, i)) {
+      widest = std::max(widest, slip->pieceSize().width());
+      highest = std::max(highest, slip->pieceSize().height());
+    }
+    widths += widest;
+  }
+  const int rowHeight = (height() - 2 * kTop - (lay.rows > 1 ? kBar : 0)) / lay.rows;
+  const double room = width() - letteringWidth(lay);
+  const double scale = std::max(
+      kLeastScale, std::min((rowHeight - (lay.rows == 1 ? 16 : 6)) / highest, room / widths));
   int x = kEdge;
-  for (Slip* slip : slips_) {
-    slip->setScale(scale);
-    const QSize size = slip->sizeHint();
-    slip->setGeometry(x, 8, size.width(), height() - 14);
-    x += size.width() + kBetween;
+  for (std::size_t i = 0; i < columnsOf(lay); ++i) {
+    int y = kTop, widest = 0;
+    for (Slip* slip : column(lay, i)) {
+      slip->setLetteringSize(lay.lettering);
+      slip->setScale(scale);
+      const int wide = slip->sizeHint().width();
+      slip->setGeometry(x, y, wide, rowHeight);
+      widest = std::max(widest, wide);
+      y += rowHeight;
+    }
+    x += widest + kBetween;
   }
+  pieces_->resize(x - kBetween + kEdge, height() - 1 - kBar);
+}
+
+void SlipTray::wheelEvent(QWheelEvent* event) {
+  QScrollBar* bar = window_->horizontalScrollBar();
+  bar->setValue(bar->value() - event->angleDelta().y() - event->angleDelta().x());
+  event->accept();
 }
 
 void SlipTray::resizeEvent(QResizeEvent*) { layOut(); }
@@ -188,7 +239,7 @@ void SlipTray::paintEvent(QPaintEvent*) {
   painter.setFont(textFont(14));
   if (isStopped_) {
     painter.setPen(palette_.stop);
-    painter.drawText(rect().adjusted(0, 10, -kEdge, 0), Qt::AlignRight | Qt::AlignTop,
+    painter.drawText(rect().adjusted(0, 4, -kEdge, 0), Qt::AlignRight | Qt::AlignTop,
                      severityMark(Severity::Stop) + "  " + tr("not to be cut yet"));
   }
   if (!slips_.empty()) return;

@@ -3,6 +3,7 @@
 
 #include <QAbstractButton>
 #include <QPolygonF>
+#include <QScrollArea>
 #include <QWidget>
 #include <vector>
 
@@ -22,7 +23,8 @@ class Slip : public QAbstractButton {
   [[nodiscard]] QSizeF pieceSize() const { return piece_; }
   void setScale(double pixelsPerMm);
   void setLetteringSize(double size) { size_ = size; }
-  [[nodiscard]] int letteringWidth() const;
+  /// At the full size of the lettering.
+  [[nodiscard]] int letteringWidth() const { return lettering_; }
   [[nodiscard]] QString partId() const { return partId_; }
   [[nodiscard]] QSize sizeHint() const override;
 
@@ -34,11 +36,13 @@ class Slip : public QAbstractButton {
   QString partId_, name_, figures_, below_;
   QSizeF piece_;
   QPolygonF outline_;  // in parts of width and height
-  bool grainAcross_ = false;
+  Grain grain_ = Grain::Any;
   double scale_ = 0.2;
   double size_ = 1.0;  // of the lettering
+  int lettering_ = 0;
 };
 
+/// Few pieces lie in a row, many in two; what finds no room there is reached by moving the tray.
 class SlipTray : public QWidget {
   Q_OBJECT
 
@@ -53,13 +57,24 @@ class SlipTray : public QWidget {
  protected:
   void paintEvent(QPaintEvent* event) override;
   void resizeEvent(QResizeEvent* event) override;
+  void wheelEvent(QWheelEvent* event) override;
 
  private:
+  /// How the slips lie: in how many rows, how large lettered.
+  struct Lay {
+    int rows = 1;
+    double lettering = 1.0;
+  };
   void layOut();
-  [[nodiscard]] double letteringWidth(double size) const;
+  [[nodiscard]] std::size_t columnsOf(const Lay& lay) const;
+  [[nodiscard]] double letteringWidth(const Lay& lay) const;
+  /// Of the slips in a column, one a row.
+  [[nodiscard]] std::vector<Slip*> column(const Lay& lay, std::size_t which) const;
   void replaceSlip(std::size_t i, const QString& id);
 
   const Palette& palette_;
+  QScrollArea* window_;  // onto the pieces
+  QWidget* pieces_;
   std::vector<Slip*> slips_;
   QString selected_;
   bool isStopped_ = false;

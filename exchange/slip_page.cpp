@@ -68,7 +68,7 @@ class Writer {
     piece.height = part.cutHeight.mm();
     for (const Point& p : part.outline)
       piece.outline.push_back({p.x / part.width.mm(), p.y / part.height.mm()});
-    piece.grainAcross = part.rule->grain == Grain::Width;
+    piece.direction = part.rule->grain;
     return piece;
   }
 

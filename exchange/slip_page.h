@@ -19,7 +19,7 @@ struct SlipPiece {
   double width = 0.0;    // mm, for the little outline
   double height = 0.0;
   std::vector<Point> outline;  // in parts of width and height, y up
-  bool grainAcross = false;
+  Grain direction = Grain::Any;
 };
 
 struct SlipFinding {

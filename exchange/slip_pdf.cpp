@@ -146,7 +146,9 @@ class SlipPainter {
     painter_.drawPolygon(shape);
     painter_.setPen(QPen(QColor("#52606D"), 0.25));
     const QPointF middle(x + w / 2, y + h / 2);
-    const QPointF reach = piece.grainAcross ? QPointF(w * 0.3, 0) : QPointF(0, h * 0.3);
+    if (piece.direction == Grain::Any) return;
+    const QPointF reach =
+        piece.direction == Grain::Width ? QPointF(w * 0.3, 0) : QPointF(0, h * 0.3);
     painter_.drawLine(middle - reach, middle + reach);
     for (const double end : {-1.0, 1.0}) {
       const QPointF tip = middle + end * reach;

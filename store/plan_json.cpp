@@ -58,7 +58,7 @@ Json valueJson(const Plan& plan, std::size_t index) {
     for (const FormulaName& used : namesIn(formula)) {
       const auto of = used.isCall ? std::nullopt : method.find(used.name);
       if (of && !std::isnan(plan.values[*of]) && !isChoice(plan, *of))
-        with[used.name] = plan.values[*of];
+        with[std::string(used.name)] = plan.values[*of];
     }
   }
   const std::string& because = reasonOf(method, node).text;

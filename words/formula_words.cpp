@@ -43,7 +43,8 @@ std::string withSigns(std::string_view text) {
   return out;
 }
 
-std::string spaced(std::string name) {
+std::string spaced(std::string_view words) {
+  std::string name(words);
   for (char& c : name)
     if (c == '_') c = ' ';
   return name;

@@ -33,9 +33,9 @@ QRectF withoutMargins(const QRectF& area, double left, double top, double right,
   return area.adjusted(left * across, top * down, -right * across, -bottom * down);
 }
 
-TagBox drawingBox(const Drawing& drawing, const QTransform& toTable) {
+QRectF drawnRect(const Drawing& drawing, const QTransform& toTable) {
   const Box box = boundsOf(drawing);
-  return boxOf(toTable.mapRect(QRectF(QPointF(box.left, box.bottom), QPointF(box.right, box.top))));
+  return toTable.mapRect(QRectF(QPointF(box.left, box.bottom), QPointF(box.right, box.top)));
 }
 
 }  // namespace
@@ -306,11 +306,10 @@ void Table::placeTags() {
     }
     TagRoom room;
     room.area = boxOf(placed.area.adjusted(8, 4, -8, -2));
-    room.drawing = drawingBox(placed.panel.drawing, placed.toTable);
-    if (!placed.panel.drawing.labels.empty()) {  // words stand above the views
-      room.drawing.y -= 1.2 * em();
-      room.drawing.height += 1.2 * em();
-    }
+    QRectF drawn = drawnRect(placed.panel.drawing, placed.toTable);
+    for (const DrawingLabel& label : placed.panel.drawing.labels)
+      drawn = drawn.united(labelRect(placed, label));
+    room.drawing = boxOf(drawn);
     room.apart = kApart;
     if (isOneAtATime_) room.taken.push_back(boxOf(switch_->geometry()));
     if (!panelWords(placed.panel.drawing.id).isEmpty())
@@ -323,6 +322,14 @@ void Table::placeTags() {
     }
   }
   placeRuleTags();
+}
+
+QRectF Table::labelRect(const Placed& placed, const DrawingLabel& label) {
+  const QFontMetrics metrics(textFont(kLabelPixels));
+  const QPointF at = placed.toTable.map(QPointF(label.at.x, label.at.y));
+  const double width = metrics.horizontalAdvance(labelWords(label.id)), height = metrics.height();
+  return {at.x() - width / 2, label.isAbove ? at.y() - height - 2 : at.y() - height / 2, width,
+          height};
 }
 
 QRectF Table::captionRect(const Placed& placed) {

@@ -15,6 +15,7 @@
 namespace drapery {
 
 inline constexpr double kPanelWordsPixels = 13.0;
+inline constexpr double kLabelPixels = 12.0;  // of the words in a drawing
 
 class InkButton;
 
@@ -77,6 +78,8 @@ class Table : public QWidget {
   void placeTags();
   void placeRuleTags();
   static QRectF captionRect(const Placed& placed);
+  static QRectF labelRect(const Placed& placed, const DrawingLabel& label);
+  static QString labelWords(const std::string& id);
   static QString panelWords(const std::string& id);
   void orderTabs();
   Tag* tagFor(const std::string& value, Tag::Kind kind);

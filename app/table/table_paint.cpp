@@ -16,17 +16,17 @@ QPointF nearestOn(const QRectF& rect, QPointF to) {
           std::clamp(to.y(), rect.top(), rect.bottom())};
 }
 
-QString labelWords(const std::string& id) {
-  if (id == "view.face") return Table::tr("the face");
-  if (id == "view.spine") return Table::tr("the spine");
-  if (id == "view.head") return Table::tr("the head");
-  if (id == "flat.waits") return Table::tr("the case waits for the measures");
-  if (id == "flat.no-boards") return Table::tr("the boards have no place yet");
-  if (id == "view.board") return Table::tr("a board, from its edge");
+}  // namespace
+
+QString Table::labelWords(const std::string& id) {
+  if (id == "view.face") return tr("the face");
+  if (id == "view.spine") return tr("the spine");
+  if (id == "view.head") return tr("the head");
+  if (id == "flat.waits") return tr("the case waits for the measures");
+  if (id == "flat.no-boards") return tr("the boards have no place yet");
+  if (id == "view.board") return tr("a board, from its edge");
   return {};
 }
-
-}  // namespace
 
 QString Table::panelWords(const std::string& id) {
   if (id == "joint") return tr("The joint of the closed book, cut through");
@@ -59,14 +59,10 @@ void Table::paintWords(QPainter& painter) {
     painter.setFont(textFont(kPanelWordsPixels));
     painter.drawText(captionRect(placed), Qt::AlignLeft | Qt::AlignTop | Qt::TextDontClip,
                      panelWords(placed.panel.drawing.id));
-    painter.setFont(textFont(12));
-    for (const DrawingLabel& label : placed.panel.drawing.labels) {
-      const QPointF at = placed.toTable.map(QPointF(label.at.x, label.at.y));
-      const double height = painter.fontMetrics().height();
-      const double top = label.isAbove ? at.y() - height - 2 : at.y() - height / 2;
-      painter.drawText(QRectF(at.x() - 200, top, 400, height), Qt::AlignCenter,
+    painter.setFont(textFont(kLabelPixels));
+    for (const DrawingLabel& label : placed.panel.drawing.labels)
+      painter.drawText(labelRect(placed, label), Qt::AlignCenter | Qt::TextDontClip,
                        labelWords(label.id));
-    }
   }
 }
 

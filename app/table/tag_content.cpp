@@ -84,8 +84,10 @@ TagContent numberContent(const Plan& plan, std::size_t node) {
   content.caption = QString::fromStdString(plan.method->titleOf(node).text);
   content.text = valueWords(plan, node);
   content.unit = unitWords(plan, node);
-  addCutSize(content, plan, node);
-  if (of.source != ValueNode::Source::Input) return content;
+  if (of.source != ValueNode::Source::Input) {
+    addCutSize(content, plan, node);
+    return content;
+  }
   const InputRule& rule = plan.method->inputs[of.rule];
   content.isSupposed = !plan.entered[node];
   if (rule.kind == InputKind::Choice) {
@@ -109,6 +111,7 @@ std::optional<Tag::Kind> tagKind(const Plan& plan, const std::string& value) {
   const ValueNode& of = plan.method->nodes[*node];
   if (of.source != ValueNode::Source::Input)
     return std::isnan(plan.values[*node]) ? std::nullopt : std::optional(Tag::Kind::Figure);
+  if (!plan.counts[*node]) return std::nullopt;  // no place on this book
   const InputRule& rule = plan.method->inputs[of.rule];
   if (rule.kind != InputKind::Choice) return Tag::Kind::Entry;
   return rule.options.size() > 1 ? std::optional(Tag::Kind::Choice) : std::nullopt;

@@ -12,6 +12,8 @@ namespace drapery {
 
 namespace {
 
+constexpr double kLeastTold = 0.005;  // of a tolerance, mm or degrees
+
 constexpr std::size_t kMostInfluences = 6;
 
 QString tr(const char* text) { return QCoreApplication::translate("Notes", text); }
@@ -43,6 +45,25 @@ QString rangeText(const Plan& plan, const InputRule& rule) {
   return tr("Allowed: %1 to %2.")
       .arg(text(figureWords({rule.least, unit}, notation)),
            text(figureWords({rule.most, unit}, notation)));
+}
+
+/// Several readings, and what their spread leaves uncertain here.
+void addUncertainty(NoteContent& note, const Plan& plan, std::size_t node) {
+  const Notation notation = windowNotation(plan);
+  const ValueNode& value = plan.method->nodes[node];
+  const auto words = [&](double figure) {
+    return text(figureWords({figure, value.unit}, notation));
+  };
+  const bool isRead = value.source == ValueNode::Source::Input && plan.counts[node] &&
+                      plan.readings[value.rule].count > 1;
+  if (isRead) {
+    const Readings& readings = plan.readings[value.rule];
+    note.paragraphs << tr("%1 readings, from %2 to %3; their mean counts.")
+                           .arg(QString::number(readings.count), words(readings.smallest),
+                                words(readings.largest));
+  } else if (plan.tolerances[node] > kLeastTold) {
+    note.paragraphs << tr("The readings leave %1 either way.").arg(words(plan.tolerances[node]));
+  }
 }
 
 void addInput(NoteContent& note, const Plan& plan, std::size_t node) {
@@ -95,6 +116,7 @@ NoteContent whyNote(Document& document, const std::string& value) {
   } else {
     addDerived(note, document, *node);
   }
+  addUncertainty(note, plan, *node);
   const QString school = text(plan.method->title.text);
   note.small = note.small.isEmpty() ? school : note.small + " · " + school;
   return note;
@@ -122,6 +144,9 @@ NoteContent trialNote(const Plan& plan) {
   const auto length = [&](const char* name) {
     return figureWords({plan.number(name).value_or(std::nan("")), Unit::Millimetre}, notation);
   };
+  const auto tolerance = [&](const char* name) {
+    return text(figureWords({plan.tolerance(name), Unit::Millimetre}, notation));
+  };
   if (!plan.length("square_fore_edge_tried")) return note;
   note.id = "note.trial";
   note.heading = tr("Tried on the book, as cut");
@@ -132,11 +157,25 @@ NoteContent trialNote(const Plan& plan) {
   if (turn)
     note.paragraphs
         << tr("The cover opens to %1.").arg(text(figureWords({*turn, Unit::Degree}, notation)));
-  note.paragraphs
-      << tr("The gap is %1. Taut it would be %2, to open flat %3, formed under the rod %4, "
-            "and no more than %5 can be rubbed down.")
-             .arg(text(length("joint_gap")), text(length("gap_taut")), text(length("gap_to_open")),
-                  text(length("gap_formed")), text(length("gap_pressed")));
+  if (plan.length("gap_formed")) {
+    note.paragraphs
+        << tr("The gap is %1. Taut it would be %2, to open flat %3, formed under the rod %4, "
+              "and no more than %5 can be rubbed down.")
+               .arg(text(length("joint_gap")), text(length("gap_taut")),
+                    text(length("gap_to_open")), text(length("gap_formed")),
+                    text(length("gap_pressed")));
+  } else {
+    note.paragraphs << tr("The gap is %1, without a groove; to open flat it would be %2.")
+                           .arg(text(length("joint_gap")), text(length("gap_to_open")));
+  }
+  QStringList uncertain;
+  if (plan.tolerance("square_head_tried") > kLeastTold)
+    uncertain << tr("head and tail by %1").arg(tolerance("square_head_tried"));
+  if (plan.tolerance("square_fore_edge_tried") > kLeastTold)
+    uncertain << tr("fore-edge by %1").arg(tolerance("square_fore_edge_tried"));
+  if (!uncertain.isEmpty())
+    note.paragraphs
+        << tr("The readings leave squares uncertain: %1 either way.").arg(uncertain.join(", "));
   return note;
 }
 

@@ -2,19 +2,25 @@
 #include <cmath>
 
 #include "core/drawing/book_drawings.h"
+#include "core/geometry/arc.h"
 #include "core/geometry/joint.h"
 
 namespace drapery {
 
 namespace {
 
+constexpr double kSame = 1e-6;  // mm
+
 /// The section's measures, with stand-ins where the plan has none.
 struct Section {
   Joint joint;
   Length rod;
   double covering, square, spine;
-  double shownBoard;  // of the board, from its spine edge to the break
-  double shownBlock;  // of the text block, from its face down to the break
+  double span, depth;  // of the round; depth 0 on a flat spine
+  bool isTaut;         // no groove: the cloth lies straight from arris to arris
+  bool hasStiffener;   // with an edge of its own, over which the cloth passes
+  double shownBoard;   // of the board, from its spine edge to the break
+  double shownBlock;   // of the text block, from its face down to the break
   bool isMeasured;
 };
 
@@ -33,8 +39,13 @@ Section sectionOf(const Plan& plan) {
   s.covering = lengthOr(plan, "covering_thickness", 0.4).mm();
   s.square = lengthOr(plan, "square_fore_edge", 3.0).mm();
   s.spine = lengthOr(plan, "spine_thickness", 22.0).mm();
+  s.hasStiffener = s.joint.stiffener > Length();
+  s.span = plan.number("spine_span").value_or(s.spine);
+  s.depth = plan.number("spine_arc") ? plan.number("round_depth").value_or(0.0) : 0.0;
   const double j = s.joint.setback.mm();
   const double b = s.joint.board.mm();
+  const auto gap = plan.number("joint_gap"), taut = plan.number("gap_taut");
+  s.isTaut = gap && taut && std::abs(*gap - *taut) < kSame;
   s.shownBoard = std::max({2.2 * j, 5 * b, 12.0});
   s.shownBlock = std::clamp(s.spine / 2, 1.2 * b, std::max(3.0 * b, 7.0));
   s.isMeasured = plan.number("board_thickness").has_value();
@@ -71,25 +82,42 @@ class JointDrawing {
   Drawing draw() {
     drawPieces();
     drawCovering();
-    if (j_ > 0.0) drawRod();
+    if (hasRod()) drawRod();
     drawBreaks();
     hangTags();
     return std::move(drawing_);
   }
 
  private:
+  bool hasRod() const { return j_ > 0.0 && !s_.isTaut; }
+
+  /// The spine from its upper edge, or the shoulder's top, down to where the drawing ends.
+  std::vector<Point> spineLine() const {
+    std::vector<Point> line{{0, e_}};
+    for (const Point& p : arcPoints(Length::fromMm(s_.span), Length::fromMm(s_.depth))) {
+      const double y = p.y + e_ - s_.span / 2;
+      if (y < e_ && y > floor_) line.push_back({p.x, y});
+    }
+    line.push_back({line.back().x, floor_});
+    return line;
+  }
+
   void drawPieces() {
     const Role leaves = s_.isMeasured ? Role::Leaves : Role::Hidden;
     const Role board = s_.isMeasured ? Role::Board : Role::Hidden;
-    addClosed(drawing_, leaves, rectangle(0, floor_, break_, 0), "text_block");
+    std::vector<Point> spineSide = spineLine();
+    std::vector<Point> block{{break_, floor_}, {break_, 0}, {0, 0}};
+    block.insert(block.end(), spineSide.begin(), spineSide.end());
+    addClosed(drawing_, leaves, std::move(block), "text_block");
     addClosed(drawing_, leaves, rectangle(again_, floor_, leavesEnd_, 0), "text_block");
     for (int i = 1; i < 5; ++i) {
       const double y = floor_ * i / 5;
-      addOpen(drawing_, Role::LeafEdge, {{0, y}, {break_, y}}, "text_block");
+      addOpen(drawing_, Role::LeafEdge, {{0.6 * spineSide.back().x, y}, {break_, y}}, "text_block");
       addOpen(drawing_, Role::LeafEdge, {{again_, y}, {leavesEnd_, y}}, "text_block");
     }
-    addClosed(drawing_, s_.isMeasured ? Role::Stiffener : Role::Hidden,
-              rectangle(-t_, floor_, 0, e_), "stiffener");
+    if (s_.hasStiffener)
+      addClosed(drawing_, s_.isMeasured ? Role::Stiffener : Role::Hidden,
+                rectangle(-t_, floor_, 0, e_), "stiffener");
     addClosed(drawing_, board, rectangle(j_, 0, break_, b_), "board");
     addClosed(drawing_, board, rectangle(again_, 0, boardEnd_, b_), "board");
   }
@@ -100,7 +128,17 @@ class JointDrawing {
 
   void drawCovering() {
     std::vector<Point> path{{-t_, floor_}};
-    for (const Point& p : formedPath(s_.joint, s_.rod)) path.push_back(p);
+    if (!s_.hasStiffener) {
+      path = spineLine();
+      std::reverse(path.begin(), path.end());
+      path.pop_back();  // the joint's own begins there
+    }
+    if (s_.isTaut) {
+      path.push_back({-t_, e_});
+      path.push_back({j_, b_});
+    } else {
+      for (const Point& p : formedPath(s_.joint, s_.rod)) path.push_back(p);
+    }
     path.push_back({break_, b_});
     addCloth(std::move(path));
     // Round the fore-edge; the turn-in runs back under the board.
@@ -134,9 +172,9 @@ class JointDrawing {
     drawing_.tags.push_back({"method", {-t_ / 2, floor_}, Side::Below});
     if (j_ > 0.0) addDimension(drawing_, {0, above}, {j_, above}, "setback", Side::Above);
     drawing_.tags.push_back({"joint_gap", {j_ * 0.5, 0}, Side::Below});
-    if (j_ > 0.0)
+    if (hasRod())
       drawing_.tags.push_back({"rod_diameter", {j_ * 0.5, std::min(s_.rod.mm(), j_)}, Side::Above});
-    drawing_.tags.push_back({"stiffener_thickness", {-t_, e_}, Side::Above});
+    if (s_.hasStiffener) drawing_.tags.push_back({"stiffener_thickness", {-t_, e_}, Side::Above});
     drawing_.tags.push_back({"opening_angle", {j_ + 0.35 * s_.shownBoard, b_}, Side::Above});
     drawing_.tags.push_back({"covering_thickness", {j_ + 0.8 * s_.shownBoard, b_}, Side::Above});
     const double foot = -0.12 * s_.shownBoard;

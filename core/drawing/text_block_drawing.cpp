@@ -1,6 +1,7 @@
 #include <algorithm>
 
 #include "core/drawing/book_drawings.h"
+#include "core/geometry/arc.h"
 
 namespace drapery {
 
@@ -15,6 +16,8 @@ constexpr int kLeafLines = 7;
 
 struct Block {
   double height, width, thickness, spine, board;
+  double depth, shoulder;  // 0 where there is no round, no shoulder
+  double span;
   bool isMeasured;
   bool hasBoard;
 };
@@ -30,6 +33,10 @@ Block blockOf(const Plan& plan) {
   block.thickness = numberOr(plan, "text_thickness", kUsualThickness);
   block.spine = numberOr(plan, "spine_thickness", block.thickness);
   block.board = numberOr(plan, "board_thickness", kUsualBoard);
+  const bool isRound = plan.number("spine_arc").has_value();  // and not past half a circle
+  block.depth = isRound ? numberOr(plan, "round_depth", 0.0) : 0.0;
+  block.shoulder = numberOr(plan, "shoulder_height", 0.0);
+  block.span = block.depth > 0.0 ? numberOr(plan, "spine_span", block.spine) : block.spine;
   block.isMeasured =
       plan.number("text_height") && plan.number("text_width") && plan.number("text_thickness");
   block.hasBoard = plan.number("board_thickness").has_value();
@@ -55,6 +62,30 @@ void addLeaves(Drawing& drawing, Point a, Point b, double thicknessAtA, double t
   }
 }
 
+/// The book's head: at the left the spine, flat or over its round, with shoulders where there are
+/// any; at the right the fore-edge, as hollow as the spine is round.
+std::vector<Point> headOutline(const Block& k, double middle) {
+  std::vector<Point> outline;
+  const auto spine = arcPoints(Length::fromMm(k.span), Length::fromMm(k.depth));
+  for (const Point& p : spine) outline.push_back({p.x, middle + p.y});
+  if (k.shoulder > 0.0) outline.push_back({k.shoulder, middle - k.thickness / 2});
+  auto foreEdge = arcPoints(Length::fromMm(k.thickness), Length::fromMm(k.depth));
+  if (foreEdge.empty()) foreEdge = {{0.0, k.thickness / 2}, {0.0, -k.thickness / 2}};
+  for (auto p = foreEdge.rbegin(); p != foreEdge.rend(); ++p)
+    outline.push_back({k.width + p->x, middle + p->y});
+  if (k.shoulder > 0.0) outline.push_back({k.shoulder, middle + k.thickness / 2});
+  return outline;
+}
+
+/// What shapes the spine; on a flat one most of these have no place and no tag is made.
+void hangShape(Drawing& drawing, const Block& k, double middle) {
+  const double top = middle + k.span / 2;
+  drawing.tags.push_back({"spine_shape", {-0.5 * k.depth, middle + 0.6 * k.span}, Side::Left});
+  drawing.tags.push_back({"shoulder_height", {0, top}, Side::Left});
+  drawing.tags.push_back({"round_depth", {-k.depth, middle}, Side::Left});
+  drawing.tags.push_back({"round_fraction", {-0.5 * k.depth, middle - 0.35 * k.span}, Side::Left});
+}
+
 }  // namespace
 
 Drawing drawTextBlock(const Plan& plan) {
@@ -63,25 +94,21 @@ Drawing drawTextBlock(const Plan& plan) {
   const Block k = blockOf(plan);
   const double gap = 0.16 * std::max(k.height, k.width);   // between the views
   const double off = 0.035 * std::max(k.height, k.width);  // from a view to its measuring line
-  const double thick = std::max(k.thickness, k.spine);
+  const double thick = std::max({k.thickness, k.spine, k.span});
 
   // The face.
   addBlock(drawing, rectangle(0, 0, k.width, k.height), k.isMeasured);
   // The spine, to the left of it.
   const double spineRight = -gap;
-  const double spineLeft = spineRight - k.spine;
+  const double spineLeft = spineRight - k.span;
   addBlock(drawing, rectangle(spineLeft, 0, spineRight, k.height), k.isMeasured);
   const double spineMiddle = (spineLeft + spineRight) / 2;
-  addLeaves(drawing, {spineMiddle, 0}, {spineMiddle, k.height}, k.spine, k.spine, false);
+  addLeaves(drawing, {spineMiddle, 0}, {spineMiddle, k.height}, k.span, k.span, false);
   // The head, above the face: the spine edge lies at the left.
   const double middle = k.height + gap + thick / 2;
-  addBlock(drawing,
-           {{0, middle - k.spine / 2},
-            {k.width, middle - k.thickness / 2},
-            {k.width, middle + k.thickness / 2},
-            {0, middle + k.spine / 2}},
-           k.isMeasured);
-  addLeaves(drawing, {0, middle}, {k.width, middle}, k.spine, k.thickness, true);
+  addBlock(drawing, headOutline(k, middle), k.isMeasured);
+  addLeaves(drawing, {0, middle}, {k.width - k.depth, middle},
+            k.shoulder > 0.0 ? k.thickness : k.spine, k.thickness, true);
   // The board, seen from its edge, above that.
   const double boardBottom = middle + thick / 2 + 0.9 * gap;
   addClosed(drawing, k.hasBoard ? Role::Board : Role::Hidden,
@@ -95,7 +122,7 @@ Drawing drawTextBlock(const Plan& plan) {
   addDimension(drawing, {right, boardBottom}, {right, boardBottom + k.board}, "board_thickness",
                Side::Right);
   addDimension(drawing, {spineLeft, -off}, {spineRight, -off}, "spine_thickness", Side::Below);
-  drawing.tags.push_back({"spine_shape", {spineLeft, k.height}, Side::Above});
+  hangShape(drawing, k, middle);
   drawing.labels = {{"view.face", {k.width / 2, k.height / 2}, false},
                     {"view.spine", {spineMiddle, k.height}, true},
                     {"view.head", {k.width / 2, middle + thick / 2}, true},

@@ -43,4 +43,21 @@ Length arcDepth(Length span, double fraction) {
   return span / 2 * std::tan(halfAngle / 2);
 }
 
+std::vector<Point> arcPoints(Length span, Length depth) {
+  const double angle = arcAngle(span, depth);
+  if (std::isnan(angle)) return {};
+  const double c = span.mm(), r = depth.mm();
+  if (r <= 0.0) return {{0.0, c / 2}, {0.0, -c / 2}};
+  constexpr double kStep = 3.0;
+  const int steps =
+      2 * std::max(1, static_cast<int>(std::ceil(angle / (2 * kStep))));  // over the crown
+  const double radius = arcRadius(span, depth).mm();
+  std::vector<Point> points;
+  for (int i = 0; i <= steps; ++i) {
+    const double turn = (0.5 - static_cast<double>(i) / steps) * angle * kPi / 180.0;
+    points.push_back({(radius - r) - radius * std::cos(turn), radius * std::sin(turn)});
+  }
+  return points;
+}
+
 }  // namespace drapery

@@ -6,6 +6,9 @@
 // Range: span > 0, 0 <= depth <= span / 2 (a half circle). Outside of it nothing is computed (NaN).
 #pragma once
 
+#include <vector>
+
+#include "core/geometry/point.h"
 #include "core/quantity/length.h"
 
 namespace drapery {
@@ -27,5 +30,10 @@ Length linedArc(Length span, Length depth, Length lining);
 /// The depth of an arc that covers `fraction` of a whole circle (1/3: 120 degrees):
 /// r = C (1 - cos h) / (2 sin h) = C/2 tan(h/2), h half the arc's angle. 0 <= fraction <= 1/2.
 Length arcDepth(Length span, double fraction);
+
+/// The arc as points in mm, from the edge at (0, span / 2) over the crown at (-depth, 0) to
+/// (0, -span / 2), in steps of at most 3 degrees. Empty when there is no such arc; two points for a
+/// flat spine.
+std::vector<Point> arcPoints(Length span, Length depth);
 
 }  // namespace drapery

@@ -124,7 +124,7 @@ double openingAngle(const Joint& joint, Length gap) {
   const double e = joint.edgeHeight.mm();
   const double b = joint.board.mm();
   const double taut = gapTaut(joint).mm();
-  if (!(gap.mm() >= taut - 1e-12)) return std::isnan(taut + gap.mm()) ? kNone : 0.0;
+  if (!(gap.mm() >= taut - kTautDust.mm())) return std::isnan(taut + gap.mm()) ? kNone : 0.0;
   const double arris = std::hypot(j, b);
   const double start = std::hypot(t, e);
   if (gap.mm() >= arris + start) return 180.0;  // never pulls, whichever way it points

@@ -155,8 +155,7 @@ std::vector<FormulaName> namesIn(std::string_view formula) {
     const bool isAsked = !names.empty() && names.back().isCall && names.back().name == "has" &&
                          formula.find_first_not_of(" (", names.back().offset + 3) == begin;
     const bool isBranch = hasBranches && !isInCondition(formula, i);
-    names.push_back(
-        {std::string(formula.substr(begin, i - begin)), begin, isCall, isAsked, isBranch});
+    names.push_back({formula.substr(begin, i - begin), begin, isCall, isAsked, isBranch});
   }
   return names;
 }
@@ -195,18 +194,18 @@ namespace {
 std::optional<FormulaFault> bindNames(mu::ParserBase& parser, const std::string& text,
                                       const NameLookup& lookup) {
   for (const FormulaName& used : namesIn(text)) {
+    const std::string name(used.name);
     if (used.isCall) {
-      if (defineFunction(parser, used.name, std::make_index_sequence<kFormulaFunctionCount>()))
-        continue;
-      return FormulaFault{"formula-unknown-function", used.name, used.offset};
+      if (defineFunction(parser, name, std::make_index_sequence<kFormulaFunctionCount>())) continue;
+      return FormulaFault{"formula-unknown-function", name, used.offset};
     }
-    const auto found = lookup(used.name);
+    const auto found = lookup(name);
     if (const auto* variable = std::get_if<double*>(&found)) {
-      parser.DefineVar(used.name, *variable);
+      parser.DefineVar(name, *variable);
     } else if (const auto* constant = std::get_if<double>(&found)) {
-      parser.DefineConst(used.name, *constant);
+      parser.DefineConst(name, *constant);
     } else {
-      return FormulaFault{"formula-unknown-name", used.name, used.offset};
+      return FormulaFault{"formula-unknown-name", name, used.offset};
     }
   }
   return std::nullopt;

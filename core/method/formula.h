@@ -11,9 +11,9 @@
 
 namespace drapery {
 
-/// A name as it stands in a formula.
+/// A name as it stands in a formula, whose text it is a part of.
 struct FormulaName {
-  std::string name;
+  std::string_view name;
   std::size_t offset = 0;  // byte, from 0
   bool isCall = false;     // a '(' follows
   bool isAsked = false;    // stands in has(...): the formula copes when it is missing

@@ -1,11 +1,12 @@
 // A binding method: what a rule file says, read and checked. Immutable; plans point into it.
 #pragma once
 
-#include <map>
+#include <functional>
 #include <memory>
 #include <optional>
 #include <string>
 #include <string_view>
+#include <unordered_map>
 #include <vector>
 
 #include "core/diag/issue.h"
@@ -86,6 +87,7 @@ struct PartRule {
   std::vector<PointRule> outline;  // from its lower left corner, going round; empty: a rectangle
   std::vector<std::pair<PointRule, PointRule>> slits;  // cuts inside the outline
   std::vector<PointRule> places;                       // lower left corners in the flat case
+  bool isTurned = false;    // the second half of its places holds it mirrored head to tail
   bool isMirrored = false;  // every second one is the first one's mirror image, left to right
   LocalText note;
   SourcePosition at;
@@ -141,6 +143,16 @@ struct ValueNode {
   std::vector<std::size_t> uses;  // nodes that it reads
 };
 
+/// Names looked up without making a string of them.
+struct NameHash {
+  using is_transparent = void;
+  std::size_t operator()(std::string_view name) const {
+    return std::hash<std::string_view>()(name);
+  }
+};
+template <class Value>
+using ByName = std::unordered_map<std::string, Value, NameHash, std::equal_to<>>;
+
 struct Method {
   std::string id;
   std::vector<std::string> bases;
@@ -153,10 +165,10 @@ struct Method {
   std::vector<PartRule> parts;
   std::vector<FindingRule> findings;
 
-  std::vector<ValueNode> nodes;                           // every number
-  std::vector<std::size_t> order;                         // nodes, each after all that it uses
-  std::map<std::string, std::size_t, std::less<>> index;  // node by name
-  std::map<std::string, double, std::less<>> options;     // choice options as constants
+  std::vector<ValueNode> nodes;    // every number
+  std::vector<std::size_t> order;  // nodes, each after all that it uses
+  ByName<std::size_t> index;       // node by name
+  ByName<double> options;          // choice options as constants
 
   [[nodiscard]] std::optional<std::size_t> find(std::string_view name) const;
   [[nodiscard]] const InputRule* input(std::string_view id) const;

@@ -146,9 +146,9 @@ class Linker {
     return uses;
   }
 
-  std::optional<std::size_t> nodeNamed(const std::string& name) {
+  std::optional<std::size_t> nodeNamed(std::string_view name) {
     if (const auto node = method_.find(name)) return node;
-    return aspect(name);
+    return aspect(std::string(name));
   }
 
   bool checkFunction(const Sourced& formula, const FormulaName& used) {
@@ -163,7 +163,8 @@ class Linker {
   void complainName(const Sourced& formula, const FormulaName& used) {
     std::vector<std::string> known;
     for (const ValueNode& node : method_.nodes) known.push_back(node.name);
-    for (const auto& [option, number] : method_.options) known.push_back(option);
+    for (const InputRule& rule : method_.inputs)
+      known.insert(known.end(), rule.options.begin(), rule.options.end());
     placer_.add("formula-unknown-name",
                 {{"name", shortened(used.name)}, {"nearest", nearestName(used.name, known)}},
                 inFormula(formula, used.offset));

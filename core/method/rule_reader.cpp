@@ -233,6 +233,7 @@ PartRule readPart(const Node& node, IssuePlacer& placer) {
     in.complainType(*size, "size", "pair of formulas, width and height");
   }
   rule.isMirrored = in.flag("mirrored");
+  rule.isTurned = in.flag("turned");
   rule.outline = readPoints(in, "outline");
   rule.places = readPoints(in, "at");
   for (auto& slit : readTuples(in, "slits", 4, "list of four formulas, x, y to x, y"))

@@ -64,6 +64,40 @@ TEST_F(Window, anyFigureCanBeAskedWhy) {
   }
 }
 
+// What a shape of spine needs hangs there when it is chosen, and its pieces lie on the tray.
+TEST_F(Window, aBackedBookIsAskedForItsRoundAndGetsItsPieces) {
+  openPlain();
+  EXPECT_FALSE(isShown("tag.shoulder_height"));
+  choose("spine_shape", 2);
+  EXPECT_TRUE(isShown("tag.shoulder_height"));
+  EXPECT_TRUE(isShown("slip.mull"));
+  EXPECT_FALSE(isShown("slip.spine_card"));
+  keep("shoulder_height", "3");
+  keep("round_depth", "6.5 mm");
+  EXPECT_EQ(saved().given.at("shoulder_height"), (Entry{std::string("3 mm"), {}}));
+  EXPECT_DOUBLE_EQ(value("spine_span"), 31.0);
+  showCase();
+  EXPECT_FALSE(isShown("tag.stiffener_school"));  // for flat spines
+  choose("covering_style", 2);
+  EXPECT_TRUE(isShown("slip.corner_piece"));
+  EXPECT_FALSE(isShown("slip.covering"));
+}
+
+TEST_F(Window, readingsAreToldWithWhatTheyLeaveUncertain) {
+  Job job = plainJob();
+  job.given["text_width"] = entryOf("143.8 | 144.2");
+  open(job);
+  showCase();
+  EXPECT_THAT(notes().toStdString(),
+              HasSubstr("The readings leave squares uncertain: fore-edge by 0.2 mm either way."));
+  click("tag.board_width");
+  EXPECT_THAT(notes().toStdString(), HasSubstr("The readings leave 0.2 mm either way."));
+  click("docket.measure");
+  window_->table().select("text_width");
+  QApplication::processEvents();
+  EXPECT_THAT(notes().toStdString(), HasSubstr("2 readings, from 143.8 mm to 144.2 mm"));
+}
+
 TEST_F(Window, findingsStandAsNotesAndAtTheirTags) {
   Job job = plainJob("case-fixed-gap");
   job.allowances["stiffener_school"] = {std::string("flush"), {}};

@@ -132,29 +132,23 @@ RC_GTEST_PROP(Corner, ofTheShippedRuleIsNeverBare, ()) {
 /// Covers of a quarter or half binding: the boards' outsides, and what the pieces leave bare.
 struct Covers {
   explicit Covers(const Plan& plan) : plan_(plan) {
-    for (const char* id : {"side", "spine_cloth"})
-      if (const PlannedPart* part = plan.part(id))
-        for (std::size_t i = 0; i < part->places.size(); ++i)
-          add(*part, part->places[i], part->rule->isMirrored && i == 1, false);
-    const PlannedPart* corner = plan.part("corner_piece");
-    if (corner == nullptr) return;
-    const double w = *plan.number("covering_width"), h = *plan.number("covering_height");
-    for (const bool isRight : {false, true})
-      for (const bool isHead : {false, true})
-        add(*corner, {isRight ? w : 0, isHead ? h : 0}, isRight, isHead);
+    for (const char* id : {"side", "spine_cloth", "corner_piece"})
+      if (plan.part(id) != nullptr) add(*plan.part(id));
   }
 
-  /// `flipX`, `flipY`: seen from its corner to the left or downward.
-  void add(const PlannedPart& part, Point place, bool flipX, bool flipY) {
-    std::vector<Point> outline = part.outline;
-    const bool isSide = part.rule->isMirrored;
-    if (isSide && flipX) outline = mirrored(outline, part.width.mm());
-    for (Point& p : outline)
-      p = {place.x + (flipX && !isSide ? -p.x : p.x), place.y + (flipY ? -p.y : p.y)};
-    Area sum;
-    bg::union_(covered_, polygonOf(outline), sum);
-    covered_ = sum;
-    laid_ += bg::area(polygonOf(outline));
+  /// The part at each of its places, mirrored and turned as its rule says.
+  void add(const PlannedPart& part) {
+    for (std::size_t i = 0; i < part.places.size(); ++i) {
+      std::vector<Point> outline = part.outline;
+      if (part.rule->isMirrored && i % 2 == 1) outline = mirrored(outline, part.width.mm());
+      const bool isTurned = part.rule->isTurned && i >= part.places.size() / 2;
+      for (Point& p : outline)
+        p = {part.places[i].x + p.x, part.places[i].y + (isTurned ? part.height.mm() - p.y : p.y)};
+      Area sum;
+      bg::union_(covered_, polygonOf(outline), sum);
+      covered_ = sum;
+      laid_ += bg::area(polygonOf(outline));
+    }
   }
 
   double bare() const {

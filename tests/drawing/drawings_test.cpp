@@ -86,8 +86,7 @@ RC_GTEST_PROP(FlatCaseProperty, cornersAreCutAtTheirDistance, ()) {
 }
 
 RC_GTEST_PROP(AnyDrawing, isFiniteAndHangsOnWhatExists, ()) {
-  const std::string method = *rc::gen::element<std::string>("case-sunk-joint", "case-fixed-gap");
-  const Plan plan = planOf(*anyJob(method)).plan;
+  const Plan plan = planOf(*anyJob(*rc::gen::elementOf(test::kSchools))).plan;
   for (const Drawing& drawing : {drawTextBlock(plan), drawJoint(plan), drawFlatCase(plan)}) {
     for (const Shape& shape : drawing.shapes)
       for (const Point& p : shape.points) RC_ASSERT(std::isfinite(p.x) && std::isfinite(p.y));
@@ -115,6 +114,40 @@ TEST(JointDrawing, showsTheBoardAtItsSetBackAndTheSquare) {
   EXPECT_DOUBLE_EQ(boards[0]->points.front().x, 7.0);
   const auto leaves = shapesOf(drawing, Role::Leaves, "text_block");
   EXPECT_NEAR(boards[1]->points[1].x - leaves[1]->points[1].x, 3.0, 1e-9);
+}
+
+// Without a groove the cloth is straight from arris to arris, and no rod lies there.
+TEST(JointDrawing, withoutAGrooveHasNoRod) {
+  const Drawing drawing = drawJoint(planOf(plainJob("case-board-gap")).plan);
+  EXPECT_TRUE(shapesOf(drawing, Role::Rod, "rod_diameter").empty());
+  const auto cloth = shapesOf(drawing, Role::ClothPath, "covering");
+  ASSERT_EQ(cloth.size(), 2U);
+  ASSERT_EQ(cloth[0]->points.size(), 4U);
+  EXPECT_NEAR(cloth[0]->points[1].x, -2.4, 1e-9);  // the stiffener's arris
+  EXPECT_NEAR(cloth[0]->points[2].y, 2.4, 1e-9);   // the board's
+}
+
+// The book that is drawn is the one that was measured: its head is as wide as the shoulders stand,
+// and as long as the leaves and the round.
+TEST(TextBlockDrawing, showsRoundAndShoulders) {
+  Job job = plainJob();
+  job.given["spine_shape"] = {std::string("backed"), {}};
+  job.given["spine_thickness"] = {30.0, {}};
+  const Plan plan = planOf(job).plan;
+  const Drawing drawing = drawTextBlock(plan);
+  const auto blocks = shapesOf(drawing, Role::Leaves, "text_block");  // face, spine, head
+  ASSERT_EQ(blocks.size(), 3U);
+  const Shape& head = *blocks[2];
+  double left = 0, right = 0, low = 1e9, high = 0;
+  for (const Point& p : head.points) {
+    left = std::min(left, p.x);
+    right = std::max(right, p.x);
+    low = std::min(low, p.y);
+    high = std::max(high, p.y);
+  }
+  EXPECT_NEAR(high - low, *plan.number("spine_span"), 1e-9);
+  EXPECT_NEAR(-left, *plan.number("round_depth"), 0.02);
+  EXPECT_NEAR(right, 144.0, 1e-9);
 }
 
 RC_GTEST_PROP(TagLayout, tagsNeverOverlapAndStayInside, ()) {
