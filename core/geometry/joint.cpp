@@ -131,8 +131,11 @@ double openingAngle(const Joint& joint, Length gap) {
   if (j >= 0.0 && gap.mm() >= gapToOpen(joint).mm() - 1e-9) return 180.0;
   double away = std::atan2(e, -t) - std::atan2(b, j);
   if (away < 0.0 && e < 0.0) away += 2 * kPi;
-  const double cosine = (arris * arris + start * start - gap.mm() * gap.mm()) / (2 * arris * start);
-  const double pull = std::acos(std::clamp(cosine, -1.0, 1.0));
+  // The law of cosines by the half angle, which keeps its figures where the three lie in a line.
+  const double less = std::abs(arris - start), more = arris + start;
+  const double pull =
+      2 * std::atan2(std::sqrt(std::max(0.0, (gap.mm() - less) * (gap.mm() + less))),
+                     std::sqrt((more - gap.mm()) * (more + gap.mm())));
   return std::clamp((away + pull) * 180.0 / kPi, 0.0, 180.0);
 }
 
