@@ -16,7 +16,7 @@ ALLOWED = {
     "core/method": ["core/quantity", "core/diag", "core/geometry", "core/toml", "core/material"],
     "core/plan": ["core/quantity", "core/diag", "core/geometry", "core/toml", "core/material", "core/method"],
     "core/drawing": ["core"],
-    "tools": ["core/toml", "core/diag"],
+    "tools": ["core/quantity", "core/diag", "core/toml"],
     "words": ["core"],
     "store": ["core", "words"],
     "paint": ["core"],

@@ -13,6 +13,7 @@ namespace drapery {
 namespace {
 
 constexpr std::size_t kSizeColumn = 26;
+constexpr double kLeastTold = 0.005;  // of a tolerance, mm or degrees
 
 std::string partLines(const Plan& plan, const Notation& notation) {
   std::string out;
@@ -21,7 +22,7 @@ std::string partLines(const Plan& plan, const Notation& notation) {
     const char* grain = part.rule->grain == Grain::Height  ? "grain head to tail"
                         : part.rule->grain == Grain::Width ? "grain across"
                                                            : "any grain";
-    out += fmt::format("  {} {:<12} {:<{}} {}, {}\n", part.count, part.rule->title.text, cut,
+    out += fmt::format("  {} {:<16} {:<{}} {}, {}\n", part.count, part.rule->title.text, cut,
                        kSizeColumn, part.material, grain);
   }
   return out;
@@ -34,8 +35,11 @@ std::string valueLines(const Plan& plan, const Notation& notation) {
     const bool isTold = node.source == ValueNode::Source::Derived &&
                         !plan.method->derived[node.rule].isQuiet && !std::isnan(plan.values[i]);
     if (!isTold) continue;
-    out += fmt::format("  {:<44} {}\n", plan.method->titleOf(i).text,
+    out += fmt::format("  {:<44} {}", plan.method->titleOf(i).text,
                        figureWords({plan.values[i], node.unit}, notation));
+    if (plan.tolerances[i] > kLeastTold)
+      out += " ± " + figureWords({plan.tolerances[i], node.unit}, notation);
+    out += '\n';
   }
   return out;
 }

@@ -51,6 +51,10 @@ std::vector<Influence> Document::influences(std::size_t node) {
   return planner_ ? planner_->influences(plan_, node) : std::vector<Influence>();
 }
 
+std::vector<PartMove> Document::partMoves() {
+  return planner_ ? planner_->partMoves(plan_) : std::vector<PartMove>();
+}
+
 bool Document::usePlanner(const std::string& method) {
   if (planner_ && planner_->method()->id == method) return true;
   const LoadedMethod loaded = library_.load(method);

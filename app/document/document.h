@@ -27,6 +27,7 @@ class Document : public QObject {
   [[nodiscard]] QString methodTitle(const std::string& id) const;
   QUndoStack* undoStack() { return &undo_; }
   std::vector<Influence> influences(std::size_t node);
+  std::vector<PartMove> partMoves();
   /// Measures that the method needs and nobody took yet: their ids, in the order of the work.
   [[nodiscard]] const std::vector<std::string>& missing() const { return missing_; }
 

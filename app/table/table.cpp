@@ -365,6 +365,7 @@ void Table::writeNotes() {
       if (tagKind(document_.plan(), spot.value)) shown.push_back(spot.value);
   std::vector<NoteContent> notes;
   NoteContent why = whyNote(document_, selected_.toStdString());
+  if (why.heading.isEmpty()) why = pieceNote(document_, selected_.toStdString());
   if (!why.heading.isEmpty()) notes.push_back(std::move(why));
   for (NoteContent& finding : findingNotes(document_.plan(), shown))
     notes.push_back(std::move(finding));

@@ -68,8 +68,9 @@ bool isSizeOf(const Plan& plan, const ValueNode& cut, std::size_t node) {
 /// A piece's exact size also tells what the rule in hand makes of it.
 void addCutSize(TagContent& content, const Plan& plan, std::size_t node) {
   for (const ValueNode& other : plan.method->nodes) {
-    const bool isCutOfIt =
-        other.source == ValueNode::Source::CutSize && isSizeOf(plan, other, node);
+    const bool isCutOfIt = other.source == ValueNode::Source::CutSize &&
+                           plan.part(plan.method->parts[other.rule].id) != nullptr &&
+                           isSizeOf(plan, other, node);
     const auto cut = isCutOfIt ? plan.length(other.name) : std::nullopt;
     if (!cut || content.text.isEmpty()) continue;
     const QString words = bareWords(*cut, windowNotation(plan));

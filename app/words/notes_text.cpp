@@ -7,13 +7,13 @@
 #include "app/words/window_words.h"
 #include "words/figure_words.h"
 #include "words/formula_words.h"
+#include "words/plan_text.h"
 
 namespace drapery {
 
 namespace {
 
 constexpr double kLeastTold = 0.005;  // of a tolerance, mm or degrees
-
 constexpr std::size_t kMostInfluences = 6;
 
 QString tr(const char* text) { return QCoreApplication::translate("Notes", text); }
@@ -119,6 +119,42 @@ NoteContent whyNote(Document& document, const std::string& value) {
   addUncertainty(note, plan, *node);
   const QString school = text(plan.method->title.text);
   note.small = note.small.isEmpty() ? school : note.small + " · " + school;
+  return note;
+}
+
+NoteContent pieceNote(Document& document, const std::string& partId) {
+  NoteContent note;
+  const Plan& plan = document.plan();
+  const PlannedPart* part = plan.part(partId);
+  if (part == nullptr) return note;
+  const Notation notation = windowNotation(plan);
+  note.id = "note.piece";
+  note.heading = text(part->rule->title.text);
+  note.figure = text(sizeWords(part->cutWidth, part->cutHeight, notation));
+  note.paragraphs << tr("Exactly %1, width before height.")
+                         .arg(text(sizeWords(part->width, part->height, notation)));
+  if (!part->rule->note.text.empty()) note.paragraphs << text(part->rule->note.text);
+  QStringList moves;
+  for (const PartMove& move : document.partMoves()) {
+    if (&plan.parts[move.part] != part) continue;
+    QStringList sides;
+    const auto side = [&](double by, const QString& words) {
+      const QString sign = by < 0 ? "−" : "+";
+      if (std::abs(by) >= kLeastTold)
+        sides << words.arg(sign + text(formatNumber(std::abs(by), 2, notation.decimal)));
+    };
+    side(move.width, tr("%1 mm wide"));
+    side(move.height, tr("%1 mm high"));
+    if (sides.isEmpty()) continue;
+    moves << text(plan.method->titleOf(move.input).text) + " " + sides.join(", ");
+  }
+  if (!moves.isEmpty())
+    note.paragraphs << tr("What 1 mm more in each reading would do: %1.").arg(moves.join("; "));
+  const double wide = plan.tolerance(partId + ".width"), high = plan.tolerance(partId + ".height");
+  if (std::max(wide, high) > kLeastTold)
+    note.paragraphs << tr("The readings leave %1 in width and %2 in height either way.")
+                           .arg(text(figureWords({wide, Unit::Millimetre}, notation)),
+                                text(figureWords({high, Unit::Millimetre}, notation)));
   return note;
 }
 

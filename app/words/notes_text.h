@@ -8,6 +8,9 @@ namespace drapery {
 
 /// The note for a selected value; empty heading when there is nothing to say.
 NoteContent whyNote(Document& document, const std::string& value);
+/// The note for a selected piece: its exact size, and what a millimetre more in each reading would
+/// do. Empty heading when there is no such piece.
+NoteContent pieceNote(Document& document, const std::string& partId);
 /// One note for each finding; it is tied to the first of `shown` that it touches.
 std::vector<NoteContent> findingNotes(const Plan& plan, const std::vector<std::string>& shown);
 /// The case tried on the book: squares and turn as cut, and where the gap lies in its window. Empty

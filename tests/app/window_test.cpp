@@ -10,6 +10,7 @@
 namespace drapery::test {
 namespace {
 
+using ::testing::AllOf;
 using ::testing::HasSubstr;
 using ::testing::Not;
 
@@ -92,6 +93,10 @@ TEST_F(Window, readingsAreToldWithWhatTheyLeaveUncertain) {
               HasSubstr("The readings leave squares uncertain: fore-edge by 0.2 mm either way."));
   click("tag.board_width");
   EXPECT_THAT(notes().toStdString(), HasSubstr("The readings leave 0.2 mm either way."));
+  click("slip.covering");
+  EXPECT_THAT(notes().toStdString(),
+              AllOf(HasSubstr("Width +2 mm wide"), HasSubstr("Height +1 mm high"),
+                    HasSubstr("The readings leave 0.4 mm in width and 0 mm in height")));
   click("docket.measure");
   window_->table().select("text_width");
   QApplication::processEvents();

@@ -93,7 +93,7 @@ TEST(CliPlan, everyValueOfTheContractIsThere) {
 TEST(CliPlan, textIsForReading) {
   const Finished done = cli({"plan", kDemo + "tide-ledger.json", "--format", "text"});
   EXPECT_EQ(done.code, 0);
-  EXPECT_THAT(done.out, HasSubstr("2 Board        140 × 216.5 mm"));
+  EXPECT_THAT(done.out, HasSubstr("2 Board            140 × 216.5 mm"));
   const Finished inches =
       cli({"plan", kDemo + "tide-ledger.json", "--format", "text", "--units", "in"});
   EXPECT_THAT(inches.out, HasSubstr("Board's width                                ≈5 1/2 in"));

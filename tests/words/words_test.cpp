@@ -109,11 +109,15 @@ TEST(PlanText, isWhatABinderReads) {
   job.given["board_thickness"] = {3.5, {}};
   const std::string text = planText(job, test::planOf(job).plan);
   EXPECT_THAT(text, HasSubstr("stop: The gap is 6.35 mm."));
-  EXPECT_THAT(text, HasSubstr("1 Stiffener    32 × 216 mm"));
+  EXPECT_THAT(text, HasSubstr("1 Stiffener        32 × 216 mm"));
   EXPECT_THAT(text, Not(HasSubstr("nan")));
   const std::string sound = planText(test::plainJob(), test::planOf(test::plainJob()).plan);
-  EXPECT_THAT(sound, HasSubstr("2 Board        140 × 216 mm"));
+  EXPECT_THAT(sound, HasSubstr("2 Board            140 × 216 mm"));
   EXPECT_THAT(sound, HasSubstr("Opens to                                     180°"));
+  Job uneven = test::plainJob();
+  uneven.given["text_height"] = test::entryOf("209.8 | 210.2");
+  EXPECT_THAT(planText(uneven, test::planOf(uneven).plan),
+              HasSubstr("Board's height                               216 mm ± 0.2 mm\n"));
 }
 
 // Words of every finding come out whole, in both units, for books that bring them up.
