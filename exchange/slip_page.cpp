@@ -37,7 +37,7 @@ class Writer {
     page.rule = filled("Cut to %1. Width stands before height; height runs head to tail.",
                        {formatLength(plan_.mark, notation_)});
     for (const PlannedPart& part : plan_.parts) page.pieces.push_back(piece(part));
-    addMarks(page);
+    for (const PlannedMark& mark : plan_.marks) page.marks.push_back(markSays(mark, notation_));
     addTried(page);
     for (const PlannedFinding& finding : plan_.findings)
       page.findings.push_back({finding.rule->severity, findingSays(finding, notation_),
@@ -70,17 +70,6 @@ class Writer {
       piece.outline.push_back({p.x / part.width.mm(), p.y / part.height.mm()});
     piece.direction = part.rule->grain;
     return piece;
-  }
-
-  void addMarks(SlipPage& page) const {
-    if (plan_.length("joint_gap"))
-      page.marks.push_back(
-          filled("Gap between stiffener and board, both sides: %1.", {full("joint_gap")}));
-    if (plan_.length("margin"))
-      page.marks.push_back(filled("Margin of covering round the boards: %1.", {full("margin")}));
-    if (plan_.length("corner_distance"))
-      page.marks.push_back(
-          filled("Corners: cut at 45°, %1 from the board's corner.", {full("corner_distance")}));
   }
 
   void addTried(SlipPage& page) const {

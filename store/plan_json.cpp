@@ -131,8 +131,11 @@ Json planJson(const Job& job, const Plan& plan, const Planner::Detail& detail) {
     if (isShown(plan, i)) values[plan.method->nodes[i].name] = valueJson(plan, i);
   Json& parts = json["parts"] = Json::array();
   for (std::size_t i = 0; i < plan.parts.size(); ++i) parts.push_back(partJson(plan, i, detail));
-  Json& findings = json["findings"] = Json::array();
   const Notation notation{plan.units, plan.mark, '.'};
+  Json& marks = json["marks"] = Json::array();
+  for (const PlannedMark& mark : plan.marks)
+    marks.push_back({{"id", mark.rule->id}, {"says", markSays(mark, notation)}});
+  Json& findings = json["findings"] = Json::array();
   for (const PlannedFinding& finding : plan.findings)
     findings.push_back({{"id", finding.rule->id},
                         {"severity", severityName(finding.rule->severity)},

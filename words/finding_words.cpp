@@ -29,6 +29,10 @@ const char* severityName(Severity severity) {
   return "note";
 }
 
+std::string markSays(const PlannedMark& mark, const Notation& notation) {
+  return filled(mark.rule->says, mark.says, notation);
+}
+
 std::string findingSays(const PlannedFinding& finding, const Notation& notation) {
   return filled(finding.rule->says, finding.says, notation);
 }

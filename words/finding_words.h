@@ -1,4 +1,4 @@
-// A finding's words with its figures in them.
+// The words of findings and marks with their figures in them.
 #pragma once
 
 #include <string>
@@ -9,6 +9,7 @@
 namespace drapery {
 
 const char* severityName(Severity severity);  // stop, mind, note
+std::string markSays(const PlannedMark& mark, const Notation& notation);
 std::string findingSays(const PlannedFinding& finding, const Notation& notation);
 std::string findingRemedy(const PlannedFinding& finding, const Notation& notation);
 

@@ -110,6 +110,10 @@ std::string wordsText(const WordsTemplate& words) {
   return out;
 }
 
+std::string entry(const MarkRule& rule) {
+  return "- " + code(rule.id) + where(rule.when) + " " + wordsText(rule.says) + "\n";
+}
+
 std::string entry(const FindingRule& rule) {
   return "- **" + std::string(severityName(rule.severity)) + "** " + code(rule.id) + " where " +
          code(rule.when.text) + ". " + wordsText(rule.says) + " " + wordsText(rule.remedy) + "\n";
@@ -144,6 +148,7 @@ class Chapter {
           all.emplace_back(role == InputRole::Given ? "Measured" : "Decided", entry(rule));
     for (const DerivedRule& rule : method.derived) all.emplace_back("Values", entry(rule));
     for (const PartRule& rule : method.parts) all.emplace_back("Pieces", entry(rule));
+    for (const MarkRule& rule : method.marks) all.emplace_back("Marked out", entry(rule));
     for (const FindingRule& rule : method.findings) all.emplace_back("Findings", entry(rule));
     return all;
   }

@@ -59,6 +59,8 @@ std::string planText(const Job& job, const Plan& plan) {
                        findingSays(finding, notation), findingRemedy(finding, notation));
   out += "\nCut, width before height, to " + formatLength(plan.mark, notation) + ":\n";
   out += partLines(plan, notation);
+  if (!plan.marks.empty()) out += "\nMark out:\n";
+  for (const PlannedMark& mark : plan.marks) out += "  " + markSays(mark, notation) + "\n";
   out += "\nValues, not rounded to the rule:\n" + valueLines(plan, notation);
   return out;
 }

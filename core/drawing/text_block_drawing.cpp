@@ -67,6 +67,7 @@ void addLeaves(Drawing& drawing, Point a, Point b, double thicknessAtA, double t
 std::vector<Point> headOutline(const Block& k, double middle) {
   std::vector<Point> outline;
   const auto spine = arcPoints(Length::fromMm(k.span), Length::fromMm(k.depth));
+  outline.reserve(2 * spine.size() + 4);
   for (const Point& p : spine) outline.push_back({p.x, middle + p.y});
   if (k.shoulder > 0.0) outline.push_back({k.shoulder, middle - k.thickness / 2});
   auto foreEdge = arcPoints(Length::fromMm(k.thickness), Length::fromMm(k.depth));

@@ -7,8 +7,8 @@ namespace drapery {
 
 namespace {
 
-constexpr std::array<std::string_view, 5> kListsOfRules{"given", "allowance", "derive", "part",
-                                                        "finding"};
+constexpr std::array<std::string_view, 6> kListsOfRules{"given", "allowance", "derive",
+                                                        "part",  "mark",      "finding"};
 
 Node* findMutable(Node& table, std::string_view key) {
   for (Node::Member& member : table.members)

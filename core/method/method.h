@@ -115,6 +115,14 @@ struct FindingRule {
   SourcePosition at;
 };
 
+/// What is marked out on a piece or told about it, not cut: a gap, a margin.
+struct MarkRule {
+  std::string id;
+  Sourced when;  // empty: always
+  WordsTemplate says;
+  SourcePosition at;
+};
+
 /// One number of the method: an input, a derived value, a part's size or cut size; and what else is
 /// known of one of these, as far as some formula asks for it: a choice's column, the largest of a
 /// measure's readings and their spread, whether the binder said it (1 or 0), its tolerance.
@@ -163,6 +171,7 @@ struct Method {
   std::vector<InputRule> inputs;
   std::vector<DerivedRule> derived;
   std::vector<PartRule> parts;
+  std::vector<MarkRule> marks;
   std::vector<FindingRule> findings;
 
   std::vector<ValueNode> nodes;    // every number

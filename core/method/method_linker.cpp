@@ -24,6 +24,10 @@ class Linker {
     for (std::size_t i = 0; i < method_.nodes.size(); ++i) linkNode(i);
     isInFinding_ = true;
     for (const PartRule& part : method_.parts) checkPart(part);
+    for (const MarkRule& mark : method_.marks) {
+      link(mark.when);
+      checkWords(mark.says);
+    }
     for (const FindingRule& finding : method_.findings) checkFinding(finding);
     checkWants();
     order();

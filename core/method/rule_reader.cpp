@@ -253,6 +253,17 @@ WordsTemplate readTemplate(TableReader& in, const char* key, Needed needed) {
   return {};
 }
 
+MarkRule readMark(const Node& node, IssuePlacer& placer) {
+  TableReader in(node, "mark", placer);
+  MarkRule rule;
+  rule.at = in.at(node);
+  rule.id = in.id();
+  rule.when = in.formula("when", Needed::No);
+  rule.says = readTemplate(in, "says", Needed::Yes);
+  in.finish();
+  return rule;
+}
+
 FindingRule readFinding(const Node& node, IssuePlacer& placer) {
   TableReader in(node, "finding", placer);
   FindingRule rule;
@@ -292,6 +303,7 @@ Method readRules(const Node& root, IssuePlacer& placer) {
   in.eachTable("derive",
                [&](const Node& node) { method.derived.push_back(readDerived(node, placer)); });
   in.eachTable("part", [&](const Node& node) { method.parts.push_back(readPart(node, placer)); });
+  in.eachTable("mark", [&](const Node& node) { method.marks.push_back(readMark(node, placer)); });
   in.eachTable("finding",
                [&](const Node& node) { method.findings.push_back(readFinding(node, placer)); });
   in.finish();

@@ -35,6 +35,12 @@ struct PlannedFinding {
   std::vector<Figure> remedy;
 };
 
+/// A mark that applies, with its figures.
+struct PlannedMark {
+  const MarkRule* rule = nullptr;
+  std::vector<Figure> says;
+};
+
 struct Plan {
   MethodPtr method;
   Units units = Units::Millimetres;
@@ -48,6 +54,7 @@ struct Plan {
   /// spread reaches it, NaN where there is no value. See Planner::plan.
   std::vector<double> tolerances;
   std::vector<PlannedPart> parts;
+  std::vector<PlannedMark> marks;
   std::vector<PlannedFinding> findings;  // stop before mind before note
 
   [[nodiscard]] std::optional<double> number(std::string_view name) const;

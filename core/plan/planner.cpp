@@ -62,6 +62,11 @@ struct BoundFinding {
   Words remedy;
 };
 
+struct BoundMark {
+  BoundFormula when;
+  Words says;
+};
+
 /// A tolerance that some finding asks for: its own node and the one it is of.
 struct AskedTolerance {
   std::size_t node, of;
@@ -86,6 +91,8 @@ class Planner::Impl {
         evaluation_(method_) {
     const Method& m = *method_;
     for (const PartRule& part : m.parts) parts_.emplace_back(m, part);
+    for (const MarkRule& mark : m.marks)
+      marks_.push_back({BoundFormula(mark.when.text), wordsOf(mark.says)});
     for (const FindingRule& finding : m.findings)
       findings_.push_back(
           {BoundFormula(finding.when.text), wordsOf(finding.says), wordsOf(finding.remedy)});
@@ -111,6 +118,7 @@ class Planner::Impl {
     findMissing(plan, outcome.issues);
     findTolerances(plan);
     planParts(plan);
+    planMarks(plan);
     planFindings(plan);
     return outcome;
   }
@@ -297,6 +305,12 @@ class Planner::Impl {
     return all;
   }
 
+  void planMarks(Plan& plan) {
+    for (std::size_t i = 0; i < marks_.size(); ++i)
+      if (holds(marks_[i].when))
+        plan.marks.push_back({&method_->marks[i], figures(marks_[i].says, method_->marks[i].says)});
+  }
+
   void planFindings(Plan& plan) {
     for (std::size_t i = 0; i < findings_.size(); ++i) {
       const FindingRule& rule = method_->findings[i];
@@ -332,6 +346,7 @@ class Planner::Impl {
   ShelfPtr shelf_;
   Evaluation evaluation_;
   std::vector<BoundPart> parts_;
+  std::vector<BoundMark> marks_;
   std::vector<BoundFinding> findings_;
   std::vector<AskedTolerance> asked_;
 };

@@ -74,7 +74,7 @@ void TableReader::complainType(const Node& node, const char* key, const char* ex
 }
 
 const Node* TableReader::find(const char* key) {
-  known_.push_back(key);
+  known_.emplace_back(key);
   return table_.find(key);
 }
 

@@ -23,6 +23,7 @@ std::vector<TomlFile> tomlFilesIn(const std::string& folder) {
     if (entry.path().extension() == ".toml") paths.push_back(entry.path());
   std::sort(paths.begin(), paths.end());
   std::vector<TomlFile> files;
+  files.reserve(paths.size());
   for (const auto& path : paths) files.push_back({path.string(), readAll(path)});
   return files;
 }

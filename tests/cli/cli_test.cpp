@@ -254,7 +254,8 @@ TEST(CliExport, writesTheSlipTrueAndWhole) {
   const std::string text = run({"pdftotext", "-layout", pdf, "-"}).out;
   for (const char* words :
        {"140 × 216.5 mm", "359.5 × 252.5 mm", "23 × 216.5 mm", "2 Board", "grain head to tail",
-        "Gap between stiffener and board, both sides: 10.24 mm", "Knife: stand"})
+        "Gap between stiffener and board, both sides: 10.24 mm",
+        "Corners: cut at 45 degrees, 3.6 mm", "Knife: stand"})
     EXPECT_THAT(text, HasSubstr(words));
   EXPECT_THAT(folder.names(), ::testing::ElementsAre("slip.pdf"));
 }

@@ -89,6 +89,13 @@ void expect(const Plan& plan, const std::string& text) {
   } else if (text.starts_with("no part ")) {
     ASSERT_TRUE(plan.method->find(after("no part ") + ".width"));
     EXPECT_EQ(plan.part(after("no part ")), nullptr);
+  } else if (text.starts_with("mark ") || text.starts_with("no mark ")) {
+    const std::string id = text.substr(text.find("mark ") + 5);
+    ASSERT_TRUE(std::any_of(plan.method->marks.begin(), plan.method->marks.end(),
+                            [&](const MarkRule& rule) { return rule.id == id; }));
+    const bool isThere = std::any_of(plan.marks.begin(), plan.marks.end(),
+                                     [&](const PlannedMark& m) { return m.rule->id == id; });
+    EXPECT_EQ(isThere, text.starts_with("mark "));
   } else if (text.starts_with("cut ")) {
     expectCut(plan, after("cut "));
   } else {

@@ -38,6 +38,9 @@ RC_GTEST_PROP(AnyBook, givesNoNonsense, ()) {
   const bool hasBoard = plan.part("board") != nullptr;
   if (!hasBoard && !isNamed({"gap-too-short", "round-past-half", "board-vanishes", "trimmed-away"}))
     RC_FAIL("no board and no word about it");
+  for (const PlannedMark& mark : plan.marks)
+    for (const Figure& figure : mark.says)
+      if (!std::isfinite(figure.value)) RC_FAIL(mark.rule->id + " lacks a figure");
   // Every finding touches something and its figures exist.
   for (const PlannedFinding& finding : plan.findings) {
     RC_ASSERT(!finding.rule->touches.empty());
