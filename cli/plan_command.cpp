@@ -47,16 +47,13 @@ int planCommand(const std::string& path, PlanFormat format, std::optional<Units>
   if (!opened.issues.empty()) return refuse(opened.issues, notation);
   opened.plan.units = notation.units;
   std::string out;
-  switch (format) {
-    case PlanFormat::Json:
-      out = writePlanJson(*job, opened.plan, opened.planner->detail(*job, opened.plan));
-      break;
-    case PlanFormat::Text:
-      out = planText(*job, opened.plan);
-      break;
-    case PlanFormat::Csv:
-      out = partsCsvHeader() + partsCsv(*job, opened.plan);
-      break;
+  if (format == PlanFormat::Csv) {
+    out = partsCsvHeader() + partsCsv(*job, opened.plan);
+  } else {
+    const Planner::Detail detail = opened.planner->detail(*job, opened.plan);
+    out = format == PlanFormat::Json
+              ? writePlanJson(*job, opened.plan, detail)
+              : planText(*job, opened.plan, detail.before ? &*detail.before : nullptr);
   }
   std::fwrite(out.data(), 1, out.size(), stdout);
   if (std::fflush(stdout) != 0) {

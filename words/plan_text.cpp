@@ -15,15 +15,19 @@ namespace {
 constexpr std::size_t kSizeColumn = 26;
 constexpr double kLeastTold = 0.005;  // of a tolerance, mm or degrees
 
-std::string partLines(const Plan& plan, const Notation& notation) {
+std::string partLines(const Plan& plan, const Plan* before, const Notation& notation) {
   std::string out;
   for (const PlannedPart& part : plan.parts) {
     const std::string cut = sizeWords(part.cutWidth, part.cutHeight, notation);
     const char* grain = part.rule->grain == Grain::Height  ? "grain head to tail"
                         : part.rule->grain == Grain::Width ? "grain across"
                                                            : "any grain";
-    out += fmt::format("  {} {:<16} {:<{}} {}, {}\n", part.count, part.rule->title.text, cut,
+    out += fmt::format("  {} {:<16} {:<{}} {}, {}", part.count, part.rule->title.text, cut,
                        kSizeColumn, part.material, grain);
+    const PlannedPart* old = before != nullptr ? before->part(part.rule->id) : nullptr;
+    if (old != nullptr && (old->cutWidth != part.cutWidth || old->cutHeight != part.cutHeight))
+      out += "; untrimmed " + sizeWords(old->cutWidth, old->cutHeight, notation);
+    out += '\n';
   }
   return out;
 }
@@ -50,7 +54,7 @@ std::string sizeWords(Length width, Length height, const Notation& notation) {
   return formatBare(width, notation) + " × " + formatLength(height, notation);
 }
 
-std::string planText(const Job& job, const Plan& plan) {
+std::string planText(const Job& job, const Plan& plan, const Plan* before) {
   const Notation notation{plan.units, plan.mark, '.'};
   std::string out = job.title.empty() ? std::string("(no title)") : job.title;
   out += " - " + plan.method->title.text + "\n";
@@ -58,7 +62,7 @@ std::string planText(const Job& job, const Plan& plan) {
     out += fmt::format("\n{}: {}\n  {}\n", severityName(finding.rule->severity),
                        findingSays(finding, notation), findingRemedy(finding, notation));
   out += "\nCut, width before height, to " + formatLength(plan.mark, notation) + ":\n";
-  out += partLines(plan, notation);
+  out += partLines(plan, before, notation);
   if (!plan.marks.empty()) out += "\nMark out:\n";
   for (const PlannedMark& mark : plan.marks) out += "  " + markSays(mark, notation) + "\n";
   out += "\nValues, not rounded to the rule:\n" + valueLines(plan, notation);

@@ -9,8 +9,10 @@
 
 namespace drapery {
 
-/// "Board: 2 of 140 x 216 mm" and the rest, one thing to a line, in the plan's units.
-std::string planText(const Job& job, const Plan& plan);
+/// "2 Board  140 x 216 mm" and the rest, one thing to a line, in the plan's units. With the plan
+/// `before` what is still to be trimmed, pieces that it changes are told as they would be there
+/// too.
+std::string planText(const Job& job, const Plan& plan, const Plan* before = nullptr);
 
 /// "140 × 216 mm" in the notation's unit: width before height.
 std::string sizeWords(Length width, Length height, const Notation& notation);

@@ -99,6 +99,20 @@ TEST(CliPlan, textIsForReading) {
   EXPECT_THAT(inches.out, HasSubstr("Board's width                                ≈5 1/2 in"));
 }
 
+// What is still to be trimmed, and what that does to the pieces.
+TEST(CliPlan, tellsPiecesAsTheyWouldBeUntrimmed) {
+  std::string text = job(kPlain);
+  text.insert(text.size() - 1, R"(, "allowances": {"trim_fore_edge": 4})");
+  const json plan = json::parse(cli({"plan", "-"}, text).out);
+  EXPECT_EQ(plan["parts"][0]["cut_width"], 136.0);
+  EXPECT_EQ(plan["parts"][0]["before_trimming"]["cut_width"], 140.0);
+  EXPECT_EQ(plan["parts"][0]["moves"]["text_width"], (json{{"width", 1.0}, {"height", 0.0}}));
+  EXPECT_FALSE(plan["parts"][1].contains("before_trimming"));  // the stiffener
+  EXPECT_THAT(
+      cli({"plan", "-", "--format", "text"}, text).out,
+      HasSubstr("136 × 216 mm               board, grain head to tail; untrimmed 140 × 216 mm"));
+}
+
 TEST(CliPlan, aStopFindingIsToldByTheExitCode) {
   const Finished done = cli({"plan", kDemo + "hive-diary.json"});
   EXPECT_EQ(done.code, 1);
