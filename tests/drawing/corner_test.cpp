@@ -53,7 +53,7 @@ double left(const Area& all, const Area& taken) {
 /// over the arris as far as the cloth's own bends take. Gives the part of the faces, within
 /// `reach` of the corner, that stays bare, in mm2.
 double bareOf(const std::vector<Point>& outline, double up, double reach) {
-  const double far = 10'000;
+  const double far = 3 * reach;  // no farther: Boost loses its way among lengths too unlike
   const Area first = mapped(clipped(outline, polygonOf(rectangle(-far, -up, far, 0))),
                             [](const BgPoint& p) { return BgPoint(p.x(), -p.y()); });
   const Area second = mapped(clipped(outline, polygonOf(rectangle(-up, -far, 0, far))),
