@@ -43,9 +43,9 @@ int main(int argc, char** argv) {
   out << "}  // namespace\n\nconst std::vector<TomlFile>& " << argv[3] << "() {\n";
   out << "  static const std::vector<TomlFile> kShipped{\n";
   for (int i = 4; i < argc; ++i)
-    out << "      {\"" << std::filesystem::path(argv[i]).filename().string() << "\", R\"__file__("
-        << read(argv[i]) << ")__file__\", std::string_view(kPacked" << i << ", sizeof kPacked" << i
-        << ")},\n";
+    out << "      {\"" << std::filesystem::path(argv[i]).filename().string()
+        << "\", FileText::lasting(R\"__file__(" << read(argv[i])
+        << ")__file__\"), std::string_view(kPacked" << i << ", sizeof kPacked" << i << ")},\n";
   out << "  };\n  return kShipped;\n}\n\n}  // namespace drapery\n";
   return out.good() ? 0 : 1;
 }

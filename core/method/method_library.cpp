@@ -17,7 +17,7 @@ std::string idFromFile(const std::string& file) {
 }  // namespace
 
 bool isBaseSource(const TomlFile& source) {
-  return source.text.find("\nis_base = true") != std::string::npos;
+  return source.text.view().find("\nis_base = true") != std::string::npos;
 }
 
 MethodLibrary::MethodLibrary() {
