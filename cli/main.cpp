@@ -63,14 +63,15 @@ void describeMethods(CLI::App& app, Arguments& arguments, int& code) {
   auto* methods = app.add_subcommand("methods", "List the methods that a job may name");
   auto* reference = methods->add_flag("--reference", arguments.isReference,
                                       "Write them out in full, as Markdown");
-  methods
-      ->add_option("--copy", arguments.copied,
-                   "Begin a rule file of your own as a copy of the method with this id")
-      ->excludes(reference);
-  methods->callback([&] {
-    code = arguments.isReference       ? referenceCommand()
-           : !arguments.copied.empty() ? copyMethodCommand(arguments.copied)
-                                       : methodsCommand();
+  auto* copy =
+      methods
+          ->add_option("--copy", arguments.copied,
+                       "Begin a rule file of your own as a copy of the method with this id")
+          ->excludes(reference);
+  methods->callback([&, copy] {
+    code = arguments.isReference ? referenceCommand()
+           : copy->count() > 0   ? copyMethodCommand(arguments.copied)
+                                 : methodsCommand();
   });
   auto* check =
       app.add_subcommand("check-method", "Check a rule file and show every mistake in it");

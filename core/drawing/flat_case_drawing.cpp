@@ -59,7 +59,7 @@ class FlatCase {
     if (places.empty() && isAlone(part)) places.push_back({0, 0});
     for (std::size_t i = 0; i < places.size(); ++i) {
       const bool isMirrored = part.rule->isMirrored && i % 2 == 1;
-      const bool isTurned = part.rule->isTurned && i >= places.size() / 2;
+      const bool isTurned = part.rule->isTurned && i >= part.rule->places.size() / 2;
       const double w = part.width.mm(), h = part.height.mm();
       const auto placed = [&](std::vector<Point> points) {
         if (isMirrored) points = mirrored(std::move(points), w);

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "core/quantity/format_length.h"
 #include "core/quantity/parse_length.h"
 #include "core/toml/node_pack.h"
 #include "core/toml/table_reader.h"
@@ -25,12 +26,20 @@ std::optional<Length> lengthOf(const Node& node) {
   return length && *length > Length() ? length : std::nullopt;
 }
 
+/// With the value where it can be shown in a word.
+void refuse(TableReader& in, const Node& node, const char* key, const std::string& allowed) {
+  const bool isWord = node.kind == Node::Kind::Number || node.kind == Node::Kind::Text;
+  if (!isWord) return in.complainType(node, key, allowed.c_str());
+  in.complain(node, "value-not-allowed",
+              {{"key", std::string(key)}, {"value", shortened(node.text)}, {"allowed", allowed}});
+}
+
 std::optional<double> figure(TableReader& in, const char* key, double most) {
   const Node* node = in.find(key);
   if (node == nullptr) return std::nullopt;
   if (node->kind == Node::Kind::Number && node->number > 0.0 && node->number <= most)
     return node->number;
-  in.complainType(*node, key, "number above 0");
+  refuse(in, *node, key, "numbers above 0, to " + formatNumber(most, 0));
   return std::nullopt;
 }
 
@@ -65,7 +74,7 @@ Material readMaterial(const Node& node, IssuePlacer& placer) {
   material.bulk = figure(in, "bulk", kLargestBulk);
   if (const Node* thickness = in.find("thickness")) {
     material.thickness = lengthOf(*thickness);
-    if (!material.thickness) in.complainType(*thickness, "thickness", "length above 0");
+    if (!material.thickness) refuse(in, *thickness, "thickness", "lengths above 0");
   }
   material.sheets = sheets(in);
   in.finish();

@@ -71,6 +71,12 @@ void Evaluation::recall(const std::vector<double>& values, const std::vector<boo
   mark_ = mark;
 }
 
+bool Evaluation::holds(BoundFormula& when) {
+  if (when.isEmpty()) return true;
+  const double value = evaluate(when);
+  return !std::isnan(value) && value != 0.0;
+}
+
 bool Evaluation::isFrozen(std::size_t node) const {
   return method_->nodes[node].source == Source::CutSize || method_->nodes[node].isHeld;
 }

@@ -56,6 +56,8 @@ class Evaluation {
   }
 
   double evaluate(BoundFormula& formula) { return formula.evaluate(*method_, table_); }
+  /// Whether the condition is met: always when there is none, never when it has no result.
+  bool holds(BoundFormula& when);
 
  private:
   struct NodeFormulas {

@@ -4,8 +4,8 @@
 #include <cmath>
 #include <limits>
 
-#include "core/geometry/outline.h"
 #include "core/plan/evaluation.h"
+#include "core/plan/part_planner.h"
 
 namespace drapery {
 
@@ -13,10 +13,8 @@ namespace {
 
 constexpr Length kOneMillimetre = Length::fromMm(1.0);
 constexpr double kUnmoved = 1e-9;
-constexpr int kMostPieces = 10000;
 
 using Words = std::vector<BoundFormula>;
-using BoundPoint = std::pair<BoundFormula, BoundFormula>;
 
 Words wordsOf(const WordsTemplate& words) {
   Words formulas;
@@ -31,30 +29,6 @@ Unit unitOf(const Method& method, const WordsTemplate::Piece& piece) {
   const auto node = method.find(piece.expression.text);
   return node ? method.nodes[*node].unit : Unit::Millimetre;
 }
-
-BoundPoint boundPoint(const PointRule& point) {
-  return {BoundFormula(point.first.text), BoundFormula(point.second.text)};
-}
-
-struct BoundPart {
-  BoundPart(const Method& method, const PartRule& rule)
-      : count(rule.count.text),
-        when(rule.when.text),
-        width(*method.find(rule.id + ".width")),
-        height(*method.find(rule.id + ".height")),
-        cutWidth(*method.find(rule.id + ".cut_width")),
-        cutHeight(*method.find(rule.id + ".cut_height")) {
-    for (const PartMaterial& each : rule.materials) materials.emplace_back(each.when.text);
-    for (const PointRule& point : rule.outline) outline.push_back(boundPoint(point));
-    for (const PointRule& place : rule.places) places.push_back(boundPoint(place));
-    for (const auto& [from, to] : rule.slits) slits.emplace_back(boundPoint(from), boundPoint(to));
-  }
-  BoundFormula count, when;
-  std::size_t width, height, cutWidth, cutHeight;  // nodes
-  std::vector<BoundFormula> materials;
-  std::vector<BoundPoint> outline, places;
-  std::vector<std::pair<BoundPoint, BoundPoint>> slits;
-};
 
 struct BoundFinding {
   BoundFormula when;
@@ -88,9 +62,9 @@ class Planner::Impl {
   Impl(MethodPtr method, ShelfPtr shelf)
       : method_(std::move(method)),
         shelf_(shelf != nullptr ? std::move(shelf) : makeShelf()),
-        evaluation_(method_) {
+        evaluation_(method_),
+        parts_(*method_) {
     const Method& m = *method_;
-    for (const PartRule& part : m.parts) parts_.emplace_back(m, part);
     for (const MarkRule& mark : m.marks)
       marks_.push_back({BoundFormula(mark.when.text), wordsOf(mark.says)});
     for (const FindingRule& finding : m.findings)
@@ -117,7 +91,7 @@ class Planner::Impl {
     outcome.issues = std::move(inputs.issues);
     findMissing(plan, outcome.issues);
     findTolerances(plan);
-    planParts(plan);
+    parts_.plan(plan, evaluation_);
     planMarks(plan);
     planFindings(plan);
     return outcome;
@@ -193,12 +167,13 @@ class Planner::Impl {
   }
 
   void addMove(const Plan& plan, std::size_t index, std::size_t input, std::vector<PartMove>& all) {
-    const auto part = static_cast<std::size_t>(plan.parts[index].rule - method_->parts.data());
+    const std::string& id = plan.parts[index].rule->id;
     const auto change = [&](std::size_t node) {
       const double by = evaluation_.table()[node] - plan.values[node];
       return std::abs(by) > kUnmoved ? by : 0.0;
     };
-    const PartMove move{index, input, change(parts_[part].width), change(parts_[part].height)};
+    const PartMove move{index, input, change(*method_->find(id + ".width")),
+                        change(*method_->find(id + ".height"))};
     if (move.width != 0.0 || move.height != 0.0) all.push_back(move);
   }
 
@@ -242,79 +217,25 @@ class Planner::Impl {
     }
   }
 
-  double evaluate(BoundFormula& formula) { return evaluation_.evaluate(formula); }
-  bool holds(BoundFormula& when) {
-    if (when.isEmpty()) return true;
-    const double value = evaluate(when);
-    return !std::isnan(value) && value != 0.0;
-  }
-  Point evaluate(BoundPoint& point) { return {evaluate(point.first), evaluate(point.second)}; }
-  static bool isFinite(const Point& point) {
-    return std::isfinite(point.x) && std::isfinite(point.y);
-  }
-
-  void planParts(Plan& plan) {
-    for (std::size_t i = 0; i < parts_.size(); ++i) {
-      BoundPart& bound = parts_[i];
-      if (!holds(bound.when)) continue;
-      PlannedPart part;
-      part.rule = &method_->parts[i];
-      part.width = Length::fromMm(plan.values[bound.width]);
-      part.height = Length::fromMm(plan.values[bound.height]);
-      part.cutWidth = Length::fromMm(plan.values[bound.cutWidth]);
-      part.cutHeight = Length::fromMm(plan.values[bound.cutHeight]);
-      const double count = evaluate(bound.count);
-      // A piece without a size, or with one below nothing, is no piece.
-      if (!(part.width > Length()) || !(part.height > Length()) || !(count >= 1.0)) continue;
-      part.count = static_cast<int>(std::min(std::floor(count), double{kMostPieces}));
-      part.material = materialOf(*part.rule, bound);
-      shapePart(part, bound);
-      plan.parts.push_back(std::move(part));
-    }
-  }
-
-  std::string_view materialOf(const PartRule& rule, BoundPart& bound) {
-    for (std::size_t i = 0; i < rule.materials.size(); ++i)
-      if (holds(bound.materials[i])) return rule.materials[i].material;
-    return rule.materials.back().material;
-  }
-
-  void shapePart(PlannedPart& part, BoundPart& bound) {
-    for (BoundPoint& point : bound.outline) part.outline.push_back(evaluate(point));
-    if (std::all_of(part.outline.begin(), part.outline.end(), isFinite))
-      part.outline = tidied(std::move(part.outline));
-    else
-      part.outline.clear();
-    if (part.outline.size() < 3)
-      part.outline = rectangle(0.0, 0.0, part.width.mm(), part.height.mm());
-    for (BoundPoint& place : bound.places)
-      if (const Point at = evaluate(place); isFinite(at)) part.places.push_back(at);
-    for (auto& [from, to] : bound.slits) {
-      const Point a = evaluate(from), b = evaluate(to);
-      const bool isCut = isFinite(a) && isFinite(b) && std::hypot(b.x - a.x, b.y - a.y) > kUnmoved;
-      if (isCut) part.slits.emplace_back(a, b);
-    }
-  }
-
   std::vector<Figure> figures(Words& formulas, const WordsTemplate& words) {
     std::vector<Figure> all;
     std::size_t next = 0;
     for (const auto& piece : words.pieces)
       if (!piece.expression.empty())
-        all.push_back({evaluate(formulas[next++]), unitOf(*method_, piece)});
+        all.push_back({evaluation_.evaluate(formulas[next++]), unitOf(*method_, piece)});
     return all;
   }
 
   void planMarks(Plan& plan) {
     for (std::size_t i = 0; i < marks_.size(); ++i)
-      if (holds(marks_[i].when))
+      if (evaluation_.holds(marks_[i].when))
         plan.marks.push_back({&method_->marks[i], figures(marks_[i].says, method_->marks[i].says)});
   }
 
   void planFindings(Plan& plan) {
     for (std::size_t i = 0; i < findings_.size(); ++i) {
       const FindingRule& rule = method_->findings[i];
-      if (!holds(findings_[i].when)) continue;
+      if (!evaluation_.holds(findings_[i].when)) continue;
       plan.findings.push_back({&rule, figures(findings_[i].says, rule.says),
                                figures(findings_[i].remedy, rule.remedy)});
     }
@@ -345,7 +266,7 @@ class Planner::Impl {
   MethodPtr method_;
   ShelfPtr shelf_;
   Evaluation evaluation_;
-  std::vector<BoundPart> parts_;
+  PartPlanner parts_;
   std::vector<BoundMark> marks_;
   std::vector<BoundFinding> findings_;
   std::vector<AskedTolerance> asked_;

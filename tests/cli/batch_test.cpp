@@ -152,6 +152,7 @@ TEST(CliMethodsCopy, everySchoolAndNothingElse) {
   EXPECT_EQ(wrong.code, 2);
   EXPECT_THAT(wrong.err, HasSubstr("did you mean case-sunk-joint?"));
   EXPECT_EQ(cli(data, {"methods", "--copy", "case"}).code, 2);
+  EXPECT_EQ(cli(data, {"methods", "--copy", ""}).code, 2);  // a variable that was not set
   EXPECT_EQ(cli(data, {"methods", "--copy", "case-card", "--reference"}).code, 2);
 }
 

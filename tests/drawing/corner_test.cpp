@@ -132,7 +132,7 @@ RC_GTEST_PROP(Corner, ofTheShippedRuleIsNeverBare, ()) {
 /// Covers of a quarter or half binding: the boards' outsides, and what the pieces leave bare.
 struct Covers {
   explicit Covers(const Plan& plan) : plan_(plan) {
-    for (const char* id : {"side", "spine_cloth", "corner_piece"})
+    for (const char* id : {"side", "spine_cloth", "corner_piece", "corner_piece_head"})
       if (plan.part(id) != nullptr) add(*plan.part(id));
   }
 
@@ -141,7 +141,7 @@ struct Covers {
     for (std::size_t i = 0; i < part.places.size(); ++i) {
       std::vector<Point> outline = part.outline;
       if (part.rule->isMirrored && i % 2 == 1) outline = mirrored(outline, part.width.mm());
-      const bool isTurned = part.rule->isTurned && i >= part.places.size() / 2;
+      const bool isTurned = part.rule->isTurned && i >= part.rule->places.size() / 2;
       for (Point& p : outline)
         p = {part.places[i].x + p.x, part.places[i].y + (isTurned ? part.height.mm() - p.y : p.y)};
       Area sum;
@@ -176,6 +176,8 @@ RC_GTEST_PROP(Covers, leaveNothingBareAndLapAsTheySay, ()) {
   job.allowances["corner_treatment"] = {std::string("uncut"), {}};
   job.allowances["side_lap"] = {*rc::gen::inRange(30, 80) / 10.0, {}};
   job.allowances["shown_share"] = {*rc::gen::inRange(10, 32) / 100.0, {}};
+  for (const char* margin : {"margin_head", "margin_tail", "margin_fore_edge"})
+    job.allowances[margin] = {*rc::gen::inRange(15, 26) * 1.0, {}};
   const Plan plan = test::planOf(job).plan;
   const Covers covers(plan);
   RC_ASSERT(covers.bare() < 1e-6);
@@ -183,8 +185,11 @@ RC_GTEST_PROP(Covers, leaveNothingBareAndLapAsTheySay, ()) {
   double doubled = 2 * lap * h;
   if (isHalf) {
     // Along the corner's long edge: a strip as wide as the lap between two parallel cuts.
-    const double corner = *plan.number("corner_piece_side"), side = *plan.number("side_leg_head");
-    doubled += 4 * (corner * corner - side * side) / 2;
+    for (const auto& [corner, side] : {std::pair{"corner_piece_side", "side_leg_tail"},
+                                       std::pair{"corner_piece_side_head", "side_leg_head"}}) {
+      const double large = *plan.number(corner), small = *plan.number(side);
+      doubled += large * large - small * small;  // two corners of half that each
+    }
   }
   RC_ASSERT(std::abs(covers.doubled() - doubled) < 1e-6 * doubled);
 }

@@ -50,7 +50,25 @@ TEST(Shelf, mistakesArePlacedAndTheRestStays) {
   EXPECT_EQ(shelf.all().front().id, "c");
   ASSERT_EQ(shelf.issues().size(), 2U);
   EXPECT_THAT(placedWords(shelf.issues()[0], {}), HasSubstr("ours.toml:4:8: kind: \"bord\""));
-  EXPECT_THAT(placedWords(shelf.issues()[1], {}), HasSubstr("ours.toml:10:13: thickness"));
+  EXPECT_THAT(
+      placedWords(shelf.issues()[1], {}),
+      HasSubstr("ours.toml:10:13: thickness: \"-1\" is not allowed; allowed: lengths above 0"));
+}
+
+TEST(Shelf, aFigureIsRefusedWithWhatIsAllowed) {
+  for (const auto& [line, message] :
+       {std::pair{"thickness = \"2 ells\"", "thickness: \"2 ells\" is not allowed"},
+        {"grammage = 9000", "grammage: \"9000\" is not allowed; allowed: numbers above 0, to 5000"},
+        {"bulk = [1]", "bulk: a list is not allowed"}}) {
+    const std::string text =
+        std::string("schema = \"drapery-materials/1\"\n[[material]]\nid = \"x\"\n") +
+        "kind = \"board\"\ntitle = \"X\"\n" + line + "\n";
+    const std::vector<TomlFile> files{{"x.toml", text}};
+    const MaterialShelf shelf(files);
+    ASSERT_EQ(shelf.issues().size(), 1U) << line;
+    EXPECT_THAT(placedWords(shelf.issues().front(), {}), HasSubstr(message));
+    EXPECT_THAT(shelf.all(), IsEmpty());
+  }
 }
 
 TEST(JobMaterial, itsThicknessOrWeightCounts) {
