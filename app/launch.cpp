@@ -168,8 +168,7 @@ int launch(QApplication& application) {
   loadFonts();
   const Palette& palette = wishes->benchTheme ? benchPalette() : lightPalette();
   dress(palette);
-  MainWindow window(MethodLibrary(houseMethodsFolder(), makeShelf(houseMaterialsFolder())),
-                    palette);
+  MainWindow window(RuleLibrary(houseMethodsFolder(), makeShelf(houseMaterialsFolder())), palette);
   const QString job = wishes->demo ? demoJob() : wishes->job;
   if (job.isEmpty()) {
     window.startNew();

@@ -37,7 +37,7 @@ QString listed(const Issues& issues) {
 
 }  // namespace
 
-MainWindow::MainWindow(MethodLibrary library, const Palette& palette, QWidget* parent)
+MainWindow::MainWindow(RuleLibrary library, const Palette& palette, QWidget* parent)
     : QWidget(parent), palette_(palette), document_(std::move(library)), ask_(fileDialogs()) {
   setObjectName("window");
   build();

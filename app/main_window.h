@@ -24,7 +24,7 @@ class MainWindow : public QWidget {
   Q_OBJECT
 
  public:
-  MainWindow(MethodLibrary library, const Palette& palette, QWidget* parent = nullptr);
+  MainWindow(RuleLibrary library, const Palette& palette, QWidget* parent = nullptr);
   ~MainWindow() override;
 
   Document& document() { return document_; }

@@ -47,7 +47,7 @@ Slip::Slip(QString partId, const Palette& palette, QWidget* parent)
 
 void Slip::setPart(const PlannedPart& part, const Plan& plan) {
   const PartRule& rule = *part.rule;
-  name_ = QString::fromStdString(rule.title.text);
+  name_ = localText(rule.title);
   if (part.count > 1) name_ = QString("%1 × %2").arg(part.count).arg(name_);
   figures_ = QString::fromStdString(sizeWords(part.cutWidth, part.cutHeight, windowNotation(plan)));
   const QString grain = rule.grain == Grain::Height  ? tr("grain head to tail")

@@ -19,7 +19,7 @@ std::string demo(const char* name) {
 
 /// One whole plan, trace and findings included, from a parsed job.
 void planOfParsedJob(benchmark::State& state, const char* file) {
-  OpenedJob opened = openJob(demo(file), file, MethodLibrary());
+  OpenedJob opened = openJob(demo(file), file, RuleLibrary());
   for (auto _ : state) benchmark::DoNotOptimize(opened.planner->plan(*opened.document.job));
 }
 BENCHMARK_CAPTURE(planOfParsedJob, sunk_joint, "tide-ledger.json");
@@ -68,18 +68,18 @@ std::string largestJob() {
 }
 
 void largestPlan(benchmark::State& state) {
-  OpenedJob opened = openJob(largestJob(), "largest", MethodLibrary());
+  OpenedJob opened = openJob(largestJob(), "largest", RuleLibrary());
   if (!opened.issues.empty()) state.SkipWithError("the job is refused");
   for (auto _ : state) {
-    const Planner::Outcome outcome = opened.planner->plan(*opened.document.job);
+    const PlanOutcome outcome = opened.planner->plan(*opened.document.job);
     benchmark::DoNotOptimize(opened.planner->partMoves(outcome.plan));
   }
 }
 BENCHMARK(largestPlan);
 
 void influencesOfOneValue(benchmark::State& state) {
-  OpenedJob opened = openJob(demo("tide-ledger.json"), "", MethodLibrary());
-  const std::size_t node = *opened.plan.method->find("square_fore_edge_tried");
+  OpenedJob opened = openJob(demo("tide-ledger.json"), "", RuleLibrary());
+  const std::size_t node = *opened.plan.rules->find("square_fore_edge_tried");
   for (auto _ : state) benchmark::DoNotOptimize(opened.planner->influences(opened.plan, node));
 }
 BENCHMARK(influencesOfOneValue);
@@ -91,12 +91,12 @@ void readJobText(benchmark::State& state) {
 BENCHMARK(readJobText);
 
 void loadRuleFiles(benchmark::State& state) {
-  for (auto _ : state) benchmark::DoNotOptimize(MethodLibrary().load("case-sunk-joint"));
+  for (auto _ : state) benchmark::DoNotOptimize(RuleLibrary().load("case-sunk-joint"));
 }
 BENCHMARK(loadRuleFiles);
 
 void drawingsOfOneBook(benchmark::State& state) {
-  const OpenedJob opened = openJob(demo("tide-ledger.json"), "", MethodLibrary());
+  const OpenedJob opened = openJob(demo("tide-ledger.json"), "", RuleLibrary());
   for (auto _ : state) {
     benchmark::DoNotOptimize(drawJoint(opened.plan));
     benchmark::DoNotOptimize(drawFlatCase(opened.plan));
@@ -105,7 +105,7 @@ void drawingsOfOneBook(benchmark::State& state) {
 BENCHMARK(drawingsOfOneBook);
 
 void writePlan(benchmark::State& state) {
-  const OpenedJob opened = openJob(demo("tide-ledger.json"), "", MethodLibrary());
+  const OpenedJob opened = openJob(demo("tide-ledger.json"), "", RuleLibrary());
   for (auto _ : state) benchmark::DoNotOptimize(writePlanJson(*opened.document.job, opened.plan));
 }
 BENCHMARK(writePlan);

@@ -41,6 +41,8 @@ class Batch {
       : jobs_(std::move(jobs)), request_(request), results_(jobs_.size()) {}
 
   int run() {
+    for (const Issue& issue : library_.leftOut())
+      std::fputs((placedWords(issue, {}) + "\n").c_str(), stderr);
     std::vector<std::thread> workers;
     for (unsigned i = 0; i < request_.threads; ++i) workers.emplace_back([this] { work(); });
     const int code = tellInOrder();
@@ -50,15 +52,12 @@ class Batch {
 
  private:
   void work() {
-    // Nothing is shared: methods, materials and planners are each thread's own.
-    const MethodLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
-    PlannerCache planners;
     for (std::size_t i = next_++; i < jobs_.size(); i = next_++) {
       {
         std::unique_lock lock(mutex_);
         changed_.wait(lock, [&] { return i < told_ + kAhead; });
       }
-      Result result = plan(jobs_[i], library, planners);
+      Result result = plan(jobs_[i]);
       const std::lock_guard lock(mutex_);
       results_[i] = std::move(result);
       results_[i].isDone = true;
@@ -66,11 +65,11 @@ class Batch {
     }
   }
 
-  Result plan(const fs::path& path, const MethodLibrary& library, PlannerCache& planners) const {
+  Result plan(const fs::path& path) const {
     Result result;
     const auto text = readWhole(path.string(), kLargestJsonFile);
     if (const auto* issue = std::get_if<Issue>(&text)) return refused({*issue}, {});
-    OpenedJob opened = openJob(std::get<std::string>(text), path.string(), library, &planners);
+    OpenedJob opened = openJob(std::get<std::string>(text), path.string(), library_);
     const Job* job = opened.document.job ? &*opened.document.job : nullptr;
     Notation notation;
     notation.units = request_.units.value_or(job != nullptr ? job->units : Units::Millimetres);
@@ -133,6 +132,7 @@ class Batch {
       std::fprintf(stderr, "%zu of %zu\n", done, all);
   }
 
+  const RuleLibrary library_{houseMethodsFolder(), makeShelf(houseMaterialsFolder())};
   std::vector<fs::path> jobs_;
   BatchRequest request_;
   std::atomic<std::size_t> next_ = 0;

@@ -4,7 +4,7 @@
 #include <iostream>
 
 #include "cli/commands.h"
-#include "core/method/method_library.h"
+#include "core/rules/rule_library.h"
 #include "store/copy_method.h"
 #include "store/folders.h"
 #include "store/json_node.h"
@@ -22,7 +22,7 @@ int printIssues(const Issues& issues) {
 }
 
 /// A base may stand beside the file as well as in the library.
-BaseLookup basesBeside(const std::string& path, const MethodLibrary& library) {
+BaseLookup basesBeside(const std::string& path, const RuleLibrary& library) {
   const auto folder = std::filesystem::path(path).parent_path();
   return [folder, &library](std::string_view id) -> std::optional<TomlFile> {
     if (id.find('/') != std::string_view::npos) return std::nullopt;
@@ -36,28 +36,28 @@ BaseLookup basesBeside(const std::string& path, const MethodLibrary& library) {
 }  // namespace
 
 int methodsCommand() {
-  const MethodLibrary library(houseMethodsFolder());
-  int code = kDone;
+  const RuleLibrary library(houseMethodsFolder());
+  int code = printIssues(library.leftOut());
   for (const std::string& id : library.ids()) {
-    const LoadedMethod loaded = library.load(id);
-    if (loaded.method == nullptr) {
+    const LoadedRules loaded = library.load(id);
+    if (loaded.rules == nullptr) {
       code = printIssues(loaded.issues);
       continue;
     }
-    std::cout << fmt::format("{:<20} {:<24} {}\n", id, loaded.method->title.text,
-                             loaded.method->about.text);
+    std::cout << fmt::format("{:<20} {:<24} {}\n", id, loaded.rules->title.text,
+                             loaded.rules->about.text);
   }
   return code;
 }
 
 int referenceCommand() {
   // Only what ships: the reference is the same on every machine.
-  std::cout << methodsReference(MethodLibrary());
+  std::cout << methodsReference(RuleLibrary());
   return std::cout.flush() ? kDone : kRefused;
 }
 
 int copyMethodCommand(const std::string& id) {
-  const MethodLibrary library(houseMethodsFolder());
+  const RuleLibrary library(houseMethodsFolder());
   const auto written = writeHouseCopy(library, id, houseMethodsFolder());
   if (const auto* issues = std::get_if<Issues>(&written)) return printIssues(*issues);
   const std::string& path = std::get<std::string>(written);
@@ -69,13 +69,13 @@ int copyMethodCommand(const std::string& id) {
 int checkMethodCommand(const std::string& path) {
   auto text = readWhole(path, kLargestJsonFile);
   if (auto* issue = std::get_if<Issue>(&text)) return printIssues({*issue});
-  const MethodLibrary library(houseMethodsFolder());
-  const LoadedMethod loaded =
-      loadMethod({path, std::get<std::string>(text)}, basesBeside(path, library));
-  if (loaded.method == nullptr) return printIssues(loaded.issues);
+  const RuleLibrary library(houseMethodsFolder());
+  const LoadedRules loaded =
+      loadRules({path, std::get<std::string>(text)}, basesBeside(path, library));
+  if (loaded.rules == nullptr) return printIssues(loaded.issues);
   std::cout << fmt::format("{}: sound; {} inputs, {} derived values, {} pieces, {} findings\n",
-                           path, loaded.method->inputs.size(), loaded.method->derived.size(),
-                           loaded.method->parts.size(), loaded.method->findings.size());
+                           path, loaded.rules->inputs.size(), loaded.rules->derived.size(),
+                           loaded.rules->parts.size(), loaded.rules->findings.size());
   return kDone;
 }
 

@@ -38,10 +38,14 @@ int refuse(const Issues& issues, const Notation& notation) {
 int planCommand(const std::string& path, PlanFormat format, std::optional<Units> units) {
   const auto text = readInput(path);
   if (const auto* issue = std::get_if<Issue>(&text)) return refuse({*issue}, {});
-  const MethodLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
+  const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
   const std::string shownPath = path == "-" ? "<stdin>" : path;
   OpenedJob opened = openJob(std::get<std::string>(text), shownPath, library);
   const Job* job = opened.document.job ? &*opened.document.job : nullptr;
+  // The binder may have meant the file of their own.
+  for (const Issue& issue : library.leftOut())
+    if (job != nullptr && issue.arguments.front().second == Argument(job->method))
+      std::cerr << placedWords(issue, {}) << '\n';
   Notation notation;
   notation.units = units.value_or(job != nullptr ? job->units : Units::Millimetres);
   if (!opened.issues.empty()) return refuse(opened.issues, notation);

@@ -11,10 +11,11 @@ ALLOWED = {
     "core/quantity": [],
     "core/diag": ["core/quantity"],
     "core/geometry": ["core/quantity"],
+    "core/expr": ["core/quantity", "core/diag", "core/geometry"],
     "core/toml": ["core/quantity", "core/diag"],
-    "core/material": ["core/quantity", "core/diag", "core/toml"],
-    "core/method": ["core/quantity", "core/diag", "core/geometry", "core/toml", "core/material"],
-    "core/plan": ["core/quantity", "core/diag", "core/geometry", "core/toml", "core/material", "core/method"],
+    "core/material": ["core/quantity", "core/diag", "core/geometry", "core/toml"],
+    "core/rules": ["core/quantity", "core/diag", "core/geometry", "core/expr", "core/toml", "core/material"],
+    "core/plan": ["core/quantity", "core/diag", "core/geometry", "core/expr", "core/toml", "core/material", "core/rules"],
     "core/drawing": ["core"],
     "tools": ["core/quantity", "core/diag", "core/toml"],
     "words": ["core"],
@@ -33,7 +34,7 @@ COSTLY = {
     "toml++/": {"core/toml/toml_node.cpp"},
     "nlohmann/": {"store/json_node.cpp", "store/write_job.cpp", "store/plan_json.cpp"},
     "CLI/": {"cli/main.cpp"},
-    "muParser": {"core/method/formula.cpp"},
+    "muParser": {"core/rules/formula.cpp"},
 }
 
 

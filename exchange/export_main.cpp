@@ -24,7 +24,7 @@ int refuse(const Issues& issues, const Notation& notation) {
 int exportSlip(const std::string& path, const QString& output) {
   auto text = readWhole(path, kLargestJsonFile);
   if (const auto* issue = std::get_if<Issue>(&text)) return refuse({*issue}, {});
-  const MethodLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
+  const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
   const OpenedJob opened = openJob(std::get<std::string>(text), path, library);
   Notation notation;
   if (opened.document.job) notation.units = opened.document.job->units;

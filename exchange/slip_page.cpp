@@ -30,7 +30,7 @@ class Writer {
   SlipPage write() {
     SlipPage page;
     page.title = job_.title.empty() ? tr("Untitled book") : job_.title;
-    page.method = plan_.method->title.text;
+    page.method = plan_.rules->title.text;
     page.book = filled("Leaves %1 high, %2 wide, %3 thick; spine %4; board %5.",
                        {bare("text_height"), bare("text_width"), bare("text_thickness"),
                         bare("spine_thickness"), full("board_thickness")});

@@ -11,7 +11,7 @@
 
 extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size) {
   using namespace drapery;
-  static const MethodLibrary kLibrary;
+  static const RuleLibrary kLibrary;
   const std::string_view text(reinterpret_cast<const char*>(data), size);
   const OpenedJob opened = openJob(text, "fuzz.json", kLibrary);
   for (const Issue& issue : opened.issues)

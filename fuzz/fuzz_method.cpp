@@ -3,24 +3,24 @@
 #include <cstdlib>
 #include <string>
 
-#include "core/method/method_library.h"
 #include "core/plan/planner.h"
+#include "core/rules/rule_library.h"
 #include "words/issue_words.h"
 
 extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size) {
   using namespace drapery;
-  static const MethodLibrary kLibrary;
+  static const RuleLibrary kLibrary;
   const std::string text(reinterpret_cast<const char*>(data), size);
-  LoadedMethod loaded =
-      loadMethod({"fuzz.toml", text}, [](std::string_view id) { return kLibrary.source(id); });
-  if ((loaded.method == nullptr) == loaded.issues.empty()) std::abort();
+  LoadedRules loaded =
+      loadRules({"fuzz.toml", text}, [](std::string_view id) { return kLibrary.source(id); });
+  if ((loaded.rules == nullptr) == loaded.issues.empty()) std::abort();
   for (const Issue& issue : loaded.issues)
     if (placedWordsWithCaret(issue).empty()) std::abort();
-  if (loaded.method == nullptr) return 0;
+  if (loaded.rules == nullptr) return 0;
   Job job;
-  job.method = loaded.method->id;
-  Planner planner(std::move(loaded.method));
+  job.method = loaded.rules->id;
+  Planner planner(std::move(loaded.rules));
   const Plan plan = planner.plan(job).plan;
-  if (plan.values.size() != plan.method->nodes.size()) std::abort();
+  if (plan.values.size() != plan.rules->nodes.size()) std::abort();
   return 0;
 }

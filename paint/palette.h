@@ -4,7 +4,7 @@
 
 #include <QColor>
 
-#include "core/method/method.h"
+#include "core/rules/rule_set.h"
 
 namespace drapery {
 

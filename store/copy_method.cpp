@@ -3,7 +3,7 @@
 #include <filesystem>
 
 #include "core/diag/nearest_name.h"
-#include "core/method/method_loader.h"
+#include "core/rules/load_rules.h"
 #include "store/open_job.h"
 #include "store/whole_file.h"
 
@@ -37,10 +37,10 @@ std::string withoutTopComment(std::string_view text) {
 
 }  // namespace
 
-std::variant<std::string, Issues> houseCopy(const MethodLibrary& library, const std::string& id,
+std::variant<std::string, Issues> houseCopy(const RuleLibrary& library, const std::string& id,
                                             const std::string& newId) {
   if (!library.knows(id)) return Issues{unknownMethod(id, library.ids())};
-  if (LoadedMethod loaded = library.load(id); loaded.method == nullptr) return loaded.issues;
+  if (LoadedRules loaded = library.load(id); loaded.rules == nullptr) return loaded.issues;
   std::string text = withoutTopComment(library.source(id)->text);
   replaceLine(text, "id = ", "id = " + quoted(newId));
   replaceLine(text, "base = ", "base = " + quoted(id));
@@ -49,14 +49,14 @@ std::variant<std::string, Issues> houseCopy(const MethodLibrary& library, const 
          "# Change what is to be otherwise and take the rest out: it then comes from " + id +
          " again.\n# An entry need only name what it changes: its id and, say, its default.\n" +
          text;
-  LoadedMethod copy = loadMethod({newId + ".toml", text},
-                                 [&](std::string_view base) { return library.source(base); });
-  if (copy.method == nullptr) return copy.issues;
+  LoadedRules copy = loadRules({newId + ".toml", text},
+                               [&](std::string_view base) { return library.source(base); });
+  if (copy.rules == nullptr) return copy.issues;
   return text;
 }
 
-std::variant<std::string, Issues> writeHouseCopy(const MethodLibrary& library,
-                                                 const std::string& id, const std::string& folder) {
+std::variant<std::string, Issues> writeHouseCopy(const RuleLibrary& library, const std::string& id,
+                                                 const std::string& folder) {
   const std::string newId = id + "-house";
   auto text = houseCopy(library, id, newId);
   if (auto* issues = std::get_if<Issues>(&text)) return std::move(*issues);

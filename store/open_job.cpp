@@ -16,32 +16,27 @@ Issue unknownMethod(const std::string& id, const std::vector<std::string>& known
           {}};
 }
 
-std::shared_ptr<Planner> plannerFor(const MethodPtr& method, const MethodLibrary& library,
-                                    PlannerCache* cache) {
-  if (cache == nullptr) return std::make_shared<Planner>(method, library.shelf());
-  std::shared_ptr<Planner>& kept = (*cache)[method->id];
-  if (kept == nullptr) kept = std::make_shared<Planner>(method, library.shelf());
-  return kept;
-}
-
 namespace {
 
 void append(Issues& to, Issues from) {
   for (Issue& issue : from) to.push_back(std::move(issue));
 }
 
-void planIt(OpenedJob& opened, const MethodLibrary& library, PlannerCache* cache) {
+void planIt(OpenedJob& opened, const RuleLibrary& library) {
   const Job& job = *opened.document.job;
-  if (job.method.empty()) return;  // a missing or wrong "method" is an issue already
+  const bool isToldAlready =
+      std::any_of(opened.issues.begin(), opened.issues.end(),
+                  [](const Issue& issue) { return issue.field == "method"; });
+  if (isToldAlready) return;
   if (!library.knows(job.method)) {
     opened.issues.push_back(unknownMethod(job.method, library.ids()));
     return;
   }
-  LoadedMethod loaded = library.load(job.method);
+  LoadedRules loaded = library.load(job.method);
   append(opened.issues, std::move(loaded.issues));
-  if (loaded.method == nullptr) return;
-  opened.planner = plannerFor(loaded.method, library, cache);
-  Planner::Outcome outcome = opened.planner->plan(job);
+  if (loaded.rules == nullptr) return;
+  opened.planner.emplace(loaded.rules, library.shelf());
+  PlanOutcome outcome = opened.planner->plan(job);
   opened.plan = std::move(outcome.plan);
   // What could not even be read is one mistake, not two.
   std::erase_if(outcome.issues, [&](const Issue& issue) {
@@ -58,12 +53,11 @@ void planIt(OpenedJob& opened, const MethodLibrary& library, PlannerCache* cache
 
 }  // namespace
 
-OpenedJob openJob(std::string_view text, const std::string& file, const MethodLibrary& library,
-                  PlannerCache* cache) {
+OpenedJob openJob(std::string_view text, const std::string& file, const RuleLibrary& library) {
   OpenedJob opened;
   opened.document = readJob(text, file);
   opened.issues = opened.document.issues;
-  if (opened.document.job) planIt(opened, library, cache);
+  if (opened.document.job) planIt(opened, library);
   placeIssues(opened.issues, opened.document);
   return opened;
 }

@@ -6,12 +6,11 @@ namespace drapery {
 
 namespace {
 
-std::string filled(const WordsTemplate& words, const std::vector<Figure>& figures,
+std::string filled(const RuleWords& words, const std::vector<Figure>& figures,
                    const Notation& notation) {
   std::string out;
-  std::size_t next = 0;
-  for (const auto& piece : words.pieces)
-    out += piece.expression.empty() ? piece.literal : figureWords(figures[next++], notation);
+  for (const RuleWords::Piece& piece : words.in(notation.language))
+    out += piece.expression ? figureWords(figures[*piece.expression], notation) : piece.literal;
   return out;
 }
 

@@ -1,47 +1,14 @@
 #include "words/formula_words.h"
 
-#include <array>
 #include <cmath>
-#include <functional>
-#include <utility>
 
-#include "core/method/formula.h"
+#include "core/expr/print_formula.h"
 
 namespace drapery {
 
 namespace {
 
-/// Longer signs first.
-constexpr std::array<std::pair<std::string_view, std::string_view>, 12> kSigns{{{"==", "is"},
-                                                                                {"!=", "is not"},
-                                                                                {"<=", "≤"},
-                                                                                {">=", "≥"},
-                                                                                {"&&", "and"},
-                                                                                {"||", "or"},
-                                                                                {"*", "×"},
-                                                                                {"-", "−"},
-                                                                                {"/", "÷"},
-                                                                                {"?", "then"},
-                                                                                {":", "else"},
-                                                                                {"!", "not "}}};
-
-std::string withSigns(std::string_view text) {
-  std::string out;
-  while (!text.empty()) {
-    bool replaced = false;
-    for (const auto& [sign, word] : kSigns) {
-      if (!text.starts_with(sign)) continue;
-      out += word;
-      text.remove_prefix(sign.size());
-      replaced = true;
-      break;
-    }
-    if (replaced) continue;
-    out += text.front();
-    text.remove_prefix(1);
-  }
-  return out;
-}
+using Op = Formula::Op;
 
 std::string spaced(std::string_view words) {
   std::string name(words);
@@ -50,51 +17,121 @@ std::string spaced(std::string_view words) {
   return name;
 }
 
-using Naming = std::function<std::string(const FormulaName&)>;
+/// Signs as they are read aloud.
+class ReadersWriting : public FormulaWriting {
+ public:
+  explicit ReadersWriting(const Plan& plan, const Notation& notation)
+      : plan_(plan), notation_(notation) {}
 
-std::string rewritten(const std::string& formula, const Naming& naming) {
-  std::string out;
-  std::size_t at = 0;
-  for (const FormulaName& used : namesIn(formula)) {
-    out += withSigns(std::string_view(formula).substr(at, used.offset - at));
-    out += used.isCall ? spaced(used.name) : naming(used);
-    at = used.offset + used.name.size();
+  [[nodiscard]] std::string function(const FormulaFunction& function) const override {
+    return spaced(function.name);
   }
-  return out + withSigns(std::string_view(formula).substr(at));
+  [[nodiscard]] std::string sign(Op op, bool isElse) const override {
+    switch (op) {
+      case Op::Negative:
+      case Op::Minus:
+        return "−";
+      case Op::Not:
+        return "not ";
+      case Op::Times:
+        return "×";
+      case Op::Over:
+        return "÷";
+      case Op::Is:
+        return "is";
+      case Op::IsNot:
+        return "is not";
+      case Op::AtMost:
+        return "≤";
+      case Op::AtLeast:
+        return "≥";
+      case Op::And:
+        return "and";
+      case Op::Or:
+        return "or";
+      case Op::Choose:
+        return isElse ? "else" : "then";
+      default:
+        return FormulaWriting::sign(op, isElse);
+    }
+  }
+
+ protected:
+  [[nodiscard]] const Plan& plan() const { return plan_; }
+  [[nodiscard]] const Notation& notation() const { return notation_; }
+  [[nodiscard]] std::optional<std::size_t> slotOf(const Formula& formula,
+                                                  Formula::Index node) const {
+    const Formula::Node& name = formula.nodes()[node];
+    if (name.meaning != NameMeaning::Kind::Slot) return std::nullopt;
+    return name.slot;
+  }
+
+ private:
+  const Plan& plan_;
+  const Notation& notation_;
+};
+
+class WithTitles : public ReadersWriting {
+ public:
+  using ReadersWriting::ReadersWriting;
+  [[nodiscard]] std::string name(const Formula& formula, Formula::Index node) const override {
+    const auto slot = slotOf(formula, node);
+    if (!slot) return spaced(formula.written(node));
+    const std::string title = plan().rules->titleOf(*slot).in(notation().language);
+    const bool isCut = plan().rules->nodes[*slot].source == ValueNode::Source::CutSize;
+    return isCut ? title + " as cut" : title;
+  }
+};
+
+class WithNumbers : public ReadersWriting {
+ public:
+  using ReadersWriting::ReadersWriting;
+  [[nodiscard]] std::string name(const Formula& formula, Formula::Index node) const override {
+    const auto slot = slotOf(formula, node);
+    if (!slot) return spaced(formula.written(node));
+    const ValueNode& value = plan().rules->nodes[*slot];
+    if (plan().rules->isChoice(*slot)) return std::string(plan().choice(value.name));
+    const double number = plan().values[*slot];
+    if (std::isnan(number)) return "–";
+    if (value.unit == Unit::Millimetre) return formatBare(Length::fromMm(number), notation());
+    return formatNumber(number, 3, notation().decimal);
+  }
+};
+
+/// A cut size is no formula but what the rule in hand makes of the exact one.
+std::string cutSize(const Plan& plan, std::size_t node, const FormulaWriting& writing) {
+  const ValueNode& value = plan.rules->nodes[node];
+  const char* direction = value.rounding == Rounding::Up     ? "up"
+                          : value.rounding == Rounding::Down ? "down"
+                                                             : "nearest";
+  auto exact = Formula::parse(plan.rules->nodes[value.uses.front()].name);
+  Formula& name = std::get<Formula>(exact);
+  name.link(
+      [&](std::string_view) {
+        return NameMeaning{NameMeaning::Kind::Slot, value.uses.front(), 0.0};
+      },
+      [](const auto&, auto) {});
+  return std::string(direction) + "(" + printFormula(name, name.root(), writing) + ")";
 }
 
-std::string titleOf(const Plan& plan, const FormulaName& used) {
-  const auto node = plan.method->find(used.name);
-  if (!node) return spaced(used.name);
-  const ValueNode& value = plan.method->nodes[*node];
-  std::string title = plan.method->titleOf(*node).text;
-  if (value.source == ValueNode::Source::CutSize) return title + " as cut";
-  return title;
-}
-
-std::string numberOf(const Plan& plan, const FormulaName& used, const Notation& notation) {
-  const auto node = plan.method->find(used.name);
-  if (!node) return spaced(used.name);
-  const ValueNode& value = plan.method->nodes[*node];
-  const bool isChoice = value.source == ValueNode::Source::Input &&
-                        plan.method->inputs[value.rule].kind == InputKind::Choice;
-  if (isChoice) return std::string(plan.choice(used.name));
-  const double number = plan.values[*node];
-  if (std::isnan(number)) return "–";
-  if (value.unit == Unit::Millimetre) return formatBare(Length::fromMm(number), notation);
-  return formatNumber(number, 3, notation.decimal);
+std::string written(const Plan& plan, std::size_t node, const FormulaWriting& writing) {
+  if (plan.rules->nodes[node].source == ValueNode::Source::CutSize)
+    return cutSize(plan, node, writing);
+  const Plan::Reason reason = plan.reason(node);
+  return reason.formula == nullptr ? std::string()
+                                   : printFormula(*reason.formula, reason.node, writing);
 }
 
 }  // namespace
 
-std::string formulaWithTitles(const Plan& plan, std::size_t node) {
-  return rewritten(plan.formula(node),
-                   [&](const FormulaName& used) { return titleOf(plan, used); });
+std::string formulaText(const Plan& plan, std::size_t node) { return written(plan, node, {}); }
+
+std::string formulaWithTitles(const Plan& plan, std::size_t node, const Notation& notation) {
+  return written(plan, node, WithTitles(plan, notation));
 }
 
 std::string formulaWithNumbers(const Plan& plan, std::size_t node, const Notation& notation) {
-  return rewritten(plan.formula(node),
-                   [&](const FormulaName& used) { return numberOf(plan, used, notation); });
+  return written(plan, node, WithNumbers(plan, notation));
 }
 
 }  // namespace drapery

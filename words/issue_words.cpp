@@ -78,6 +78,13 @@ constexpr std::array kPhrases{
            "\"{id}\" is not an id; allowed are small letters, digits, _ and -, beginning with a "
            "letter, at most 64"},
     Phrase{"id-duplicate", "\"{id}\" is used twice[; the first is in line {line}]"},
+    Phrase{"id-with-minus", "\"{id}\" would be read as a subtraction in a formula; write _ for -"},
+    Phrase{"id-reserved", "\"{id}\" is a word that formulas or jobs have already; take another"},
+    Phrase{"id-not-name",
+           "the id \"{id}\" is not the file's name, \"{name}\"; both must be the same"},
+    Phrase{"id-ships",
+           "left out: rules with the id \"{id}\" ship with the program; give the file and its id "
+           "another name"},
     Phrase{"range-malformed",
            "{key}: two figures are needed, least and most, like \"1 mm\", "
            "\"80 mm\""},
@@ -100,6 +107,21 @@ constexpr std::array kPhrases{
     Phrase{"formula-assigns", "a formula compares with ==; a single = is not allowed: {formula}"},
     Phrase{"formula-two-results",
            "the formula has two results; a decimal is written with a point: {formula}"},
+    Phrase{"formula-too-long",
+           "the formula has {found} characters; at most {limit} are allowed, give parts of it a "
+           "name of their own"},
+    Phrase{"formula-too-deep",
+           "the formula is nested deeper than {limit}, the most that is allowed: {formula}"},
+    Phrase{"formula-arguments", "{count} arguments are not allowed; it is {written}"},
+    Phrase{"formula-bare-number",
+           "a bare {number} cannot stand for {wanted_dimension}; write its unit, like {like}: "
+           "{formula}"},
+    Phrase{"formula-dimension",
+           "\"{text}\" is {dimension}; {wanted_dimension} is needed here: {formula}"},
+    Phrase{"formula-choice", "\"{text}\" is no option of \"{other}\": {formula}"},
+    Phrase{"series-unknown", "there is no series \"{name}\"[; did you mean \"{nearest}\"?]"},
+    Phrase{"series-columns", "{id}: from 1 to 16 formulas are needed, x, y or others in also"},
+    Phrase{"series-too-many", "{name}: {value} are not allowed; at most {limit}"},
     Phrase{"formula-circle", "these formulas go in a circle: {chain}"},
 };
 
@@ -109,9 +131,26 @@ const Argument* argumentOf(const Issue& issue, std::string_view name) {
   return nullptr;
 }
 
+/// What a formula comes to, as a binder would say it.
+std::string dimensionWords(const std::string& name) {
+  static constexpr std::array<std::pair<std::string_view, std::string_view>, 8> kNames{
+      {{"mm", "a length"},
+       {"deg", "an angle"},
+       {"1", "a plain number"},
+       {"g/m2", "a paper's weight"},
+       {"cm3/g", "a paper's bulk"},
+       {"min", "a time"},
+       {"money", "money"},
+       {"choice", "a choice"}}};
+  for (const auto& [dimension, words] : kNames)
+    if (dimension == name) return std::string(words);
+  return "in " + name;
+}
+
 std::string shown(const Issue& issue, std::string_view name, const Notation& notation) {
   const Argument* argument = argumentOf(issue, name);
   if (argument == nullptr) return {};
+  if (name.ends_with("dimension")) return dimensionWords(std::get<std::string>(*argument));
   if (const auto* text = std::get_if<std::string>(argument)) return *text;
   return figureWords(std::get<Figure>(*argument), notation);
 }

@@ -2,9 +2,11 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <set>
 
-#include "core/method/formula_functions.h"
+#include "core/expr/functions.h"
+#include "core/expr/print_formula.h"
 #include "words/figure_words.h"
 #include "words/finding_words.h"
 
@@ -12,11 +14,14 @@ namespace drapery {
 
 namespace {
 
-const Notation kPlain{Units::Millimetres, Length::fromMm(0.5), '.'};
+const Notation kPlain{Units::Millimetres, Length::fromMm(0.5), '.', {}};
 
 std::string code(std::string_view text) { return "`" + std::string(text) + "`"; }
-std::string where(const Sourced& when) {
-  return when.empty() ? std::string() : " Only where " + code(when.text) + ".";
+std::string code(const RuleFormula& rule) {
+  return code(printFormula(rule.formula, rule.formula.root()));
+}
+std::string where(const RuleFormula& when) {
+  return when.empty() ? std::string() : " Only where " + code(when) + ".";
 }
 std::string source(const std::string& practice) {
   return practice.empty() ? std::string() : " *" + practice + "*";
@@ -43,21 +48,23 @@ std::string allowedText(const InputRule& rule) {
     case InputKind::Length:
       return figureWords({rule.least, Unit::Millimetre}, kPlain) + " to " +
              figureWords({rule.most, Unit::Millimetre}, kPlain);
-    case InputKind::Ratio:
-      return formatNumber(rule.least, 4) + " to " + formatNumber(rule.most, 4);
     case InputKind::Count:
       return "whole, " + formatNumber(rule.least, 0) + " to " + formatNumber(rule.most, 0);
+    case InputKind::Ratio:
+      return formatNumber(rule.least, 4) + " to " + formatNumber(rule.most, 4);
+    default:
+      return formatNumber(rule.least, 4) + " to " + formatNumber(rule.most, 4) + " " +
+             dimensionOf(rule.kind).name();
   }
-  return {};
 }
 
 std::string entry(const InputRule& rule) {
   std::string out =
       "- **" + rule.title.text + "** " + code(rule.id) + ": " + allowedText(rule) + ".";
-  if (!rule.fallback.empty()) out += " Unless said " + code(rule.fallback.text) + ".";
+  if (!rule.fallback.empty()) out += " Unless said " + code(rule.fallback) + ".";
   if (rule.fallback.empty() && rule.optional) out += " May be left out.";
   out += where(rule.when);
-  if (!rule.otherwise.empty()) out += " Elsewhere " + code(rule.otherwise.text) + ".";
+  if (!rule.otherwise.empty()) out += " Elsewhere " + code(rule.otherwise) + ".";
   if (!rule.materials.empty()) {
     out += " May name a material:";
     for (const std::string& kind : rule.materials)
@@ -68,11 +75,8 @@ std::string entry(const InputRule& rule) {
 }
 
 std::string entry(const DerivedRule& rule) {
-  const char* unit = rule.unit == Unit::Millimetre ? "mm"
-                     : rule.unit == Unit::Degree   ? "degrees"
-                                                   : "1";
-  return "- **" + rule.title.text + "** " + code(rule.id) + ", " + unit + ": " +
-         code(rule.formula.text) + "." + where(rule.when) + sentence(rule.because.text) +
+  return "- **" + rule.title.text + "** " + code(rule.id) + ", " + rule.dimension.name() + ": " +
+         code(rule.formula) + "." + where(rule.when) + sentence(rule.because.text) +
          source(rule.practice) + "\n";
 }
 
@@ -80,7 +84,7 @@ std::string materialsText(const PartRule& rule) {
   std::string out;
   for (const PartMaterial& each : rule.materials) {
     out += (out.empty() ? "" : ", else ") + each.material;
-    if (!each.when.empty()) out += " where " + code(each.when.text);
+    if (!each.when.empty()) out += " where " + code(each.when);
   }
   return out;
 }
@@ -92,22 +96,32 @@ std::string entry(const PartRule& rule) {
   const char* rounding = rule.rounding == Rounding::Up     ? "up"
                          : rule.rounding == Rounding::Down ? "down"
                                                            : "to the nearest mark";
-  std::string out = "- **" + rule.title.text + "** " + code(rule.id) + ": " +
-                    code(rule.count.text) + " of " + code(rule.width.text) + " × " +
-                    code(rule.height.text) + ", " + materialsText(rule) + ", " + grain +
-                    ", rounded " + rounding + ".";
+  std::string out = "- **" + rule.title.text + "** " + code(rule.id) + ": " + code(rule.count) +
+                    " of " + code(rule.width) + " × " + code(rule.height) + ", " +
+                    materialsText(rule) + ", " + grain + ", rounded " + rounding + ".";
   if (!rule.outline.empty())
     out += fmt::format(" Not a rectangle: {} corners.", rule.outline.size());
   if (!rule.slits.empty()) out += fmt::format(" {} slits.", rule.slits.size());
-  if (rule.isMirrored) out += " In mirrored pairs.";
+  if (std::any_of(rule.places.begin(), rule.places.end(),
+                  [](const PlaceRule& place) { return place.isMirrored; }))
+    out += " Some mirrored.";
   return out + where(rule.when) + sentence(rule.note.text) + "\n";
 }
 
-std::string wordsText(const WordsTemplate& words) {
+std::string wordsText(const RuleWords& words) {
   std::string out;
-  for (const auto& piece : words.pieces)
-    out += piece.expression.empty() ? piece.literal : code("{" + piece.expression.text + "}");
+  for (const RuleWords::Piece& piece : words.first)
+    out += piece.expression ? code("{" + words.expressions[*piece.expression].formula.text() + "}")
+                            : piece.literal;
   return out;
+}
+
+std::string entry(const SeriesRule& rule) {
+  std::string out = "- **" + rule.title.text + "** " + code(rule.id) + ", " + rule.kind +
+                    "s: " + code(rule.count) + " of them.";
+  for (const SeriesColumn& column : rule.columns)
+    out += " " + code(column.id) + " " + code(column.formula) + ".";
+  return out + where(rule.when) + "\n";
 }
 
 std::string entry(const MarkRule& rule) {
@@ -116,14 +130,14 @@ std::string entry(const MarkRule& rule) {
 
 std::string entry(const FindingRule& rule) {
   return "- **" + std::string(severityName(rule.severity)) + "** " + code(rule.id) + " where " +
-         code(rule.when.text) + ". " + wordsText(rule.says) + " " + wordsText(rule.remedy) + "\n";
+         code(rule.when) + ". " + wordsText(rule.says) + " " + wordsText(rule.remedy) + "\n";
 }
 
 /// The entries of a method under their headings; of those that its bases have alike, none.
 class Chapter {
  public:
-  Chapter(const Method& method, const std::vector<MethodPtr>& bases) : method_(method) {
-    for (const MethodPtr& base : bases)
+  Chapter(const RuleSet& method, const std::vector<RuleSetPtr>& bases) : method_(method) {
+    for (const RuleSetPtr& base : bases)
       for (const auto& [heading, text] : entries(*base)) known_.insert(text);
   }
 
@@ -140,7 +154,7 @@ class Chapter {
 
  private:
   using Entries = std::vector<std::pair<std::string, std::string>>;
-  static Entries entries(const Method& method) {
+  static Entries entries(const RuleSet& method) {
     Entries all;
     for (const InputRole role : {InputRole::Given, InputRole::Allowance})
       for (const InputRule& rule : method.inputs)
@@ -148,27 +162,28 @@ class Chapter {
           all.emplace_back(role == InputRole::Given ? "Measured" : "Decided", entry(rule));
     for (const DerivedRule& rule : method.derived) all.emplace_back("Values", entry(rule));
     for (const PartRule& rule : method.parts) all.emplace_back("Pieces", entry(rule));
+    for (const SeriesRule& rule : method.series) all.emplace_back("Rows", entry(rule));
     for (const MarkRule& rule : method.marks) all.emplace_back("Marked out", entry(rule));
     for (const FindingRule& rule : method.findings) all.emplace_back("Findings", entry(rule));
     return all;
   }
 
-  const Method& method_;
+  const RuleSet& method_;
   std::set<std::string> known_;
 };
 
-std::string chapter(const MethodLibrary& library, const std::string& id) {
-  const MethodPtr method = library.load(id).method;
+std::string chapter(const RuleLibrary& library, const std::string& id) {
+  const RuleSetPtr method = library.load(id).rules;
   if (method == nullptr) return {};
-  std::vector<MethodPtr> bases;
+  std::vector<RuleSetPtr> bases;
   std::string names;
   for (const std::string& base : method->bases) {
-    bases.push_back(library.load(base).method);
+    bases.push_back(library.load(base).rules);
     if (bases.back() == nullptr) return {};
     names += (names.empty() ? "" : ", ") + code(base);
   }
   std::string out = "\n## " + method->title.text + "\n\n";
-  out += (method->isBase ? "Shared ground " : "Method ") + code(id);
+  out += (method->isBase ? "Shared ground " : "RuleSet ") + code(id);
   out += names.empty() ? ".\n" : ", on " + names + ".\n";
   if (!method->about.text.empty()) out += "\n" + method->about.text + "\n";
   return out + Chapter(*method, bases).text();
@@ -202,14 +217,14 @@ std::string materialsText(const MaterialShelf& shelf) {
 
 }  // namespace
 
-std::string methodsReference(const MethodLibrary& library) {
+std::string methodsReference(const RuleLibrary& library) {
   std::string out =
       "# The methods\n\n"
       "Written by `drapery-cli methods --reference` from the rule files in `methods/`; change "
       "those, not this.\n"
       "Lengths are in mm. What a method shares with its ground stands there and is not said "
       "again.\n";
-  for (const TomlFile& file : shippedMethods())
+  for (const TomlFile& file : shippedRules())
     out += chapter(library, file.file.substr(0, file.file.rfind('.')));
   return out + functionsText() + materialsText(*library.shelf());
 }

@@ -3,12 +3,12 @@
 
 #include <string>
 
-#include "core/method/method_library.h"
+#include "core/rules/rule_library.h"
 
 namespace drapery {
 
 /// Markdown. First the ground that the methods share, a base at a time, then each method with what
 /// it adds or says otherwise; the functions that formulas call; the materials on the shelf.
-std::string methodsReference(const MethodLibrary& library);
+std::string methodsReference(const RuleLibrary& library);
 
 }  // namespace drapery

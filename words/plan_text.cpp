@@ -35,11 +35,11 @@ std::string partLines(const Plan& plan, const Plan* before, const Notation& nota
 std::string valueLines(const Plan& plan, const Notation& notation) {
   std::string out;
   for (std::size_t i = 0; i < plan.values.size(); ++i) {
-    const ValueNode& node = plan.method->nodes[i];
+    const ValueNode& node = plan.rules->nodes[i];
     const bool isTold = node.source == ValueNode::Source::Derived &&
-                        !plan.method->derived[node.rule].isQuiet && !std::isnan(plan.values[i]);
+                        !plan.rules->derived[node.rule].isQuiet && !std::isnan(plan.values[i]);
     if (!isTold) continue;
-    out += fmt::format("  {:<44} {}", plan.method->titleOf(i).text,
+    out += fmt::format("  {:<44} {}", plan.rules->titleOf(i).text,
                        figureWords({plan.values[i], node.unit}, notation));
     if (plan.tolerances[i] > kLeastTold)
       out += " ± " + figureWords({plan.tolerances[i], node.unit}, notation);
@@ -55,9 +55,9 @@ std::string sizeWords(Length width, Length height, const Notation& notation) {
 }
 
 std::string planText(const Job& job, const Plan& plan, const Plan* before) {
-  const Notation notation{plan.units, plan.mark, '.'};
+  const Notation notation{plan.units, plan.mark, '.', {}};
   std::string out = job.title.empty() ? std::string("(no title)") : job.title;
-  out += " - " + plan.method->title.text + "\n";
+  out += " - " + plan.rules->title.text + "\n";
   for (const PlannedFinding& finding : plan.findings)
     out += fmt::format("\n{}: {}\n  {}\n", severityName(finding.rule->severity),
                        findingSays(finding, notation), findingRemedy(finding, notation));

@@ -7,6 +7,7 @@
 
 #include "app/document/edit_command.h"
 #include "core/diag/nearest_name.h"
+#include "core/plan/job_inputs.h"
 #include "store/job_file.h"
 #include "store/json_node.h"
 #include "store/open_job.h"
@@ -35,7 +36,7 @@ Issue changedIssue(const QString& path) {
 
 std::string newJobId() { return QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString(); }
 
-Document::Document(MethodLibrary library, QObject* parent)
+Document::Document(RuleLibrary library, QObject* parent)
     : QObject(parent), library_(std::move(library)) {
   job_.id = newJobId();
   job_.method = kFirstMethod;
@@ -56,16 +57,15 @@ std::vector<PartMove> Document::partMoves() {
 }
 
 bool Document::usePlanner(const std::string& method) {
-  if (planner_ && planner_->method()->id == method) return true;
-  const LoadedMethod loaded = library_.load(method);
-  if (loaded.method == nullptr) return false;
-  planner_ = plannerFor(loaded.method, library_, &planners_);
+  const LoadedRules loaded = library_.load(method);
+  if (loaded.rules == nullptr) return false;
+  planner_.emplace(loaded.rules, library_.shelf());
   return true;
 }
 
 void Document::replan(const Job& job) {
   if (!usePlanner(job.method)) return;
-  Planner::Outcome outcome = planner_->plan(job);
+  PlanOutcome outcome = planner_->plan(job);
   plan_ = std::move(outcome.plan);
   missing_.clear();
   for (const Issue& issue : outcome.issues)
@@ -86,7 +86,7 @@ Issues Document::open(const QString& path) {
   const std::string name = path.toStdString();
   auto text = readWhole(name, kLargestJsonFile);
   if (auto* issue = std::get_if<Issue>(&text)) return {std::move(*issue)};
-  OpenedJob opened = openJob(std::get<std::string>(text), name, library_, &planners_);
+  OpenedJob opened = openJob(std::get<std::string>(text), name, library_);
   // A book whose measuring is not finished is a sound one to open.
   std::erase_if(opened.issues, [](const Issue& issue) { return issue.id == "given-missing"; });
   if (!opened.issues.empty()) return std::move(opened.issues);
@@ -116,9 +116,9 @@ std::optional<Issue> Document::copyTo(const QString& path) {
 
 std::vector<std::string> Document::allowancesOf(const std::string& method) const {
   std::vector<std::string> known;
-  const LoadedMethod loaded = library_.load(method);
-  if (loaded.method == nullptr) return known;
-  for (const InputRule& rule : loaded.method->inputs)
+  const LoadedRules loaded = library_.load(method);
+  if (loaded.rules == nullptr) return known;
+  for (const InputRule& rule : loaded.rules->inputs)
     if (rule.role == InputRole::Allowance) known.push_back(rule.id);
   return known;
 }
@@ -131,7 +131,7 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
   }
   const FieldValue value = fieldValue(job, field);
   const InputRule* rule =
-      planner_ ? planner_->method()->input(field.substr(field.find('/') + 1)) : nullptr;
+      planner_ ? planner_->rules()->input(field.substr(field.find('/') + 1)) : nullptr;
   if (!value || rule == nullptr || fieldOf(*rule) != field) return std::nullopt;
   auto read = readEntry(*value, *rule, *library_.shelf());
   if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
@@ -140,8 +140,8 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
 
 /// A rule file with a mistake in it is not taken up: the book could not be planned any more.
 std::optional<Issue> Document::issueOfMethod(const std::string& id) const {
-  LoadedMethod loaded = library_.load(id);
-  if (loaded.method != nullptr) return std::nullopt;
+  LoadedRules loaded = library_.load(id);
+  if (loaded.rules != nullptr) return std::nullopt;
   if (!loaded.issues.empty()) return std::move(loaded.issues.front());
   return Issue{"method-unknown", {{"value", shortened(id)}, {"allowed", "-"}}, "method", {}, {}};
 }

@@ -6,9 +6,9 @@
 #include <QString>
 #include <QUndoStack>
 
-#include "core/method/method_library.h"
 #include "core/plan/job_field.h"
 #include "core/plan/planner.h"
+#include "core/rules/rule_library.h"
 #include "store/open_job.h"
 
 namespace drapery {
@@ -17,13 +17,13 @@ class Document : public QObject {
   Q_OBJECT
 
  public:
-  explicit Document(MethodLibrary library, QObject* parent = nullptr);
+  explicit Document(RuleLibrary library, QObject* parent = nullptr);
 
   [[nodiscard]] const Job& job() const { return job_; }
   /// With the text being typed in it, while that is sound.
   [[nodiscard]] const Plan& plan() const { return plan_; }
   [[nodiscard]] const QString& path() const { return path_; }
-  [[nodiscard]] const MethodLibrary& library() const { return library_; }
+  [[nodiscard]] const RuleLibrary& library() const { return library_; }
   [[nodiscard]] QString methodTitle(const std::string& id) const;
   QUndoStack* undoStack() { return &undo_; }
   std::vector<Influence> influences(std::size_t node);
@@ -73,9 +73,8 @@ class Document : public QObject {
   [[nodiscard]] std::optional<Issue> issueOfMethod(const std::string& id) const;
   [[nodiscard]] std::optional<Issue> issueOf(const std::string& field, const Job& job);
 
-  MethodLibrary library_;
-  PlannerCache planners_;
-  std::shared_ptr<Planner> planner_;
+  RuleLibrary library_;
+  std::optional<Planner> planner_;
   Job job_;
   Plan plan_;
   std::vector<std::string> missing_;

@@ -4,6 +4,7 @@
 #include "app/table/table.h"
 #include "app/table/tag_content.h"
 #include "app/words/window_words.h"
+#include "core/plan/job_inputs.h"
 #include "core/quantity/format_length.h"
 #include "core/quantity/parse_length.h"
 
@@ -34,14 +35,14 @@ bool couldBecomeSound(const Issue& issue, const QString& text) {
 
 std::string Table::fieldOfTag(const Tag& tag) const {
   if (isRuleValue(tag.value()) || tag.value() == "method") return tag.value();
-  const InputRule* rule = document_.plan().method->input(tag.value());
+  const InputRule* rule = document_.plan().rules->input(tag.value());
   return rule != nullptr ? fieldOf(*rule) : std::string();
 }
 
 FieldValue Table::valueOf(const std::string& field, const QString& text) const {
   std::string written = text.trimmed().toStdString();
   if (written.empty()) return std::nullopt;  // back to the usual value
-  const InputRule* rule = document_.plan().method->input(field.substr(field.find('/') + 1));
+  const InputRule* rule = document_.plan().rules->input(field.substr(field.find('/') + 1));
   const bool isLength = field == "round" || (rule != nullptr && rule->kind == InputKind::Length);
   // A bare number in the window is in the unit in use; the file says which.
   if (isLength) return Entry{lengthWithUnit(written, document_.job().units), {}};
@@ -88,7 +89,7 @@ void Table::onStepped(Tag* tag, int marks) {
   const std::string field = fieldOfTag(*tag);
   const Plan& plan = document_.plan();
   const auto present = plan.length(tag->value());
-  const InputRule* rule = plan.method->input(tag->value());
+  const InputRule* rule = plan.rules->input(tag->value());
   if (!present || rule == nullptr || rule->kind != InputKind::Length) return;
   const Length step = plan.mark * marks;
   const Rounding toward = marks > 0 ? Rounding::Down : Rounding::Up;
@@ -104,7 +105,7 @@ void Table::onChosen(Tag* tag, int option) {
   const std::vector<std::string> options =
       field == "units"    ? std::vector<std::string>{"mm", "in"}
       : field == "method" ? document_.library().ids()
-                          : document_.plan().method->input(tag->value())->options;
+                          : document_.plan().rules->input(tag->value())->options;
   if (index >= options.size()) return;
   if (field == "units") return document_.keepUnits(options[index]);
   messages_.erase(tag->value());

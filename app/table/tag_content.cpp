@@ -50,8 +50,7 @@ TagContent methodContent(const Document& document) {
 }
 
 void showChoice(TagContent& content, const Plan& plan, const InputRule& rule) {
-  for (const LocalText& title : rule.optionTitles)
-    content.options << QString::fromStdString(title.text);
+  for (const LocalText& title : rule.optionTitles) content.options << localText(title);
   const std::string chosen(plan.choice(rule.id));
   for (std::size_t i = 0; i < rule.options.size(); ++i)
     if (rule.options[i] == chosen) content.text = content.options[static_cast<qsizetype>(i)];
@@ -60,16 +59,15 @@ void showChoice(TagContent& content, const Plan& plan, const InputRule& rule) {
 /// Whether `cut` is the rounded form of a part's size that is simply the value `node`.
 bool isSizeOf(const Plan& plan, const ValueNode& cut, std::size_t node) {
   if (cut.uses.size() != 1) return false;
-  const ValueNode& size = plan.method->nodes[cut.uses.front()];
-  return size.uses.size() == 1 && size.uses.front() == node &&
-         size.formula.text == plan.method->nodes[node].name;
+  const ValueNode& size = plan.rules->nodes[cut.uses.front()];
+  return size.uses.size() == 1 && size.uses.front() == node && size.formula->isName();
 }
 
 /// A piece's exact size also tells what the rule in hand makes of it.
 void addCutSize(TagContent& content, const Plan& plan, std::size_t node) {
-  for (const ValueNode& other : plan.method->nodes) {
+  for (const ValueNode& other : plan.rules->nodes) {
     const bool isCutOfIt = other.source == ValueNode::Source::CutSize &&
-                           plan.part(plan.method->parts[other.rule].id) != nullptr &&
+                           plan.part(plan.rules->parts[other.rule].id) != nullptr &&
                            isSizeOf(plan, other, node);
     const auto cut = isCutOfIt ? plan.length(other.name) : std::nullopt;
     if (!cut || content.text.isEmpty()) continue;
@@ -81,20 +79,20 @@ void addCutSize(TagContent& content, const Plan& plan, std::size_t node) {
 
 TagContent numberContent(const Plan& plan, std::size_t node) {
   TagContent content;
-  const ValueNode& of = plan.method->nodes[node];
-  content.caption = QString::fromStdString(plan.method->titleOf(node).text);
+  const ValueNode& of = plan.rules->nodes[node];
+  content.caption = localText(plan.rules->titleOf(node));
   content.text = valueWords(plan, node);
   content.unit = unitWords(plan, node);
   if (of.source != ValueNode::Source::Input) {
     addCutSize(content, plan, node);
     return content;
   }
-  const InputRule& rule = plan.method->inputs[of.rule];
+  const InputRule& rule = plan.rules->inputs[of.rule];
   content.isSupposed = !plan.entered[node];
   if (rule.kind == InputKind::Choice) {
     showChoice(content, plan, rule);
   } else if (content.text.isEmpty() && !rule.ask.text.empty()) {
-    content.caption = QString::fromStdString(rule.ask.text);
+    content.caption = localText(rule.ask);
     content.placeholder = tr("type it");
   }
   return content;
@@ -107,13 +105,13 @@ bool isRuleValue(const std::string& value) { return value == "units" || value ==
 std::optional<Tag::Kind> tagKind(const Plan& plan, const std::string& value) {
   if (value == "method" || value == "units") return Tag::Kind::Choice;
   if (value == "round") return Tag::Kind::Entry;
-  const auto node = plan.method->find(value);
+  const auto node = plan.rules->find(value);
   if (!node) return std::nullopt;
-  const ValueNode& of = plan.method->nodes[*node];
+  const ValueNode& of = plan.rules->nodes[*node];
   if (of.source != ValueNode::Source::Input)
     return std::isnan(plan.values[*node]) ? std::nullopt : std::optional(Tag::Kind::Figure);
   if (!plan.counts[*node]) return std::nullopt;  // no place on this book
-  const InputRule& rule = plan.method->inputs[of.rule];
+  const InputRule& rule = plan.rules->inputs[of.rule];
   if (rule.kind != InputKind::Choice) return Tag::Kind::Entry;
   return rule.options.size() > 1 ? std::optional(Tag::Kind::Choice) : std::nullopt;
 }
@@ -123,7 +121,7 @@ TagContent tagContent(const Document& document, const std::string& value) {
   if (value == "round") return markContent(document);
   TagContent content = value == "method"
                            ? methodContent(document)
-                           : numberContent(document.plan(), *document.plan().method->find(value));
+                           : numberContent(document.plan(), *document.plan().rules->find(value));
   content.severity = worstFinding(document.plan(), value);
   return content;
 }

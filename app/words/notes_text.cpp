@@ -28,11 +28,11 @@ QString influenceText(Document& document, std::size_t node) {
     if (parts.size() == static_cast<qsizetype>(kMostInfluences)) break;
     const char decimal = windowNotation(plan).decimal;
     const QString sign = influence.change > 0 ? "+" : "−";
-    const Unit unit = plan.method->nodes[node].unit;
+    const Unit unit = plan.rules->nodes[node].unit;
     QString change = sign + text(formatNumber(std::abs(influence.change), 2, decimal));
     if (change.endsWith("0") && change.size() == 2) continue;  // under a hundredth
     change += unit == Unit::Millimetre ? tr(" mm") : unit == Unit::Degree ? "°" : "";
-    parts << text(plan.method->titleOf(influence.input).text) + " " + change;
+    parts << localText(plan.rules->titleOf(influence.input)) + " " + change;
   }
   if (parts.isEmpty()) return {};
   return tr("What 1 mm more in each would do here: %1.").arg(parts.join("; "));
@@ -50,7 +50,7 @@ QString rangeText(const Plan& plan, const InputRule& rule) {
 /// Several readings, and what their spread leaves uncertain here.
 void addUncertainty(NoteContent& note, const Plan& plan, std::size_t node) {
   const Notation notation = windowNotation(plan);
-  const ValueNode& value = plan.method->nodes[node];
+  const ValueNode& value = plan.rules->nodes[node];
   const auto words = [&](double figure) {
     return text(figureWords({figure, value.unit}, notation));
   };
@@ -67,12 +67,12 @@ void addUncertainty(NoteContent& note, const Plan& plan, std::size_t node) {
 }
 
 void addInput(NoteContent& note, const Plan& plan, std::size_t node) {
-  const InputRule& rule = plan.method->inputs[plan.method->nodes[node].rule];
-  if (!rule.measure.text.empty()) note.paragraphs << text(rule.measure.text);
+  const InputRule& rule = plan.rules->inputs[plan.rules->nodes[node].rule];
+  if (!rule.measure.text.empty()) note.paragraphs << localText(rule.measure);
   const bool isSupposed = !plan.entered[node] && !std::isnan(plan.values[node]);
-  if (isSupposed && !plan.method->nodes[node].uses.empty()) {
-    note.paragraphs
-        << tr("Nobody said it: it counts as %1.").arg(text(formulaWithTitles(plan, node)));
+  if (isSupposed && !plan.rules->nodes[node].uses.empty()) {
+    note.paragraphs << tr("Nobody said it: it counts as %1.")
+                           .arg(text(formulaWithTitles(plan, node, windowNotation(plan))));
   } else if (isSupposed) {
     note.paragraphs << tr("Nobody said it: this is the usual value.");
   }
@@ -83,13 +83,13 @@ void addInput(NoteContent& note, const Plan& plan, std::size_t node) {
 
 void addDerived(NoteContent& note, Document& document, std::size_t node) {
   const Plan& plan = document.plan();
-  const ValueNode& value = plan.method->nodes[node];
+  const ValueNode& value = plan.rules->nodes[node];
   const QString numbers = text(formulaWithNumbers(plan, node, windowNotation(plan)));
-  note.paragraphs << text(formulaWithTitles(plan, node));
+  note.paragraphs << text(formulaWithTitles(plan, node, windowNotation(plan)));
   if (numbers != note.paragraphs.last()) note.paragraphs << numbers + " = " + note.figure;
   if (value.source == ValueNode::Source::Derived) {
-    const DerivedRule& rule = plan.method->derived[value.rule];
-    note.paragraphs << text(rule.because.text);
+    const DerivedRule& rule = plan.rules->derived[value.rule];
+    note.paragraphs << localText(rule.because);
     note.small = text(rule.practice);
   }
   const QString influence = influenceText(document, node);
@@ -101,14 +101,14 @@ void addDerived(NoteContent& note, Document& document, std::size_t node) {
 NoteContent whyNote(Document& document, const std::string& value) {
   NoteContent note;
   const Plan& plan = document.plan();
-  const auto node = plan.method->find(value);
+  const auto node = plan.rules->find(value);
   if (!node) return note;
   note.id = "note.why";
   note.subject = text(value);
-  note.heading = text(plan.method->titleOf(*node).text);
-  const ValueNode& of = plan.method->nodes[*node];
+  note.heading = localText(plan.rules->titleOf(*node));
+  const ValueNode& of = plan.rules->nodes[*node];
   const bool isInput = of.source == ValueNode::Source::Input;
-  const bool isChoice = isInput && plan.method->inputs[of.rule].kind == InputKind::Choice;
+  const bool isChoice = isInput && plan.rules->inputs[of.rule].kind == InputKind::Choice;
   if (!isChoice && !std::isnan(plan.values[*node]))
     note.figure = text(figureWords({plan.values[*node], of.unit}, windowNotation(plan)));
   if (isInput) {
@@ -117,7 +117,7 @@ NoteContent whyNote(Document& document, const std::string& value) {
     addDerived(note, document, *node);
   }
   addUncertainty(note, plan, *node);
-  const QString school = text(plan.method->title.text);
+  const QString school = localText(plan.rules->title);
   note.small = note.small.isEmpty() ? school : note.small + " · " + school;
   return note;
 }
@@ -129,11 +129,11 @@ NoteContent pieceNote(Document& document, const std::string& partId) {
   if (part == nullptr) return note;
   const Notation notation = windowNotation(plan);
   note.id = "note.piece";
-  note.heading = text(part->rule->title.text);
+  note.heading = localText(part->rule->title);
   note.figure = text(sizeWords(part->cutWidth, part->cutHeight, notation));
   note.paragraphs << tr("Exactly %1, width before height.")
                          .arg(text(sizeWords(part->width, part->height, notation)));
-  if (!part->rule->note.text.empty()) note.paragraphs << text(part->rule->note.text);
+  if (!part->rule->note.text.empty()) note.paragraphs << localText(part->rule->note);
   QStringList moves;
   for (const PartMove& move : document.partMoves()) {
     if (&plan.parts[move.part] != part) continue;
@@ -146,7 +146,7 @@ NoteContent pieceNote(Document& document, const std::string& partId) {
     side(move.width, tr("%1 mm wide"));
     side(move.height, tr("%1 mm high"));
     if (sides.isEmpty()) continue;
-    moves << text(plan.method->titleOf(move.input).text) + " " + sides.join(", ");
+    moves << localText(plan.rules->titleOf(move.input)) + " " + sides.join(", ");
   }
   if (!moves.isEmpty())
     note.paragraphs << tr("What 1 mm more in each reading would do: %1.").arg(moves.join("; "));
@@ -226,8 +226,8 @@ NoteContent methodNote(const Document& document) {
         "5 7/16 in. Enter keeps it and goes on to the next.");
     return note;
   }
-  note.heading = text(plan.method->title.text);
-  note.paragraphs << text(plan.method->about.text);
+  note.heading = localText(plan.rules->title);
+  note.paragraphs << localText(plan.rules->about);
   note.paragraphs << tr("Click any figure to see where it comes from.");
   return note;
 }

@@ -11,12 +11,19 @@ namespace drapery {
 
 namespace {
 QString tr(const char* text) { return QCoreApplication::translate("WindowWords", text); }
+
+/// "de" of "de_AT"
+std::string windowLanguage() { return QLocale().name().section('_', 0, 0).toStdString(); }
 }  // namespace
 
 Notation windowNotation(const Plan& plan) {
   const QString sign = QLocale().decimalPoint();
   const char decimal = sign == "," ? ',' : '.';
-  return {plan.units, plan.mark, decimal};
+  return {plan.units, plan.mark, decimal, windowLanguage()};
+}
+
+QString localText(const LocalText& text) {
+  return QString::fromStdString(text.in(windowLanguage()));
 }
 
 QString bareWords(Length length, const Notation& notation) {
@@ -69,7 +76,7 @@ QString valueWords(const Plan& plan, std::size_t node) {
   const double value = plan.values[node];
   if (std::isnan(value)) return {};
   const Notation notation = windowNotation(plan);
-  switch (plan.method->nodes[node].unit) {
+  switch (plan.rules->nodes[node].unit) {
     case Unit::Millimetre:
       return bareWords(Length::fromMm(value), notation);
     case Unit::Degree:
@@ -81,7 +88,7 @@ QString valueWords(const Plan& plan, std::size_t node) {
 }
 
 QString unitWords(const Plan& plan, std::size_t node) {
-  switch (plan.method->nodes[node].unit) {
+  switch (plan.rules->nodes[node].unit) {
     case Unit::Millimetre:
       return plan.units == Units::Inches ? "in" : "mm";
     case Unit::Degree:

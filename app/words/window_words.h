@@ -10,6 +10,8 @@
 namespace drapery {
 
 Notation windowNotation(const Plan& plan);
+/// In the window's language where the rule file has it.
+QString localText(const LocalText& text);
 QString bareWords(Length length, const Notation& notation);
 QString lengthWords(Length length, const Notation& notation);
 QString issueText(const Issue& issue, const Notation& notation);

@@ -54,24 +54,14 @@ class FlatCase {
   }
 
   void drawPart(const PlannedPart& part) {
-    std::vector<Point> places = part.places;
+    std::vector<Placement> places = part.places;
     // With the rest of the case unknown a piece still shows its size.
-    if (places.empty() && isAlone(part)) places.push_back({0, 0});
-    for (std::size_t i = 0; i < places.size(); ++i) {
-      const bool isMirrored = part.rule->isMirrored && i % 2 == 1;
-      const bool isTurned = part.rule->isTurned && i >= part.rule->places.size() / 2;
-      const double w = part.width.mm(), h = part.height.mm();
-      const auto placed = [&](std::vector<Point> points) {
-        if (isMirrored) points = mirrored(std::move(points), w);
-        if (isTurned)
-          for (Point& p : points) p.y = h - p.y;
-        for (Point& p : points) p = {places[i].x + p.x, places[i].y + p.y};
-        return points;
-      };
-      addClosed(drawing_, roleOf(part), placed(part.outline), part.rule->id);
+    if (places.empty() && isAlone(part)) places.emplace_back();
+    for (const Placement& place : places) {
+      addClosed(drawing_, roleOf(part), placedOutline(part.outline, place), part.rule->id);
       for (const auto& [from, to] : part.slits)
-        addOpen(drawing_, Role::Slit, placed({from, to}), part.rule->id);
-      addGrain(part, places[i]);
+        addOpen(drawing_, Role::Slit, placed({from, to}, part.outline, place), part.rule->id);
+      addGrain(part, place.at);
     }
   }
 
@@ -103,7 +93,7 @@ class FlatCase {
     const PlannedPart* cloth = plan_.part("spine_cloth");
     if (side != nullptr && cloth != nullptr && !cloth->places.empty()) {
       addDimension(drawing_, {0, -off_}, {side->width.mm(), -off_}, "side_width", Side::Below);
-      const double from = cloth->places[0].x;
+      const double from = cloth->places[0].at.x;
       addDimension(drawing_, {from, -off_}, {from + cloth->width.mm(), -off_}, "spine_cloth_width",
                    Side::Below);
     } else {
@@ -118,8 +108,8 @@ class FlatCase {
 
   /// The leaves' outline under the right-hand board: where the paste-down will lie.
   void hangBoards(const PlannedPart& board) {
-    const Point left = board.places[0];
-    const Point right = board.places[1];
+    const Point left = board.places[0].at;
+    const Point right = board.places[1].at;
     const double w = board.width.mm();
     const double h = board.height.mm();
     const double head = plan_.number("square_head").value_or(0);
@@ -153,7 +143,7 @@ class FlatCase {
   }
 
   void hangStiffener(const PlannedPart& stiffener, const PlannedPart* board) {
-    const Point at = stiffener.places[0];
+    const Point at = stiffener.places[0].at;
     const double w = stiffener.width.mm();
     const double h = stiffener.height.mm();
     const double top = wholeHeight_ + off_;
@@ -162,7 +152,7 @@ class FlatCase {
     addDimension(drawing_, {at.x, top}, {at.x + w, top}, "stiffener_width", Side::Above);
     drawing_.tags.push_back({"stiffener_school", {at.x + w / 2, at.y}, Side::Below});
     if (board == nullptr || board->places.size() != 2) return;
-    const double boardEnd = board->places[0].x + board->width.mm();
+    const double boardEnd = board->places[0].at.x + board->width.mm();
     addOpen(drawing_, Role::Dimension, {{boardEnd, at.y + 0.3 * h}, {at.x, at.y + 0.3 * h}},
             "joint_gap");
   }

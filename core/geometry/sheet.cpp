@@ -33,4 +33,9 @@ double wholeAbove(double value) {
   return std::ceil(value - kDust * std::max(1.0, std::abs(value)));
 }
 
+Length caliperOf(double grammage, double bulk) {
+  constexpr double kPerThousand = 1000.0;
+  return Length::fromMm(grammage * bulk / kPerThousand);
+}
+
 }  // namespace drapery

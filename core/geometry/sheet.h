@@ -21,4 +21,8 @@ HalvedSheet halvedSheet(Length oneSide, Length otherSide, double halvings);
 /// The least whole number not below `value`, taking a billionth above one for that one.
 double wholeAbove(double value);
 
+/// Thickness of one leaf in mm: grammage (g/m2) x bulk (cm3/g) / 1000, the definition of bulk in
+/// ISO 534 solved for the thickness.
+Length caliperOf(double grammage, double bulk);
+
 }  // namespace drapery

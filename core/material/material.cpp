@@ -1,5 +1,7 @@
 #include "core/material/material.h"
 
+#include "core/geometry/sheet.h"
+
 namespace drapery {
 
 std::optional<Length> Material::caliper() const {
@@ -13,11 +15,6 @@ std::optional<double> Material::property(std::string_view name) const {
   if (name == "bulk") return bulk;
   const auto length = caliper();
   return length ? std::optional(length->mm()) : std::nullopt;
-}
-
-Length caliperOf(double grammage, double bulk) {
-  constexpr double kPerThousand = 1000.0;
-  return Length::fromMm(grammage * bulk / kPerThousand);
 }
 
 }  // namespace drapery

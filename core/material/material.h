@@ -32,8 +32,4 @@ struct Material {
   [[nodiscard]] std::optional<double> property(std::string_view name) const;
 };
 
-/// Thickness of one leaf in mm: grammage (g/m2) x bulk (cm3/g) / 1000, the definition of bulk in
-/// ISO 534 solved for the thickness.
-Length caliperOf(double grammage, double bulk);
-
 }  // namespace drapery

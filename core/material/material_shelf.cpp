@@ -105,8 +105,10 @@ void readFile(const TomlFile& file, std::vector<Material>& materials, Issues& is
 MaterialShelf::MaterialShelf(std::vector<TomlFile> sources) : sources_(std::move(sources)) {}
 
 void MaterialShelf::read() const {
-  if (isRead_) return;
-  isRead_ = true;
+  std::call_once(isRead_, [this] { readAll(); });
+}
+
+void MaterialShelf::readAll() const {
   std::vector<Material> found;
   for (const TomlFile& file : sources_) readFile(file, found, issues_);
   for (Material& material : found) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <memory>
+#include <mutex>
 #include <string>
 #include <vector>
 
@@ -13,6 +14,7 @@ namespace drapery {
 /// The material files built into the program.
 const std::vector<TomlFile>& shippedMaterials();
 
+/// For any number of threads.
 class MaterialShelf {
  public:
   /// Reads `sources` when a material is first asked for. Of two with the same id the later one
@@ -26,8 +28,9 @@ class MaterialShelf {
 
  private:
   void read() const;
+  void readAll() const;
   std::vector<TomlFile> sources_;
-  mutable bool isRead_ = false;
+  mutable std::once_flag isRead_;
   mutable std::vector<Material> materials_;
   mutable Issues issues_;
 };

@@ -144,9 +144,9 @@ std::variant<double, Issue> readMaterial(const std::string& id, const InputRule&
   return lacking;
 }
 
-void findUnknownKeys(const Entries& entries, InputRole role, const Method& method, Issues& issues) {
+void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rules, Issues& issues) {
   std::vector<std::string> known;
-  for (const InputRule& rule : method.inputs)
+  for (const InputRule& rule : rules.inputs)
     if (rule.role == role) known.push_back(rule.id);
   const std::string section = role == InputRole::Given ? "given" : "allowances";
   for (const auto& [key, entry] : entries) {
@@ -197,14 +197,14 @@ std::variant<Length, Issue> readMark(const Job& job) {
   return Length::fromMm(std::get<double>(value));
 }
 
-JobInputs readInputs(const Job& job, const Method& method, const MaterialShelf& shelf) {
+JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& shelf) {
   JobInputs inputs;
-  inputs.values.assign(method.inputs.size(), kNone);
-  inputs.readings.resize(method.inputs.size());
-  findUnknownKeys(job.given, InputRole::Given, method, inputs.issues);
-  findUnknownKeys(job.allowances, InputRole::Allowance, method, inputs.issues);
-  for (std::size_t i = 0; i < method.inputs.size(); ++i) {
-    const InputRule& rule = method.inputs[i];
+  inputs.said.values.assign(rules.inputs.size(), kNone);
+  inputs.said.readings.resize(rules.inputs.size());
+  findUnknownKeys(job.given, InputRole::Given, rules, inputs.issues);
+  findUnknownKeys(job.allowances, InputRole::Allowance, rules, inputs.issues);
+  for (std::size_t i = 0; i < rules.inputs.size(); ++i) {
+    const InputRule& rule = rules.inputs[i];
     const Entries& entries = rule.role == InputRole::Given ? job.given : job.allowances;
     const auto entry = entries.find(rule.id);
     if (entry == entries.end()) continue;
@@ -213,14 +213,15 @@ JobInputs readInputs(const Job& job, const Method& method, const MaterialShelf& 
       inputs.issues.push_back(std::move(*issue));
       continue;
     }
-    inputs.values[i] = std::get<double>(value);
+    inputs.said.values[i] = std::get<double>(value);
     const bool isRead = !entry->second.readings.empty() && entry->second.material.empty();
-    if (isRead) inputs.readings[i] = std::get<Readings>(readReadings(entry->second.readings, rule));
+    if (isRead)
+      inputs.said.readings[i] = std::get<Readings>(readReadings(entry->second.readings, rule));
   }
   auto mark = readMark(job);
   if (auto* issue = std::get_if<Issue>(&mark)) inputs.issues.push_back(std::move(*issue));
   const auto* length = std::get_if<Length>(&mark);
-  inputs.mark = length != nullptr ? *length : defaultMark(job.units);
+  inputs.said.mark = length != nullptr ? *length : defaultMark(job.units);
   return inputs;
 }
 

@@ -4,29 +4,19 @@
 #include <vector>
 
 #include "core/material/material_shelf.h"
-#include "core/method/method.h"
 #include "core/plan/job.h"
 #include "core/quantity/length.h"
+#include "core/rules/evaluation.h"
 
 namespace drapery {
 
-/// What several readings of one measure say beside their mean.
-struct Readings {
-  int count = 0;  // 0 when there was one plain value or none
-  double smallest = 0.0, mean = 0.0, largest = 0.0;
-  [[nodiscard]] double spread() const { return largest - smallest; }
-  [[nodiscard]] double above() const { return largest - mean; }
-};
-
 struct JobInputs {
-  std::vector<double> values;  // one for each of the method's inputs; NaN where nothing was said
-  std::vector<Readings> readings;  // one for each input
-  Length mark;                     // the rule in hand
-  Issues issues;                   // a wrong entry leaves NaN and an issue with its field
+  SaidNumbers said;
+  Issues issues;  // a wrong entry leaves NaN and an issue with its field
 };
 
 /// Reads every entry; unknown keys and materials, wrong kinds and values out of range are issues.
-JobInputs readInputs(const Job& job, const Method& method, const MaterialShelf& shelf);
+JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& shelf);
 
 /// One entry on its own, as when a tag is typed into. The field is "given/..." or "allowances/...".
 std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule,

@@ -3,13 +3,11 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/method/formula_branches.h"
-
 namespace drapery {
 
 std::optional<double> Plan::number(std::string_view name) const {
-  if (method == nullptr) return std::nullopt;
-  const auto node = method->find(name);
+  if (rules == nullptr) return std::nullopt;
+  const auto node = rules->find(name);
   if (!node || std::isnan(values[*node])) return std::nullopt;
   return values[*node];
 }
@@ -21,22 +19,28 @@ std::optional<Length> Plan::length(std::string_view name) const {
 }
 
 double Plan::tolerance(std::string_view name) const {
-  const auto node = method == nullptr ? std::nullopt : method->find(name);
+  const auto node = rules == nullptr ? std::nullopt : rules->find(name);
   return node && !std::isnan(tolerances[*node]) ? tolerances[*node] : 0.0;
 }
 
 std::string_view Plan::choice(std::string_view name) const {
   const auto value = number(name);
-  const InputRule* rule = value ? method->input(name) : nullptr;
+  const InputRule* rule = value ? rules->input(name) : nullptr;
   if (rule == nullptr) return {};
   for (const std::string& option : rule->options)
-    if (method->options.find(option)->second == *value) return option;
+    if (rules->options.find(option)->second == *value) return option;
   return {};
 }
 
-std::string Plan::formula(std::size_t node) const {
-  if (!counts[node]) return method->nodes[node].otherwise.text;
-  return branchesOf(explainedFormula(*method, node))[taken[node]].result;
+bool Plan::isFixed(std::size_t node) const {
+  return node < byRule.size() && !std::isnan(byRule[node]);
+}
+
+Plan::Reason Plan::reason(std::size_t node) const {
+  const ValueNode& value = rules->nodes[node];
+  const Formula* formula = counts[node] ? value.formula : value.otherwise;
+  if (formula == nullptr) return {};
+  return {formula, formula->taken(table())};
 }
 
 const PlannedPart* Plan::part(std::string_view id) const {

@@ -1,12 +1,12 @@
-// Computes plans of one method. Holds compiled formulas: one planner per thread.
+// Plans books by one rule set. Holds no state of its own beside it: one planner for all threads.
 #pragma once
 
-#include <memory>
 #include <optional>
 #include <vector>
 
+#include "core/material/material_shelf.h"
 #include "core/plan/job.h"
-#include "core/plan/job_inputs.h"
+#include "core/plan/overrides.h"
 #include "core/plan/plan.h"
 
 namespace drapery {
@@ -25,18 +25,15 @@ struct PartMove {
   double height = 0.0;    // mm
 };
 
+struct PlanOutcome {
+  Plan plan;      // all that can be computed, also when there are issues
+  Issues issues;  // entries that were refused, measures that are missing
+};
+
 class Planner {
  public:
-  /// The method must have been loaded without issues. Without a shelf the shipped materials count.
-  explicit Planner(MethodPtr method, ShelfPtr shelf = nullptr);
-  ~Planner();
-  Planner(Planner&&) noexcept;
-  Planner& operator=(Planner&&) noexcept;
-
-  struct Outcome {
-    Plan plan;      // all that can be computed, also when there are issues
-    Issues issues;  // entries that were refused, measures that are missing
-  };
+  /// Without a shelf the shipped materials count.
+  explicit Planner(RuleSetPtr rules, ShelfPtr shelf = nullptr);
 
   /// A measure whose readings differ is uncertain by half their spread; each value's tolerance is
   /// T = sqrt(sum of (c h)^2), with h that half and c h the change of the value from the readings'
@@ -44,32 +41,29 @@ class Planner {
   /// both ends differ, that is on the safe side. JCGM 100:2008 (GUM) 5.1.2; both sides carry the
   /// same factor sqrt 3 of the rectangular distribution (4.3.7). Values of the trial (that depend
   /// on a piece as cut) move with the book alone: the pieces are cut.
-  Outcome plan(const Job& job);
-
-  /// The pieces of `asCut` and what is settled with them, tried on the book of `job`.
-  Outcome tryOn(const Plan& asCut, const Job& job);
+  [[nodiscard]] PlanOutcome plan(const Job& job, const Overrides& overrides = {}) const;
 
   /// One millimetre added to each length that the binder said or the method supposes, one at a
   /// time; inputs that do not move the value are left out. The largest first. A measure moves the
   /// values of the trial as a mistake in it would: the pieces are cut.
-  std::vector<Influence> influences(const Plan& plan, std::size_t node);
+  [[nodiscard]] std::vector<Influence> influences(const Plan& plan, std::size_t node) const;
 
   /// The same for all pieces, by the measures that the binder said.
-  std::vector<PartMove> partMoves(const Plan& plan);
+  [[nodiscard]] std::vector<PartMove> partMoves(const Plan& plan) const;
 
   /// What is told beside a plan that is written down.
   struct Detail {
     std::vector<PartMove> moves = {};
-    /// Without the inputs that are compared (what is still to be trimmed), where any was said.
+    /// With nothing trimmed yet, where something is still to be.
     std::optional<Plan> before = {};
   };
-  Detail detail(const Job& job, const Plan& plan);
+  [[nodiscard]] Detail detail(const Job& job, const Plan& plan) const;
 
-  [[nodiscard]] const MethodPtr& method() const;
+  [[nodiscard]] const RuleSetPtr& rules() const { return rules_; }
 
  private:
-  class Impl;
-  std::unique_ptr<Impl> impl_;
+  RuleSetPtr rules_;
+  ShelfPtr shelf_;
 };
 
 }  // namespace drapery

@@ -13,6 +13,7 @@ struct Notation {
   Units units = Units::Millimetres;
   Length mark = Length::fromMm(0.5);
   char decimal = '.';
+  std::string language = {};  // of the words around them, "de"; empty: the first of each file
 };
 
 /// Without the unit. Millimetres: at most two decimals, no idle zeros. Inches: a reduced fraction

@@ -29,6 +29,8 @@ const char* kindName(Node::Kind kind) {
   return "";
 }
 
+}  // namespace
+
 bool isId(std::string_view id) {
   const auto isLetter = [](char c) {
     return (c >= 'a' && c <= 'z') || (c >= '0' && c <= '9') || c == '_' || c == '-';
@@ -36,8 +38,6 @@ bool isId(std::string_view id) {
   return !id.empty() && id.front() >= 'a' && id.front() <= 'z' && id.size() <= 64 &&
          std::all_of(id.begin(), id.end(), isLetter);
 }
-
-}  // namespace
 
 std::string joined(const std::vector<std::string>& names) {
   std::string out;
@@ -106,21 +106,28 @@ std::string TableReader::text(const char* key, Needed needed) {
   return node != nullptr ? node->text : std::string();
 }
 
+void TableReader::eachTranslation(
+    const char* key, const std::function<void(const std::string& language, const Node&)>& visit,
+    Node::Kind kind) {
+  translated_.emplace_back(key, kind);
+  const Node* words = table_.find("words");
+  if (words == nullptr) return;
+  for (const Node::Member& language : words->members) {
+    const Node* text = language.value.find(key);
+    if (text != nullptr && text->kind == kind) visit(language.key, *text);
+  }
+}
+
 LocalText TableReader::words(const char* key, Needed needed) {
   LocalText words;
   words.text = text(key, needed);
-  const std::string_view name(key);
-  for (const Node::Member& member : table_.members) {
-    const bool isTranslation = member.key.size() > name.size() && member.key[name.size()] == '.' &&
-                               member.key.starts_with(name);
-    if (!isTranslation) continue;
-    known_.push_back(member.key);
-    words.other[member.key.substr(name.size() + 1)] = member.value.text;
-  }
+  eachTranslation(key, [&](const std::string& language, const Node& text) {
+    words.other[language] = text.text;
+  });
   return words;
 }
 
-Sourced TableReader::formula(const char* key, Needed needed) {
+Sourced TableReader::sourced(const char* key, Needed needed) {
   const Node* node = typed(key, Node::Kind::Text, needed);
   if (node == nullptr) return {};
   if (needed == Needed::Yes && node->text.find_first_not_of(" \t\n") == std::string::npos)
@@ -180,7 +187,41 @@ void TableReader::eachTable(const char* key, const std::function<void(const Node
   }
 }
 
+/// `words.de.title`: languages, and in each of them texts of the entry.
+void TableReader::finishTranslations(const Node& words) {
+  for (const Node::Member& language : words.members) {
+    if (language.value.kind != Node::Kind::Table) {
+      complainType(language.value, "words", "table of texts for each language");
+      continue;
+    }
+    for (const Node::Member& text : language.value.members) finishTranslation(language.key, text);
+  }
+}
+
+void TableReader::finishTranslation(const std::string& language, const Node::Member& text) {
+  std::vector<std::string> known;
+  for (const auto& [key, kind] : translated_) {
+    known.emplace_back(key);
+    if (key != text.key) continue;
+    if (text.value.kind != kind) complainType(text.value, known.back().c_str(), kindName(kind));
+    return;
+  }
+  placer_.add("key-unknown",
+              {{"key", shortened(text.key)},
+               {"section", "words." + shortened(language)},
+               {"nearest", nearestName(text.key, known)}},
+              placer_.at(text.source, text.line, text.column));
+}
+
 void TableReader::finish() {
+  if (!translated_.empty()) {
+    known_.emplace_back("words");
+    const Node* words = table_.find("words");
+    if (words != nullptr && words->kind == Node::Kind::Table)
+      finishTranslations(*words);
+    else if (words != nullptr)
+      complainType(*words, "words", "table of languages");
+  }
   for (const Node::Member& member : table_.members) {
     if (std::find(known_.begin(), known_.end(), member.key) != known_.end()) continue;
     placer_.add("key-unknown",

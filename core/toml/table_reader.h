@@ -16,6 +16,9 @@ enum class Needed { Yes, No };
 template <class Value>
 using Choices = std::vector<std::pair<std::string, Value>>;
 
+/// Small letters, digits, _ and -, beginning with a letter, at most 64.
+bool isId(std::string_view id);
+
 /// "a, b, c"
 std::string joined(const std::vector<std::string>& names);
 
@@ -29,8 +32,9 @@ class TableReader {
   const Node* list(const char* key, Needed needed);
   std::string id();
   std::string text(const char* key, Needed needed);
-  LocalText words(const char* key, Needed needed);  // with its translations: "title.de"
-  Sourced formula(const char* key, Needed needed);
+  LocalText words(const char* key, Needed needed);  // with its translations: `words.de.title`
+  /// A text and its place; complains when it is needed and blank.
+  Sourced sourced(const char* key, Needed needed);
   std::vector<std::string> texts(const char* key, Needed needed);
   bool flag(const char* key);
   int count(const char* key);  // a whole number from 1 to 1000; 1 when missing
@@ -63,13 +67,23 @@ class TableReader {
   void complainAt(const SourcePosition& at, const char* issue, Arguments arguments);
   void complainType(const Node& node, const char* key, const char* expected);
 
- private:
+ protected:
   const Node* typed(const char* key, Node::Kind kind, Needed needed);
+  [[nodiscard]] const Node& table() const { return table_; }
+  /// Visits the texts that other languages have for the key.
+  void eachTranslation(const char* key,
+                       const std::function<void(const std::string& language, const Node&)>& visit,
+                       Node::Kind kind = Node::Kind::Text);
+
+ private:
+  void finishTranslations(const Node& words);
+  void finishTranslation(const std::string& language, const Node::Member& text);
 
   const Node& table_;
   std::string section_;
   IssuePlacer& placer_;
-  std::vector<std::string_view> known_;  // keys as written in the code, or in the table
+  std::vector<std::string_view> known_;                              // keys as written in the code
+  std::vector<std::pair<std::string_view, Node::Kind>> translated_;  // may have translations
 };
 
 }  // namespace drapery

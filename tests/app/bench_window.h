@@ -23,7 +23,7 @@ class BenchWindow : public ::testing::Test {
  protected:
   BenchWindow() {
     qputenv("XDG_DATA_HOME", folder_.path().c_str());
-    window_ = std::make_unique<MainWindow>(MethodLibrary(), lightPalette());
+    window_ = std::make_unique<MainWindow>(RuleLibrary(), lightPalette());
     window_->show();
     window_->activateWindow();
     QApplication::processEvents();

@@ -37,7 +37,7 @@ std::pair<std::string, FieldValue> anyEdit() {
 RC_GTEST_PROP(AnyEdits, areInTheFileAndCanBeUndone, ()) {
   const TemporaryFolder folder;
   const std::string path = folder.write("job.json", writeJob(plainJob()));
-  Document document{MethodLibrary()};
+  Document document{RuleLibrary()};
   RC_ASSERT(document.open(QString::fromStdString(path)).empty());
   const std::string before = textOf(document);
   const int edits = *rc::gen::inRange(1, 12);
@@ -57,7 +57,7 @@ RC_GTEST_PROP(AnyEdits, areInTheFileAndCanBeUndone, ()) {
 }
 
 TEST(Document, aPreviewIsSeenAndNotKept) {
-  Document document{MethodLibrary()};
+  Document document{RuleLibrary()};
   const TemporaryFolder folder;
   const std::string path = folder.write("job.json", writeJob(plainJob()));
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
@@ -75,7 +75,7 @@ TEST(Document, anotherUnitBringsItsRuleInOneStep) {
   Job job = plainJob();
   job.round = std::string("0.5 mm");
   const std::string path = folder.write("job.json", writeJob(job));
-  Document document{MethodLibrary()};
+  Document document{RuleLibrary()};
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
   document.keepUnits("in");
   EXPECT_DOUBLE_EQ(document.plan().mark.mm(), 25.4 / 32);
@@ -90,7 +90,7 @@ TEST(Document, aHalfMeasuredBookCanBeOpened) {
   Job job = plainJob();
   job.given.erase("text_width");
   job.given.erase("board_thickness");
-  Document document{MethodLibrary()};
+  Document document{RuleLibrary()};
   const std::string path = folder.write("job.json", writeJob(job));
   EXPECT_TRUE(document.open(QString::fromStdString(path)).empty());
   EXPECT_EQ(document.missing(), (std::vector<std::string>{"text_width", "board_thickness"}));
@@ -99,7 +99,7 @@ TEST(Document, aHalfMeasuredBookCanBeOpened) {
 TEST(Document, aFileThatWentAwayIsWrittenAnew) {
   const TemporaryFolder folder;
   const std::string path = folder.write("job.json", writeJob(plainJob()));
-  Document document{MethodLibrary()};
+  Document document{RuleLibrary()};
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
   std::remove(path.c_str());
   EXPECT_FALSE(document.keep("title", Entry{std::string("Again"), {}}));

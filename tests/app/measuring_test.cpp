@@ -168,7 +168,7 @@ TEST_F(Measuring, underACommaLocaleCommasAreShownAndReadAndPointsAreWritten) {
   EXPECT_DOUBLE_EQ(value("text_width"), 150.5);
   press(Qt::Key_Up);
   QLocale::setDefault(QLocale::c());
-  const Planner::Outcome again = planOf(saved());
+  const PlanOutcome again = planOf(saved());
   EXPECT_TRUE(again.issues.empty());
   EXPECT_DOUBLE_EQ(valueOf(again.plan, "text_width"), 150.5);
 }

@@ -62,7 +62,7 @@ TEST_F(Reach, enterLeadsThroughTheWholeCase) {
 
 TEST_F(Reach, withLargeLettersOneDrawingAtATime) {
   setFontScale(1.5);
-  window_ = std::make_unique<MainWindow>(MethodLibrary(), lightPalette());
+  window_ = std::make_unique<MainWindow>(RuleLibrary(), lightPalette());
   window_->show();
   window_->resize(1280, 800);
   openPlain();

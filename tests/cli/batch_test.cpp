@@ -4,6 +4,7 @@
 
 #include <filesystem>
 #include <fstream>
+#include <map>
 #include <nlohmann/json.hpp>
 #include <sstream>
 
@@ -141,6 +142,51 @@ TEST(CliMethodsCopy, isFoundCheckedAndExplainedLikeTheShipped) {
   EXPECT_EQ(again.code, 2);
   EXPECT_THAT(again.err, HasSubstr("is there already"));
   EXPECT_EQ(cli(data, {"methods", "--copy", "case-sunk-joint-house"}).code, 0);
+}
+
+// Two files of a house with one id inside would be taken for one another: refused by name, and the
+// books of the other are planned by their own rules.
+TEST(CliHouseRules, ofOneIdAreNotTakenForOneAnother) {
+  const TemporaryFolder data, jobs;
+  const auto rules = [&](const std::string& file, const std::string& id, int setback) {
+    data.write("drapery/methods/" + file,
+               "schema = \"drapery-method/1\"\nid = \"" + id +
+                   "\"\nbase = \"case-sunk-joint\"\ntitle = \"Ours\"\n[[allowance]]\nid = "
+                   "\"setback\"\ndefault = \"" +
+                   std::to_string(setback) + " mm\"\n");
+  };
+  const auto book = [&](const char* name, const char* method) {
+    std::string text = job(210);
+    text.replace(text.find("case-sunk-joint"), 15, method);
+    jobs.write(name, text);
+  };
+  std::filesystem::create_directories(data.path() + "/drapery/methods");
+  rules("one.toml", "one", 5);
+  rules("two.toml", "two", 9);
+  rules("three.toml", "one", 6);
+  rules("case-card.toml", "case-card", 6);
+  book("a.json", "one");
+  book("b.json", "two");
+  book("c.json", "three");
+  book("d.json", "case-card");
+  const Finished done = cli(data, {"plan", "--batch", jobs.path()});
+  EXPECT_EQ(done.code, 2);
+  EXPECT_THAT(done.err, HasSubstr("three.toml:2:6: the id \"one\" is not the file's name"));
+  EXPECT_THAT(done.err,
+              HasSubstr("case-card.toml: left out: rules with the id \"case-card\" ship"));
+  std::istringstream lines(done.out);
+  std::map<std::string, double> width;
+  for (std::string line; std::getline(lines, line);) {
+    const json one = json::parse(line);
+    width[one["file"]] = one["plan"]["values"]["board_width"]["value"];
+  }
+  EXPECT_EQ(width.at("a.json"), 142);
+  EXPECT_EQ(width.at("b.json"), 138);
+  EXPECT_FALSE(width.contains("c.json"));
+  const Finished listed = cli(data, {"methods"});
+  EXPECT_EQ(listed.code, 2);
+  EXPECT_THAT(listed.err,
+              AllOf(HasSubstr("three.toml:2:6"), HasSubstr("case-card.toml: left out")));
 }
 
 TEST(CliMethodsCopy, everySchoolAndNothingElse) {

@@ -244,7 +244,7 @@ TEST(CliCheckMethod, acceptsTheShippedAndShowsMistakesWithACaret) {
   const TemporaryFolder folder;
   std::string text = projectFile("methods/case-sunk-joint.toml");
   text.replace(text.find("formula = \"gap_formed\""), 22, "formula = \"gap_fromed\"");
-  const std::string path = folder.write("mine.toml", text);
+  const std::string path = folder.write("case-sunk-joint.toml", text);
   const Finished wrong = cli({"check-method", path});
   EXPECT_EQ(wrong.code, 2);
   EXPECT_THAT(wrong.out, IsEmpty());

@@ -76,10 +76,10 @@ Plan planByHouse(const Job& job, const std::string& formula) {
       "\"House\"\n"
       "[[derive]]\nid = \"corner_distance\"\nformula = \"" +
       formula + "\"\n";
-  const MethodLibrary library;
-  return Planner(loadMethod({"house.toml", text},
-                            [&](std::string_view base) { return library.source(base); })
-                     .method)
+  const RuleLibrary library;
+  return Planner(loadRules({"house.toml", text},
+                           [&](std::string_view base) { return library.source(base); })
+                     .rules)
       .plan(job)
       .plan;
 }
@@ -105,7 +105,7 @@ RC_GTEST_PROP(Corner, isCoveredExactlyWhenTheRuleSaysSo, ()) {
   const PlannedPart& board = *plan.part("board");
   for (const bool isRight : {false, true})
     for (const bool isHead : {false, true}) {
-      const Point place = board.places[isRight ? 1 : 0];
+      const Point place = board.places[isRight ? 1 : 0].at;
       const Point corner{place.x + (isRight ? board.width.mm() : 0),
                          place.y + (isHead ? board.height.mm() : 0)};
       const auto outline = fromCorner(plan.part("covering")->outline, corner, isRight, isHead);
@@ -125,7 +125,7 @@ RC_GTEST_PROP(Corner, ofTheShippedRuleIsNeverBare, ()) {
   const bool isWhole = plan.part("covering") != nullptr && plan.part("board") != nullptr;
   RC_PRE(isWhole && up < 18);
   const auto outline =
-      fromCorner(plan.part("covering")->outline, plan.part("board")->places[0], false, false);
+      fromCorner(plan.part("covering")->outline, plan.part("board")->places[0].at, false, false);
   RC_ASSERT(bareOf(outline, up, up) < 1e-6);
 }
 
@@ -136,14 +136,10 @@ struct Covers {
       if (plan.part(id) != nullptr) add(*plan.part(id));
   }
 
-  /// The part at each of its places, mirrored and turned as its rule says.
+  /// The part at each of its places, mirrored and turned as the place says.
   void add(const PlannedPart& part) {
-    for (std::size_t i = 0; i < part.places.size(); ++i) {
-      std::vector<Point> outline = part.outline;
-      if (part.rule->isMirrored && i % 2 == 1) outline = mirrored(outline, part.width.mm());
-      const bool isTurned = part.rule->isTurned && i >= part.rule->places.size() / 2;
-      for (Point& p : outline)
-        p = {part.places[i].x + p.x, part.places[i].y + (isTurned ? part.height.mm() - p.y : p.y)};
+    for (const Placement& place : part.places) {
+      const std::vector<Point> outline = placedOutline(part.outline, place);
       Area sum;
       bg::union_(covered_, polygonOf(outline), sum);
       covered_ = sum;
@@ -154,9 +150,8 @@ struct Covers {
   double bare() const {
     const PlannedPart& board = *plan_.part("board");
     Area boards;
-    for (const Point& at : board.places)
-      boards.push_back(
-          polygonOf(rectangle(at.x, at.y, at.x + board.width.mm(), at.y + board.height.mm())));
+    for (const Placement& place : board.places)
+      boards.push_back(polygonOf(placedOutline(board.outline, place)));
     return left(boards, covered_);
   }
   double doubled() const { return laid_ - bg::area(covered_); }

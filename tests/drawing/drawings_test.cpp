@@ -91,7 +91,7 @@ RC_GTEST_PROP(AnyDrawing, isFiniteAndHangsOnWhatExists, ()) {
     for (const Shape& shape : drawing.shapes)
       for (const Point& p : shape.points) RC_ASSERT(std::isfinite(p.x) && std::isfinite(p.y));
     for (const TagSpot& spot : drawing.tags)
-      RC_ASSERT(spot.value == "method" || plan.method->find(spot.value).has_value());
+      RC_ASSERT(spot.value == "method" || plan.rules->find(spot.value).has_value());
   }
 }
 

@@ -50,7 +50,7 @@ double column(const InputRule& rule, const std::string& option, std::size_t whic
 // ISO 216 and ISO 217: sides in the proportion 1 to the root of 2; each size is the one above it
 // halved, a half millimetre dropped; A0 is a square metre, B0 a metre wide.
 TEST(SheetSizes, followTheStandards) {
-  const MethodPtr method = test::shippedMethod("case-sunk-joint");
+  const RuleSetPtr method = test::shippedMethod("case-sunk-joint");
   const InputRule& sheet = *method->input("sheet");
   for (const auto& [series, last] :
        {std::pair<std::string, int>{"a", 6}, {"b", 6}, {"ra", 4}, {"sra", 4}}) {

@@ -5,6 +5,7 @@
 #include <sstream>
 
 #include "core/plan/job_field.h"
+#include "core/plan/job_inputs.h"
 #include "core/quantity/parse_length.h"
 #include "tests/support/books.h"
 #include "tests/support/command.h"
@@ -28,7 +29,7 @@ void say(Example& example, const std::string& id, const std::string& value) {
     setField(example.job, id, Entry{value, {}});
     return;
   }
-  const MethodPtr method = shippedMethod(example.job.method);
+  const RuleSetPtr method = shippedMethod(example.job.method);
   const InputRule* rule = method->input(id);
   ASSERT_NE(rule, nullptr) << example.name << ": no input " << id;
   setField(example.job, fieldOf(*rule), entryOf(value));
@@ -75,23 +76,23 @@ void expect(const Plan& plan, const std::string& text) {
   if (text.starts_with("finding ")) {
     EXPECT_TRUE(hasFinding(plan, after("finding ")));
   } else if (text.starts_with("no finding ")) {
-    ASSERT_TRUE(std::any_of(plan.method->findings.begin(), plan.method->findings.end(),
+    ASSERT_TRUE(std::any_of(plan.rules->findings.begin(), plan.rules->findings.end(),
                             [&](const auto& f) { return f.id == after("no finding "); }))
         << "no such finding";
     EXPECT_FALSE(hasFinding(plan, after("no finding ")));
   } else if (text.starts_with("no value ")) {
-    ASSERT_TRUE(plan.method->find(after("no value ")));
+    ASSERT_TRUE(plan.rules->find(after("no value ")));
     EXPECT_FALSE(plan.number(after("no value ")).has_value());
   } else if (text.starts_with("tolerance ")) {
     const auto equals = text.find(" = ");
     EXPECT_NEAR(plan.tolerance(text.substr(10, equals - 10)), figure(text.substr(equals + 3)),
                 0.0005);
   } else if (text.starts_with("no part ")) {
-    ASSERT_TRUE(plan.method->find(after("no part ") + ".width"));
+    ASSERT_TRUE(plan.rules->find(after("no part ") + ".width"));
     EXPECT_EQ(plan.part(after("no part ")), nullptr);
   } else if (text.starts_with("mark ") || text.starts_with("no mark ")) {
     const std::string id = text.substr(text.find("mark ") + 5);
-    ASSERT_TRUE(std::any_of(plan.method->marks.begin(), plan.method->marks.end(),
+    ASSERT_TRUE(std::any_of(plan.rules->marks.begin(), plan.rules->marks.end(),
                             [&](const MarkRule& rule) { return rule.id == id; }));
     const bool isThere = std::any_of(plan.marks.begin(), plan.marks.end(),
                                      [&](const PlannedMark& m) { return m.rule->id == id; });

@@ -186,11 +186,11 @@ Plan houseRule(const std::string& id, const std::string& formula) {
       "\"House\"\n"
       "[[derive]]\nid = \"" +
       id + "\"\nformula = \"" + formula + "\"\n";
-  const MethodLibrary library;
+  const RuleLibrary library;
   const auto loaded =
-      loadMethod({"house.toml", text}, [&](std::string_view base) { return library.source(base); });
+      loadRules({"house.toml", text}, [&](std::string_view base) { return library.source(base); });
   EXPECT_TRUE(loaded.issues.empty()) << placedWords(loaded.issues.front(), {});
-  return Planner(loaded.method).plan(plainJob("house")).plan;
+  return Planner(loaded.rules).plan(plainJob("house")).plan;
 }
 
 // A house that cuts its corners by the board alone, and one whose gap is too tight: what the
@@ -198,7 +198,7 @@ Plan houseRule(const std::string& id, const std::string& formula) {
 TEST(HouseRules, areTriedLikeTheShippedOnes) {
   const Plan bare = houseRule("corner_distance", "corner_ratio * board_thickness / 2");
   EXPECT_TRUE(hasFinding(bare, "corner-bare"));
-  EXPECT_EQ(bare.method->derived[bare.method->nodes[*bare.method->find("corner_distance")].rule]
+  EXPECT_EQ(bare.rules->derived[bare.rules->nodes[*bare.rules->find("corner_distance")].rule]
                 .because.text,
             "From the board's corner to the cut at 45 degrees: one and a half boards, and never so "
             "near that the "
@@ -214,7 +214,7 @@ TEST(EveryFindingOfTheRuleFiles, isTriedHere) {
   std::set<std::string> tried{"corner-bare"};  // by a house rule, above
   for (const Trouble& trouble : kTroubles) tried.insert(trouble.finding);
   for (const std::string& id : kSchools) {
-    const MethodPtr method = shippedMethod(id);
+    const RuleSetPtr method = shippedMethod(id);
     for (const FindingRule& rule : method->findings)
       EXPECT_TRUE(tried.contains(rule.id)) << rule.id;
   }
@@ -222,11 +222,11 @@ TEST(EveryFindingOfTheRuleFiles, isTriedHere) {
 
 TEST(EveryInput, saysWhatItIsAndWhereItsUsualValueComesFrom) {
   for (const std::string& id : kSchools) {
-    const MethodPtr method = shippedMethod(id);
+    const RuleSetPtr method = shippedMethod(id);
     for (const InputRule& rule : method->inputs) {
       EXPECT_FALSE(rule.title.text.empty()) << rule.id;
       // A supposed figure that is no formula needs its source.
-      const bool isFigure = !rule.fallback.empty() && rule.fallback.text.find_first_not_of(
+      const bool isFigure = !rule.fallback.empty() && rule.fallback.text().find_first_not_of(
                                                           "0123456789.") == std::string::npos;
       if (isFigure) {
         EXPECT_FALSE(rule.practice.empty()) << rule.id;

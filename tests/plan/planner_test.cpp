@@ -3,11 +3,14 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <atomic>
 #include <cmath>
 #include <map>
+#include <thread>
 
 #include "core/plan/job_field.h"
 #include "tests/support/books.h"
+#include "words/formula_words.h"
 
 namespace drapery {
 namespace {
@@ -25,8 +28,8 @@ RC_GTEST_PROP(AnyBook, givesNoNonsense, ()) {
   for (const PlannedPart& part : plan.parts) {
     RC_ASSERT(part.width > Length() && part.height > Length());
     RC_ASSERT(std::isfinite(part.cutWidth.mm()) && std::isfinite(part.cutHeight.mm()));
-    for (const Point& place : part.places)
-      RC_ASSERT(std::isfinite(place.x) && std::isfinite(place.y));
+    for (const Placement& place : part.places)
+      RC_ASSERT(std::isfinite(place.at.x) && std::isfinite(place.at.y));
   }
   // What is missing is missing for a reason that a finding names.
   const auto isNamed = [&](std::initializer_list<const char*> findings) {
@@ -56,14 +59,11 @@ RC_GTEST_PROP(AnyRuleFile, scalesWithItsLengths, ()) {
   const std::string id = *rc::gen::elementOf(kSchools);
   const double factor = *rc::gen::inRange(50, 400) / 100.0;
   const Plan plan = planOf(*anyJob(id)).plan;
-  const Method& method = *plan.method;
+  const RuleSet& method = *plan.rules;
   Job scaled = plainJob(id);
   scaled.given.clear();
-  Method wide = method;  // the same rules with ranges out of the way
   for (std::size_t i = 0; i < method.inputs.size(); ++i) {
     const InputRule& rule = method.inputs[i];
-    wide.inputs[i].least = -1e9;
-    wide.inputs[i].most = 1e9;
     const auto value = plan.number(rule.id);
     if (!value) continue;
     Entries& entries = rule.role == InputRole::Given ? scaled.given : scaled.allowances;
@@ -74,7 +74,7 @@ RC_GTEST_PROP(AnyRuleFile, scalesWithItsLengths, ()) {
     }
   }
   scaled.round = plan.mark.mm() * factor;
-  const auto outcome = Planner(std::make_shared<const Method>(wide)).plan(scaled);
+  const auto outcome = Planner(test::rulesWithoutRanges(id)).plan(scaled);
   RC_ASSERT(outcome.issues.empty());
   for (std::size_t i = 0; i < method.nodes.size(); ++i) {
     using Source = ValueNode::Source;
@@ -104,30 +104,87 @@ RC_GTEST_PROP(AnyBook, triedWithExactSizesKeepsItsSquares, ()) {
 
 TEST(Planner, keepsFormulaInputsAndReason) {
   const Plan plan = planOf(plainJob()).plan;
-  const Method& method = *plan.method;
+  const RuleSet& method = *plan.rules;
   const std::size_t node = *method.find("board_width");
-  EXPECT_EQ(plan.formula(node), "text_width - setback + square_fore_edge");
+  EXPECT_EQ(formulaText(plan, node), "text_width - setback + square_fore_edge");
   Job untrimmed = plainJob();
   setField(untrimmed, "allowances/trim_fore_edge", Entry{2.0, {}});
-  EXPECT_EQ(planOf(untrimmed).plan.formula(node), "block_width - setback + square_fore_edge");
+  EXPECT_EQ(formulaText(planOf(untrimmed).plan, node), "block_width - setback + square_fore_edge");
   EXPECT_FALSE(method.derived[method.nodes[node].rule].because.text.empty());
 }
 
 TEST(Planner, tellsWhatAMillimetreWouldMove) {
   Planner planner(test::shippedMethod("case-sunk-joint"));
   const Plan plan = planner.plan(plainJob()).plan;
-  const std::size_t node = *plan.method->find("board_width");
+  const std::size_t node = *plan.rules->find("board_width");
   const auto influences = planner.influences(plan, node);
   std::map<std::string, double> moved;
   for (const Influence& influence : influences)
-    moved[plan.method->nodes[influence.input].name] = std::round(influence.change * 1e9) / 1e9;
+    moved[plan.rules->nodes[influence.input].name] = std::round(influence.change * 1e9) / 1e9;
   EXPECT_EQ(
       moved,
       (std::map<std::string, double>{
           {"setback", -1}, {"square_fore_edge", 1}, {"text_width", 1}, {"trim_fore_edge", -1}}));
   // Through defaults too: a thicker text block has a thicker spine while nobody measured that.
-  const auto behind = planner.influences(plan, *plan.method->find("stiffener_width"));
-  EXPECT_EQ(plan.method->nodes[behind.front().input].name, "text_thickness");
+  const auto behind = planner.influences(plan, *plan.rules->find("stiffener_width"));
+  EXPECT_EQ(plan.rules->nodes[behind.front().input].name, "text_thickness");
+}
+
+// What the binder says in place of a rule: all that depends on it follows, and the rule's own
+// figure is kept beside it.
+RC_GTEST_PROP(AnyBook, aFixedValueIsFollowedAndTheRuleToldBesideIt, ()) {
+  const Job job = *anyJob(*rc::gen::elementOf(kSchools));
+  const Planner planner(test::shippedMethod(job.method));
+  const Plan plan = planner.plan(job).plan;
+  RC_PRE(plan.number("board_width").has_value() && plan.part("board") != nullptr);
+  Overrides said;
+  said.fixed["board_width"] = *plan.number("board_width") + 2.5;
+  const Plan fixed = planner.plan(job, said).plan;
+  RC_ASSERT(*fixed.number("board_width") == said.fixed["board_width"]);
+  RC_ASSERT(fixed.byRule[*fixed.rules->find("board_width")] == *plan.number("board_width"));
+  RC_ASSERT(fixed.part("board")->width.mm() == said.fixed["board_width"]);
+  const auto landed = plan.number("square_fore_edge_exact"),
+             moved = fixed.number("square_fore_edge_exact");
+  RC_ASSERT(landed.has_value() == moved.has_value());
+  if (landed) RC_ASSERT(std::abs(*moved - *landed - 2.5) < 1e-6);
+  // And one that says what the rule says changes nothing.
+  said.fixed["board_width"] = *plan.number("board_width");
+  const Plan same = planner.plan(job, said).plan;
+  for (std::size_t i = 0; i < plan.values.size(); ++i)
+    RC_ASSERT(same.values[i] == plan.values[i] ||
+              (std::isnan(same.values[i]) && std::isnan(plan.values[i])));
+}
+
+// A board cut short is tried as it is: the square at the fore-edge loses what the board does.
+TEST(Planner, triesAPieceAsItWasCut) {
+  const Planner planner(test::shippedMethod("case-sunk-joint"));
+  const Plan plan = planner.plan(plainJob()).plan;
+  Overrides cut;
+  cut.asCut["board"].width = plan.part("board")->cutWidth - Length::fromMm(1.5);
+  const Plan tried = planner.plan(plainJob(), cut).plan;
+  EXPECT_DOUBLE_EQ(valueOf(tried, "square_fore_edge_tried"),
+                   valueOf(plan, "square_fore_edge_tried") - 1.5);
+  EXPECT_EQ(tried.part("board")->cutWidth, cut.asCut["board"].width);
+  EXPECT_EQ(tried.part("board")->cutHeight, plan.part("board")->cutHeight);
+  EXPECT_EQ(tried.part("board")->width, plan.part("board")->width);
+}
+
+// One planner, many threads: each plans as if alone.
+TEST(Planner, servesSeveralThreadsAtOnce) {
+  const Planner planner(test::shippedMethod("case-sunk-joint"));
+  std::vector<std::thread> threads;
+  std::atomic<int> wrong = 0;
+  for (int t = 0; t < 4; ++t)
+    threads.emplace_back([&, t] {
+      for (int n = 0; n < 200; ++n) {
+        Job job = plainJob();
+        const double width = 100.0 + 10 * t + n / 100.0;
+        setField(job, "given/text_width", Entry{width, {}});
+        if (planner.plan(job).plan.number("board_width") != width - 7 + 3) ++wrong;
+      }
+    });
+  for (std::thread& thread : threads) thread.join();
+  EXPECT_EQ(wrong, 0);
 }
 
 TEST(Planner, asksForWhatIsMissingAndPlansTheRest) {
@@ -194,7 +251,7 @@ INSTANTIATE_TEST_SUITE_P(
 
 // The contract's ranges, both ends allowed.
 TEST(JobInputs, rangesAreThoseOfTheContract) {
-  const MethodPtr method = test::shippedMethod("case-sunk-joint");
+  const RuleSetPtr method = test::shippedMethod("case-sunk-joint");
   const auto range = [&](const char* id) {
     const InputRule* rule = method->input(id);
     return std::pair(rule->least, rule->most);

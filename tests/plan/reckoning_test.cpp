@@ -41,8 +41,8 @@ class Reckoning {
  private:
   double in(const std::string& name) const { return plan_.number(name).value_or(kNone); }
   bool is(const char* choice, const char* option) const { return plan_.choice(choice) == option; }
-  bool isSaid(const char* name) const { return plan_.entered[*plan_.method->find(name)]; }
-  bool school(const char* id) const { return plan_.method->id == id; }
+  bool isSaid(const char* name) const { return plan_.entered[*plan_.rules->find(name)]; }
+  bool school(const char* id) const { return plan_.rules->id == id; }
 
   /// Where the handbook has no figure the plan must have none.
   void same(const char* name, double expected) const {

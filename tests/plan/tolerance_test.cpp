@@ -37,10 +37,10 @@ Job drawn(Job job, const Plan& plan, std::mt19937_64& source) {
   for (auto& [id, entry] : job.given) {
     if (entry.readings.empty()) continue;
     const auto rule =
-        std::find_if(plan.method->inputs.begin(), plan.method->inputs.end(),
+        std::find_if(plan.rules->inputs.begin(), plan.rules->inputs.end(),
                      [&, wanted = id](const auto& each) { return each.id == wanted; });
     const Readings& readings =
-        plan.readings[static_cast<std::size_t>(rule - plan.method->inputs.begin())];
+        plan.readings[static_cast<std::size_t>(rule - plan.rules->inputs.begin())];
     const double part = static_cast<double>(source() >> 11) * 0x1p-53 - 0.5;
     entry = Entry{readings.mean + part * readings.spread(), {}};
   }
@@ -71,12 +71,13 @@ TEST_P(TenThousandBooks, spreadAsTheToleranceSays) {
   const auto outcome = planner.plan(job);
   ASSERT_TRUE(outcome.issues.empty());
   const Plan& plan = outcome.plan;
-  const Method& method = *plan.method;
+  const RuleSet& method = *plan.rules;
   std::vector<Spread> sized(plan.values.size()), tried(plan.values.size());
   std::mt19937_64 source(20261125);
   for (int i = 0; i < kBooks; ++i) {
     const Job other = drawn(job, plan, source);
-    const Plan flowing = planner.plan(other).plan, onBook = planner.tryOn(plan, other).plan;
+    const Plan flowing = planner.plan(other).plan,
+               onBook = planner.plan(other, settledBy(Moment::Cut, plan)).plan;
     for (std::size_t n = 0; n < plan.values.size(); ++n) {
       sized[n].add(flowing.values[n]);
       tried[n].add(onBook.values[n]);
@@ -131,7 +132,7 @@ RC_GTEST_PROP(TryOn, theSameBookIsTheSamePlan, ()) {
   const Job job = *anyJob(*rc::gen::elementOf(kSchools));
   Planner planner(test::shippedMethod(job.method));
   const Plan plan = planner.plan(job).plan;
-  const Plan again = planner.tryOn(plan, job).plan;
+  const Plan again = planner.plan(job, settledBy(Moment::Cut, plan)).plan;
   for (std::size_t n = 0; n < plan.values.size(); ++n)
     RC_ASSERT(plan.values[n] == again.values[n] ||
               (std::isnan(plan.values[n]) && std::isnan(again.values[n])));
@@ -144,7 +145,7 @@ RC_GTEST_PROP(PartMoves, areWhatAMillimetreMoreGives, ()) {
   Planner planner(test::shippedMethod(job.method));
   const Plan plan = planner.plan(job).plan;
   for (const PartMove& move : planner.partMoves(plan)) {
-    const std::string& id = plan.method->nodes[move.input].name;
+    const std::string& id = plan.rules->nodes[move.input].name;
     Job more = job;
     more.given[id] = Entry{*plan.number(id) + 1.0, {}};
     const auto outcome = planner.plan(more);
@@ -162,7 +163,7 @@ TEST(PartMoves, ofAPlainBook) {
   std::map<std::string, std::pair<double, double>> ofCovering;
   for (const PartMove& move : planner.partMoves(plan))
     if (plan.parts[move.part].rule->id == "covering")
-      ofCovering[plan.method->nodes[move.input].name] = {move.width, move.height};
+      ofCovering[plan.rules->nodes[move.input].name] = {move.width, move.height};
   ASSERT_EQ(ofCovering.size(), 4U);
   EXPECT_NEAR(ofCovering["text_height"].second, 1, 1e-9);
   EXPECT_NEAR(ofCovering["text_width"].first, 2, 1e-9);      // both boards

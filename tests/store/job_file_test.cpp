@@ -19,7 +19,7 @@ using ::testing::HasSubstr;
 using ::testing::IsEmpty;
 
 std::vector<std::string> messages(const std::string& text) {
-  const OpenedJob opened = openJob(text, "job.json", MethodLibrary());
+  const OpenedJob opened = openJob(text, "job.json", RuleLibrary());
   std::vector<std::string> all;
   for (const Issue& issue : opened.issues) all.push_back(placedWords(issue, {}));
   return all;

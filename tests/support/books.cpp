@@ -3,6 +3,8 @@
 #include <gtest/gtest.h>
 
 #include <cmath>
+#include <map>
+#include <regex>
 
 namespace drapery::test {
 
@@ -50,17 +52,32 @@ Entry entryOf(const std::string& text) {
   return entry;
 }
 
-MethodPtr shippedMethod(const std::string& id) {
-  static const MethodLibrary kLibrary;  // keeps what it has loaded, so that rules outlive the call
-  const LoadedMethod loaded = kLibrary.load(id);
-  EXPECT_NE(loaded.method, nullptr) << id;
-  return loaded.method;
+RuleSetPtr shippedMethod(const std::string& id) {
+  static const RuleLibrary kLibrary;  // keeps what it has loaded, so that rules outlive the call
+  const LoadedRules loaded = kLibrary.load(id);
+  EXPECT_NE(loaded.rules, nullptr) << id;
+  return loaded.rules;
+}
+
+RuleSetPtr rulesWithoutRanges(const std::string& id) {
+  static const RuleLibrary kLibrary;
+  static std::map<std::string, RuleSetPtr> loaded;
+  if (RuleSetPtr& known = loaded[id]; known != nullptr) return known;
+  const auto wide = [](std::string_view name) {
+    static const std::regex kRange("\nrange = [^\n]*");
+    const std::string text(kLibrary.source(name)->text.view());
+    return TomlFile{std::string(name) + ".toml",
+                    std::regex_replace(text, kRange, "\nrange = [-1000000000, 1000000000]")};
+  };
+  const LoadedRules rules = loadRules(wide(id), wide);
+  EXPECT_NE(rules.rules, nullptr) << id;
+  return loaded[id] = rules.rules;
 }
 
 rc::Gen<Job> anyJob(const std::string& method) {
   return rc::gen::exec([method] {
     Job job = plainJob(method);
-    const MethodPtr rules = shippedMethod(method);
+    const RuleSetPtr rules = shippedMethod(method);
     for (const InputRule& rule : rules->inputs) {
       Entries& entries = rule.role == InputRole::Given ? job.given : job.allowances;
       const bool isNeeded = entries.count(rule.id) != 0;
@@ -80,7 +97,7 @@ rc::Gen<Job> anyJob(const std::string& method) {
   });
 }
 
-Planner::Outcome planOf(const Job& job) { return Planner(shippedMethod(job.method)).plan(job); }
+PlanOutcome planOf(const Job& job) { return Planner(shippedMethod(job.method)).plan(job); }
 
 double valueOf(const Plan& plan, const std::string& name) {
   const auto value = plan.number(name);

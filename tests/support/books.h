@@ -3,8 +3,8 @@
 
 #include <rapidcheck.h>
 
-#include "core/method/method_library.h"
 #include "core/plan/planner.h"
+#include "core/rules/rule_library.h"
 
 namespace drapery::test {
 
@@ -21,9 +21,11 @@ rc::Gen<Job> anyJob(const std::string& method);
 /// The five schools of case binding.
 extern const std::vector<std::string> kSchools;
 
-MethodPtr shippedMethod(const std::string& id);
+RuleSetPtr shippedMethod(const std::string& id);
+/// The same rules with the ranges of their inputs out of the way.
+RuleSetPtr rulesWithoutRanges(const std::string& id);
 
-Planner::Outcome planOf(const Job& job);
+PlanOutcome planOf(const Job& job);
 
 /// The value of an input or result; fails the test when there is none.
 double valueOf(const Plan& plan, const std::string& name);

@@ -93,13 +93,13 @@ TEST(FigureWords, sayTheUnit) {
 
 TEST(FormulaWords, showNamesAndNumbers) {
   const Plan plan = test::planOf(test::plainJob()).plan;
-  const std::size_t width = *plan.method->find("board_width");
-  EXPECT_EQ(formulaWithTitles(plan, width), "Width − Set-back + Square at fore-edge");
+  const std::size_t width = *plan.rules->find("board_width");
+  EXPECT_EQ(formulaWithTitles(plan, width, kMm), "Width − Set-back + Square at fore-edge");
   EXPECT_EQ(formulaWithNumbers(plan, width, kMm), "144 − 7 + 3");
-  const std::size_t stiffener = *plan.method->find("stiffener_width");
+  const std::size_t stiffener = *plan.rules->find("stiffener_width");
   // Of a formula that asks for the shape, the way that it went.
   EXPECT_EQ(formulaWithNumbers(plan, stiffener, kMm), "25 + (spine is flush then 2 × 2.4 else 0)");
-  const std::size_t cut = *plan.method->find("board.cut_width");
+  const std::size_t cut = *plan.rules->find("board.cut_width");
   EXPECT_EQ(formulaWithNumbers(plan, cut, kMm), "nearest(140)");
 }
 

@@ -1,0 +1,203 @@
+#include "core/rules/evaluation.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+namespace drapery {
+
+namespace {
+const double kNone = std::numeric_limits<double>::quiet_NaN();
+using Source = ValueNode::Source;
+}  // namespace
+
+Evaluation::Evaluation(const RuleSet& rules)
+    : rules_(rules),
+      table_(rules.nodes.size(), kNone),
+      said_(table_),
+      isSaid_(rules.nodes.size(), false),
+      counts_(rules.nodes.size(), true) {}
+
+Evaluation::Evaluation(const RuleSet& rules, std::vector<double> table, std::vector<bool> said,
+                       std::vector<bool> counts, std::vector<Readings> readings, Length mark)
+    : rules_(rules),
+      table_(std::move(table)),
+      said_(table_),
+      isSaid_(std::move(said)),
+      counts_(std::move(counts)),
+      readings_(std::move(readings)),
+      mark_(mark) {}
+
+void Evaluation::enter(const SaidNumbers& said) {
+  readings_ = said.readings;
+  mark_ = said.mark;
+  for (std::size_t i = 0; i < rules_.nodes.size(); ++i) {
+    const ValueNode& node = rules_.nodes[i];
+    if (node.source != Source::Input || std::isnan(said.values[node.rule])) continue;
+    const InputRule& rule = rules_.inputs[node.rule];
+    isSaid_[i] = true;
+    said_[i] = said.values[node.rule];
+    if (rule.kind == InputKind::Choice) {
+      const auto option = static_cast<std::size_t>(said.values[node.rule]);
+      said_[i] = rules_.options.find(rule.options[option])->second;
+    }
+  }
+}
+
+bool Evaluation::isFrozen(std::size_t node) const {
+  return rules_.nodes[node].source == Source::CutSize || rules_.nodes[node].settles <= Moment::Cut;
+}
+
+void Evaluation::compute(const SaidNumbers& said, const std::vector<double>& fixed) {
+  enter(said);
+  fixed_ = fixed;
+  for (const std::size_t i : rules_.order) {
+    const double value = valueOf(i);  // also tells whether it counts
+    table_[i] = fixed_.empty() || std::isnan(fixed_[i]) ? value : fixed_[i];
+  }
+}
+
+double Evaluation::byRule(std::size_t node) const {
+  Evaluation rule(*this);
+  rule.isSaid_[node] = false;
+  return rule.valueOf(node);
+}
+
+double Evaluation::aspectOf(const ValueNode& node) const {
+  const std::size_t of = node.uses.front();
+  switch (node.source) {
+    case Source::Column: {
+      const InputRule& rule = rules_.inputs[node.rule];
+      for (std::size_t i = 0; i < rule.options.size(); ++i)
+        if (rules_.options.find(rule.options[i])->second == table_[of])
+          return rule.columns[node.column].figures[i];
+      return kNone;
+    }
+    case Source::Said:
+      return isSaid_[of] ? 1.0 : 0.0;
+    case Source::Largest:
+      return table_[of] + (isSaid_[of] ? readings_[node.rule].above() : 0.0);
+    case Source::Spread:
+      return isSaid_[of] ? readings_[node.rule].spread() : 0.0;
+    default:
+      return kNone;  // a tolerance: known when all else is
+  }
+}
+
+std::vector<std::vector<double>> Evaluation::rows(const SeriesRule& series) const {
+  std::vector<std::vector<double>> rows;
+  const double count = table_[series.node];
+  if (!(count >= 1.0) || count > SeriesRule::kMost) return rows;
+  for (int i = 1; i <= static_cast<int>(count); ++i) rows.push_back(series.row(table_.data(), i));
+  return rows;
+}
+
+double Evaluation::overSeries(const ValueNode& node) const {
+  const auto members = rows(rules_.series[node.rule]);
+  if (members.empty()) return node.source == Source::SeriesSum ? 0.0 : kNone;
+  const auto at = [&](const std::vector<double>& row) { return row[node.column + 1]; };
+  switch (node.source) {
+    case Source::SeriesFirst:
+      return at(members.front());
+    case Source::SeriesLast:
+      return at(members.back());
+    default:
+      break;
+  }
+  double result = at(members.front());
+  for (std::size_t i = 1; i < members.size(); ++i) {
+    const double next = at(members[i]);
+    if (std::isnan(next) || std::isnan(result)) return kNone;
+    result = node.source == Source::SeriesSum     ? result + next
+             : node.source == Source::SeriesLeast ? std::min(result, next)
+                                                  : std::max(result, next);
+  }
+  return result;
+}
+
+double Evaluation::valueOf(std::size_t i) {
+  const ValueNode& node = rules_.nodes[i];
+  switch (node.source) {
+    case Source::Input:
+    case Source::Derived:
+    case Source::PartSize:
+    case Source::SeriesCount:
+      break;
+    case Source::CutSize:
+      return roundTo(Length::fromMm(table_[node.uses.front()]), mark_, node.rounding).mm();
+    case Source::SeriesFirst:
+    case Source::SeriesLast:
+    case Source::SeriesSum:
+    case Source::SeriesLeast:
+    case Source::SeriesMost:
+      return overSeries(node);
+    default:
+      return aspectOf(node);
+  }
+  counts_[i] = true;
+  if (node.when != nullptr) {
+    const double when = evaluate(*node.when);
+    counts_[i] = !(std::isnan(when) || when == 0.0);
+    if (!counts_[i])
+      return std::isnan(when) || node.otherwise == nullptr ? kNone : evaluate(*node.otherwise);
+  }
+  if (isSaid_[i]) return said_[i];
+  return node.formula == nullptr ? kNone : evaluate(*node.formula);
+}
+
+bool Evaluation::isMoved(std::size_t node, Moving moving) const {
+  switch (moving) {
+    case Moving::All:
+      return true;
+    case Moving::Sizes:
+      return !rules_.nodes[node].isTried;
+    case Moving::BookOnly:
+      return rules_.nodes[node].feedsTrial && !isFrozen(node);
+  }
+  return true;
+}
+
+std::vector<std::size_t> Evaluation::dependents(std::size_t input, Moving moving) const {
+  std::vector<std::size_t> found;
+  std::vector<bool> depends(rules_.nodes.size(), false);
+  depends[input] = true;
+  for (const std::size_t i : rules_.order) {
+    const ValueNode& node = rules_.nodes[i];
+    const bool isReached = std::any_of(node.uses.begin(), node.uses.end(),
+                                       [&](std::size_t used) { return depends[used]; });
+    const bool isFixed = !fixed_.empty() && !std::isnan(fixed_[i]);
+    if (!isReached || depends[i] || isFixed || node.source == Source::Tolerance ||
+        !isMoved(i, moving))
+      continue;
+    depends[i] = true;
+    found.push_back(i);
+  }
+  return found;
+}
+
+void Evaluation::move(std::size_t input, double change, const std::vector<std::size_t>& dependents,
+                      const std::vector<double>& base) {
+  table_[input] = base[input] + change;
+  for (const std::size_t i : dependents)
+    // A piece's cut size follows without its steps: the rule in hand cuts any size as well.
+    table_[i] =
+        rules_.nodes[i].source == Source::CutSize
+            ? base[i] + table_[rules_.nodes[i].uses.front()] - base[rules_.nodes[i].uses.front()]
+            : valueOf(i);
+}
+
+void Evaluation::restore(std::size_t input, const std::vector<std::size_t>& dependents,
+                         const std::vector<double>& base) {
+  table_[input] = base[input];
+  for (const std::size_t i : dependents) table_[i] = base[i];
+}
+
+std::vector<Figure> Evaluation::figures(const RuleWords& words, const double* locals) const {
+  std::vector<Figure> all;
+  all.reserve(words.expressions.size());
+  for (const RuleWords::Expression& expression : words.expressions)
+    all.push_back({evaluate(expression.formula.formula, locals), expression.unit});
+  return all;
+}
+
+}  // namespace drapery

@@ -1,0 +1,92 @@
+// Computes a rule set's table of numbers from what was said, and what a small change in one of them
+// does to the others. One for each plan that is made; the rule set is only read.
+#pragma once
+
+#include <optional>
+#include <vector>
+
+#include "core/quantity/length.h"
+#include "core/rules/readings.h"
+#include "core/rules/rule_set.h"
+
+namespace drapery {
+
+/// What holds still while an input moves.
+enum class Moving {
+  All,      // nothing: pieces follow, as they would be sized
+  Sizes,    // the same, and what tells of the trial is left alone
+  BookOnly  // the trial: pieces are cut and what was settled by then stays
+};
+
+/// What was said, by input; NaN where nothing was. A choice's is the number of its option.
+struct SaidNumbers {
+  std::vector<double> values;
+  std::vector<Readings> readings;
+  Length mark;  // the rule in hand
+};
+
+class Evaluation {
+ public:
+  explicit Evaluation(const RuleSet& rules);
+  /// Takes up numbers computed before, to move from there.
+  Evaluation(const RuleSet& rules, std::vector<double> table, std::vector<bool> said,
+             std::vector<bool> counts, std::vector<Readings> readings, Length mark);
+
+  /// Computes all. Nodes with a number in `fixed` (NaN: none) take that, whatever their rule says;
+  /// an empty `fixed` fixes none.
+  void compute(const SaidNumbers& said, const std::vector<double>& fixed);
+
+  /// One number per node; NaN where there is none.
+  [[nodiscard]] const std::vector<double>& table() const { return table_; }
+  void set(std::size_t node, double number) { table_[node] = number; }
+  /// Whether the binder said this input and it counts on this book.
+  [[nodiscard]] const std::vector<bool>& said() const { return isSaid_; }
+  [[nodiscard]] const std::vector<bool>& counts() const { return counts_; }
+  [[nodiscard]] const std::vector<Readings>& readings() const { return readings_; }
+  /// What the node's rule gives with the numbers as they are, also where it is fixed.
+  [[nodiscard]] double byRule(std::size_t node) const;
+
+  /// Recomputes what depends on input node `input` after moving it by `change` from `base`, the
+  /// table as computed. The table then holds the moved numbers; `restore` puts it back.
+  void move(std::size_t input, double change, const std::vector<std::size_t>& dependents,
+            const std::vector<double>& base);
+  void restore(std::size_t input, const std::vector<std::size_t>& dependents,
+               const std::vector<double>& base);
+  /// Nodes that such a move computes anew, in the order of computing.
+  [[nodiscard]] std::vector<std::size_t> dependents(std::size_t input, Moving moving) const;
+
+  [[nodiscard]] double evaluate(const Formula& formula, const double* locals = nullptr) const {
+    return formula.evaluate({table_.data(), locals});
+  }
+  [[nodiscard]] bool holds(const Formula& formula, const double* locals = nullptr) const {
+    return formula.holds({table_.data(), locals});
+  }
+  [[nodiscard]] std::vector<Figure> figures(const RuleWords& words,
+                                            const double* locals = nullptr) const;
+  /// The members of a series: none where it has no place on this book. At most SeriesRule::kMost.
+  [[nodiscard]] std::vector<std::vector<double>> rows(const SeriesRule& series) const;
+  /// Visits once, or once for each member of the series with its local numbers.
+  template <class Visit>
+  void each(const Repeated& repeated, const RuleSet& rules, const Visit& visit) const {
+    if (!repeated.series) return visit(nullptr);
+    for (const auto& row : rows(rules.series[*repeated.series])) visit(row.data());
+  }
+
+ private:
+  void enter(const SaidNumbers& said);
+  double valueOf(std::size_t node);
+  [[nodiscard]] double aspectOf(const ValueNode& node) const;
+  [[nodiscard]] double overSeries(const ValueNode& node) const;
+  [[nodiscard]] bool isFrozen(std::size_t node) const;
+  [[nodiscard]] bool isMoved(std::size_t node, Moving moving) const;
+
+  const RuleSet& rules_;
+  std::vector<double> table_;
+  std::vector<double> said_;   // by node; NaN where nothing was said
+  std::vector<double> fixed_;  // by node, or empty
+  std::vector<bool> isSaid_, counts_;
+  std::vector<Readings> readings_;  // by input
+  Length mark_;
+};
+
+}  // namespace drapery

@@ -1,0 +1,98 @@
+#include "core/rules/merge_base.h"
+
+#include <algorithm>
+
+#include "core/rules/section.h"
+
+namespace drapery {
+
+namespace {
+
+Node* findMutable(Node& table, std::string_view key) {
+  for (Node::Member& member : table.members)
+    if (member.key == key) return &member.value;
+  return nullptr;
+}
+
+std::string_view idOf(const Node& rule) {
+  const Node* id = rule.find("id");
+  return id != nullptr ? std::string_view(id->text) : std::string_view();
+}
+
+void layMember(Node& table, Node::Member& over) {
+  const auto same = std::find_if(table.members.begin(), table.members.end(),
+                                 [&](const auto& m) { return m.key == over.key; });
+  if (same == table.members.end()) {
+    table.members.push_back(std::move(over));
+  } else {
+    *same = std::move(over);
+  }
+}
+
+/// A text said otherwise takes the translations of the former one with it.
+void forgetTranslations(Node& rule, std::string_view key) {
+  Node* words = findMutable(rule, "words");
+  if (words == nullptr) return;
+  for (Node::Member& language : words->members)
+    std::erase_if(language.value.members, [&](const auto& text) { return text.key == key; });
+}
+
+void layWords(Node& words, Node& over) {
+  for (Node::Member& language : over.members) {
+    Node* same = findMutable(words, language.key);
+    if (same == nullptr) {
+      words.members.push_back(std::move(language));
+      continue;
+    }
+    for (Node::Member& text : language.value.members) layMember(*same, text);
+  }
+}
+
+void layFields(Node& rule, Node& over) {
+  for (const Node::Member& field : over.members) forgetTranslations(rule, field.key);
+  for (Node::Member& field : over.members) {
+    Node* words = field.key == "words" ? findMutable(rule, "words") : nullptr;
+    if (words != nullptr)
+      layWords(*words, field.value);
+    else
+      layMember(rule, field);
+  }
+}
+
+void layRules(Node& rules, Node& over) {
+  for (Node& rule : over.items) {
+    const auto same = std::find_if(rules.items.begin(), rules.items.end(), [&](const Node& r) {
+      return !idOf(rule).empty() && idOf(r) == idOf(rule);
+    });
+    if (same == rules.items.end()) {
+      rules.items.push_back(std::move(rule));
+    } else {
+      layFields(*same, rule);
+    }
+  }
+}
+
+}  // namespace
+
+bool isListOfRules(std::string_view key) {
+  const auto& sections = ruleSections();
+  return std::any_of(sections.begin(), sections.end(),
+                     [&](const Section* section) { return section->key() == key; });
+}
+
+Node mergeBase(Node base, Node over) {
+  std::erase_if(base.members, [](const auto& m) { return m.key == "is_base"; });
+  for (Node::Member& member : over.members) {
+    Node* same = findMutable(base, member.key);
+    if (same == nullptr) {
+      base.members.push_back(std::move(member));
+    } else if (isListOfRules(member.key)) {
+      layRules(*same, member.value);
+    } else {
+      *same = std::move(member.value);
+    }
+  }
+  return base;
+}
+
+}  // namespace drapery

@@ -1,0 +1,21 @@
+// What the entries of a rule set come to on one book, beside its numbers.
+#pragma once
+
+#include <vector>
+
+#include "core/diag/issue.h"
+#include "core/rules/section/finding.h"
+#include "core/rules/section/mark.h"
+#include "core/rules/section/part.h"
+#include "core/rules/section/series.h"
+
+namespace drapery {
+
+struct PlannedEntries {
+  std::vector<PlannedSeries> series;
+  std::vector<PlannedPart> parts;
+  std::vector<PlannedMark> marks;
+  std::vector<PlannedFinding> findings;
+};
+
+}  // namespace drapery

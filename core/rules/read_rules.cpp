@@ -1,0 +1,32 @@
+#include "core/rules/read_rules.h"
+
+#include "core/toml/table_reader.h"
+
+namespace drapery {
+
+namespace {
+constexpr const char* kSchema = "drapery-method/1";
+}
+
+RuleSet readRules(const Node& root, IssuePlacer& placer) {
+  TableReader in(root, "file", placer);
+  RuleSet rules;
+  in.exactly("schema", kSchema);
+  rules.id = in.id();
+  const Node* base = in.find("base");
+  if (base != nullptr && base->kind == Node::Kind::List)
+    rules.bases = in.texts("base", Needed::No);
+  else if (base != nullptr)
+    rules.bases = {in.text("base", Needed::No)};
+  rules.title = in.words("title", Needed::Yes);
+  rules.about = in.words("about", Needed::No);
+  rules.isBase = in.flag("is_base");
+  rules.wants = in.texts("wants", Needed::No);
+  for (const Section* section : ruleSections())
+    in.eachTable(section->key().data(),
+                 [&](const Node& entry) { section->read(entry, rules, placer); });
+  in.finish();
+  return rules;
+}
+
+}  // namespace drapery

@@ -1,0 +1,95 @@
+#include "core/rules/rule_library.h"
+
+#include <algorithm>
+#include <filesystem>
+
+#include "core/toml/node_pack.h"
+#include "core/toml/toml_node.h"
+
+namespace drapery {
+
+namespace {
+
+std::string idFromFile(const std::string& file) {
+  return std::filesystem::path(file).stem().string();
+}
+
+/// What ships says it in one way; a test holds the two together.
+bool saysBase(std::string_view text) {
+  return text.find("\nis_base = true") != std::string_view::npos;
+}
+
+std::string titleIn(const Node& root, const std::string& otherwise) {
+  const Node* title = root.find("title");
+  return title != nullptr && !title->text.empty() ? title->text : otherwise;
+}
+
+}  // namespace
+
+RuleLibrary::RuleLibrary(const std::string& folder, ShelfPtr shelf) : shelf_(std::move(shelf)) {
+  for (const TomlFile& source : shippedRules())
+    entries_.push_back({idFromFile(source.file), source, true, saysBase(source.text), {}});
+  if (folder.empty()) return;
+  for (TomlFile& file : tomlFilesIn(folder)) addHouseFile(std::move(file));
+}
+
+void RuleLibrary::addHouseFile(TomlFile file) {
+  const std::string id = idFromFile(file.file);
+  if (find(id) != nullptr) {
+    leftOut_.push_back({"id-ships", {{"id", shortened(id)}}, {}, {file.file, 0, 0}, {}});
+    return;
+  }
+  Entry entry{id, std::move(file), false, false, id};
+  const auto parsed = parseToml(entry.source.text, 0);
+  if (const auto* root = std::get_if<Node>(&parsed)) {
+    const Node* base = root->find("is_base");
+    entry.isBase = base != nullptr && base->kind == Node::Kind::Boolean && base->number != 0.0;
+    entry.title = titleIn(*root, id);
+  }
+  entries_.push_back(std::move(entry));
+}
+
+std::vector<std::string> RuleLibrary::ids() const {
+  std::vector<std::string> all;
+  for (const Entry& entry : entries_)
+    if (!entry.isBase) all.push_back(entry.id);
+  return all;
+}
+
+bool RuleLibrary::knows(std::string_view id) const {
+  const Entry* entry = find(id);
+  return entry != nullptr && !entry->isBase;
+}
+
+const RuleLibrary::Entry* RuleLibrary::find(std::string_view id) const {
+  for (const Entry& entry : entries_)
+    if (entry.id == id) return &entry;
+  return nullptr;
+}
+
+std::optional<TomlFile> RuleLibrary::source(std::string_view id) const {
+  const Entry* entry = find(id);
+  return entry != nullptr ? std::optional(entry->source) : std::nullopt;
+}
+
+std::string RuleLibrary::title(std::string_view id) const {
+  const Entry* entry = find(id);
+  if (entry == nullptr) return std::string(id);
+  if (!entry->title.empty()) return entry->title;
+  const auto parsed = unpackNode(entry->source.packed, 0);
+  const auto* root = std::get_if<Node>(&parsed);
+  return root != nullptr ? titleIn(*root, entry->id) : entry->id;
+}
+
+LoadedRules RuleLibrary::load(std::string_view id) const {
+  const std::lock_guard lock(loaded_->mutex);
+  if (const auto known = loaded_->rules.find(id); known != loaded_->rules.end())
+    return known->second;
+  const Entry* entry = find(id);
+  if (entry == nullptr) return {};
+  const auto check = entry->isShipped ? FormulaCheck::NamesOnly : FormulaCheck::Full;
+  const auto bases = [this](std::string_view base) { return source(base); };
+  return loaded_->rules.emplace(entry->id, loadRules(entry->source, bases, check)).first->second;
+}
+
+}  // namespace drapery

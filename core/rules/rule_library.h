@@ -1,0 +1,58 @@
+// Where rule sets come from: those that ship with the program, and a binder's own in a folder.
+#pragma once
+
+#include <map>
+#include <memory>
+#include <mutex>
+#include <string>
+#include <vector>
+
+#include "core/material/material_shelf.h"
+#include "core/rules/load_rules.h"
+
+namespace drapery {
+
+/// The rule files built into the program, bases among them, in the order they are offered.
+const std::vector<TomlFile>& shippedRules();
+
+/// For any number of threads: each rule set is loaded once and shared.
+class RuleLibrary {
+ public:
+  /// Also offers the `*.toml` files in `folder`, where one is named. Materials that jobs may name
+  /// come from `shelf`.
+  explicit RuleLibrary(const std::string& folder = {}, ShelfPtr shelf = makeShelf());
+  [[nodiscard]] const ShelfPtr& shelf() const { return shelf_; }
+
+  /// Ids that a job may name, shipped ones first.
+  [[nodiscard]] std::vector<std::string> ids() const;
+  [[nodiscard]] bool knows(std::string_view id) const;
+  /// Loads the rules, once; `issues` says why when it does not.
+  [[nodiscard]] LoadedRules load(std::string_view id) const;
+  /// The title in the file itself, without loading it; the id when there is none.
+  [[nodiscard]] std::string title(std::string_view id) const;
+  [[nodiscard]] std::optional<TomlFile> source(std::string_view id) const;
+  /// Files in the folder that are left out, since a rule file that ships has their name.
+  [[nodiscard]] const Issues& leftOut() const { return leftOut_; }
+
+ private:
+  struct Entry {
+    std::string id;
+    TomlFile source;
+    bool isShipped = true;
+    bool isBase = false;
+    std::string title;  // empty: not looked up yet
+  };
+  struct Loaded {
+    std::mutex mutex;
+    std::map<std::string, LoadedRules, std::less<>> rules;
+  };
+  void addHouseFile(TomlFile file);
+  [[nodiscard]] const Entry* find(std::string_view id) const;
+
+  std::vector<Entry> entries_;
+  ShelfPtr shelf_;
+  Issues leftOut_;
+  std::unique_ptr<Loaded> loaded_ = std::make_unique<Loaded>();
+};
+
+}  // namespace drapery

@@ -1,0 +1,112 @@
+// What a rule file and its bases say, read and checked: a binding method, or the ground of several.
+// Immutable once loaded and shared by all threads; plans point into it.
+#pragma once
+
+#include <cstdint>
+#include <functional>
+#include <memory>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <unordered_map>
+#include <vector>
+
+#include "core/rules/section/derive.h"
+#include "core/rules/section/finding.h"
+#include "core/rules/section/input.h"
+#include "core/rules/section/mark.h"
+#include "core/rules/section/part.h"
+#include "core/rules/section/series.h"
+
+namespace drapery {
+
+/// One number: an input, a derived value, a part's size or cut size, how many a series has; and
+/// what else is known of one of these, as far as some formula asks for it: a choice's column, the
+/// largest of a measure's readings and their spread, whether the binder said it (1 or 0), its
+/// tolerance; of a series' column the first, the last, the sum, the least and the most.
+struct ValueNode {
+  enum class Source {
+    Input,
+    Derived,
+    PartSize,
+    CutSize,
+    Column,
+    Largest,
+    Spread,
+    Said,
+    Tolerance,  // only for marks and findings: known when all else is
+    SeriesCount,
+    SeriesFirst,
+    SeriesLast,
+    SeriesSum,
+    SeriesLeast,
+    SeriesMost
+  };
+  std::string name;  // "board_width", "board.width", "board.cut_width", "text_height.spread"
+  Source source = Source::Derived;
+  Unit unit = Unit::Millimetre;
+  Quantity quantity;
+  const Formula* formula = nullptr;       // an input's is its fallback; none for a cut size
+  const Formula* when = nullptr;          // where it counts; none: always
+  const Formula* otherwise = nullptr;     // its value elsewhere
+  std::size_t rule = 0;                   // index into inputs, derived, parts or series
+  std::size_t column = 0;                 // of the input or the series
+  Rounding rounding = Rounding::Nearest;  // CutSize
+  Moment settles = Moment::Never;
+  std::vector<std::size_t> uses;  // nodes that it reads
+  bool isTried = false;           // tells of the trial: depends on a piece as cut
+  bool feedsTrial = false;        // and some value of the trial depends on it
+};
+
+/// Names looked up without making a string of them.
+struct NameHash {
+  using is_transparent = void;
+  std::size_t operator()(std::string_view name) const {
+    return std::hash<std::string_view>()(name);
+  }
+};
+template <class Value>
+using ByName = std::unordered_map<std::string, Value, NameHash, std::equal_to<>>;
+
+struct RuleSet {
+  RuleSet() = default;
+  RuleSet(const RuleSet&) = delete;  // numbers point to the rules' formulas
+  RuleSet& operator=(const RuleSet&) = delete;
+  RuleSet(RuleSet&&) = default;
+  RuleSet& operator=(RuleSet&&) = default;
+  ~RuleSet() = default;
+
+  std::string id;
+  std::uint64_t fingerprint = 0;  // of all texts that it was read from
+  std::vector<std::string> bases;
+  LocalText title;
+  LocalText about;
+  bool isBase = false;  // shared ground for others, not a method of its own; may use what these add
+  std::vector<std::string> wants;  // a base's: names that each method on it must supply
+  std::vector<InputRule> inputs;
+  std::vector<DerivedRule> derived;
+  std::vector<PartRule> parts;
+  std::vector<SeriesRule> series;
+  std::vector<MarkRule> marks;
+  std::vector<FindingRule> findings;
+
+  std::vector<ValueNode> nodes;    // every number
+  std::vector<std::size_t> order;  // nodes, each after all that it uses
+  ByName<std::size_t> index;       // node by name
+  ByName<double> options;          // choice options as constants
+
+  [[nodiscard]] std::optional<std::size_t> find(std::string_view name) const;
+  [[nodiscard]] const InputRule* input(std::string_view id) const;
+  [[nodiscard]] const LocalText& titleOf(std::size_t node) const;
+  [[nodiscard]] bool isInput(std::size_t node) const {
+    return nodes[node].source == ValueNode::Source::Input;
+  }
+  /// Whether the node is a choice of the binder's.
+  [[nodiscard]] bool isChoice(std::size_t node) const {
+    return isInput(node) && inputs[nodes[node].rule].kind == InputKind::Choice;
+  }
+};
+
+using RuleSetPtr = std::shared_ptr<const RuleSet>;
+
+}  // namespace drapery

@@ -1,0 +1,44 @@
+// Words with figures in them, "opens to {opening_angle}", in the file's first language and others.
+#pragma once
+
+#include <map>
+#include <string>
+#include <variant>
+#include <vector>
+
+#include "core/quantity/units.h"
+#include "core/rules/rule_formula.h"
+
+namespace drapery {
+
+struct RuleWords {
+  /// One figure: in the unit that `:mm`, `:deg` or `:1` names, else in its own.
+  struct Expression {
+    RuleFormula formula;
+    std::optional<Unit> named;
+    Unit unit = Unit::Millimetre;  // once linked
+  };
+  struct Piece {
+    std::string literal;
+    std::optional<std::size_t> expression;  // in place of the literal
+  };
+  using Text = std::vector<Piece>;
+
+  std::vector<Expression> expressions;  // of all languages
+  Text first;
+  std::map<std::string, Text, std::less<>> other;  // by language
+
+  [[nodiscard]] bool empty() const { return first.empty(); }
+  [[nodiscard]] const Text& in(std::string_view language) const;
+};
+
+/// "{{" and "}}" are braces themselves.
+struct BracePosition {
+  std::size_t offset = 0;  // of a brace without its partner
+};
+/// Adds the text's expressions to `words` and gives its pieces, or what is wrong with it.
+std::variant<RuleWords::Text, BracePosition, FormulaFault> parseWords(const std::string& text,
+                                                                      const SourcePosition& at,
+                                                                      RuleWords& words);
+
+}  // namespace drapery

@@ -1,0 +1,52 @@
+#include "core/rules/section/derive.h"
+
+#include "core/rules/entry_reader.h"
+#include "core/rules/linker.h"
+#include "core/rules/rule_set.h"
+#include "core/rules/section/common.h"
+
+namespace drapery {
+
+namespace {
+
+const Choices<Dimension> kUnits{{"mm", Dimension::length()},  {"deg", Dimension::angle()},
+                                {"1", Dimension::number()},   {"g/m2", Dimension::grammage()},
+                                {"cm3/g", Dimension::bulk()}, {"min", Dimension::time()},
+                                {"money", Dimension::money()}};
+
+}  // namespace
+
+void DeriveSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const {
+  EntryReader in(entry, "derive", placer);
+  DerivedRule rule;
+  rule.at = in.at(entry);
+  rule.id = in.name();
+  rule.dimension = in.choice("unit", kUnits, Dimension::length());
+  rule.title = in.words("title", Needed::Yes);
+  rule.when = in.formula("when", Needed::No);
+  rule.formula = in.formula("formula", Needed::Yes);
+  rule.because = in.words("because", Needed::Yes);
+  rule.practice = in.text("practice", Needed::No);
+  rule.settles = readSettles(in, "held", Moment::Cut);
+  rule.isQuiet = in.flag("quiet");
+  in.finish();
+  rules.derived.push_back(std::move(rule));
+}
+
+void DeriveSection::declare(RuleSet& rules, Linker& linker) const {
+  for (std::size_t i = 0; i < rules.derived.size(); ++i) {
+    const DerivedRule& rule = rules.derived[i];
+    ValueNode node = Linker::nodeOf(rule.id, ValueNode::Source::Derived, i, rule.dimension);
+    node.formula = formulaOf(rule.formula);
+    node.when = formulaOf(rule.when);
+    node.settles = rule.settles;
+    linker.declare(std::move(node), rule.at);
+  }
+}
+
+void DeriveSection::link(RuleSet& rules, Linker& linker) const {
+  for (DerivedRule& rule : rules.derived)
+    linker.linkNode(rule.id, {{&rule.formula, rule.dimension}, {&rule.when, Dimension::number()}});
+}
+
+}  // namespace drapery

@@ -1,0 +1,35 @@
+// A number that follows from others: [[derive]].
+#pragma once
+
+#include <string>
+
+#include "core/rules/moment.h"
+#include "core/rules/rule_formula.h"
+#include "core/rules/section.h"
+#include "core/toml/sourced.h"
+
+namespace drapery {
+
+struct DerivedRule {
+  std::string id;
+  Dimension dimension;
+  Unit unit = Unit::Millimetre;
+  LocalText title;
+  RuleFormula when;  // where it exists; empty: always
+  RuleFormula formula;
+  LocalText because;
+  std::string practice;
+  Moment settles = Moment::Never;
+  bool isQuiet = false;  // a step on the way, not told in lists for reading
+  SourcePosition at;
+};
+
+class DeriveSection : public Section {
+ public:
+  [[nodiscard]] std::string_view key() const override { return "derive"; }
+  void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
+  void declare(RuleSet& rules, Linker& linker) const override;
+  void link(RuleSet& rules, Linker& linker) const override;
+};
+
+}  // namespace drapery

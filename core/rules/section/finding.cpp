@@ -1,0 +1,56 @@
+#include "core/rules/section/finding.h"
+
+#include <algorithm>
+
+#include "core/rules/entry_reader.h"
+#include "core/rules/evaluation.h"
+#include "core/rules/linker.h"
+#include "core/rules/planned_entries.h"
+
+namespace drapery {
+
+namespace {
+const Choices<Severity> kSeverities{
+    {"stop", Severity::Stop}, {"mind", Severity::Mind}, {"note", Severity::Note}};
+}
+
+void FindingSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const {
+  EntryReader in(entry, "finding", placer);
+  FindingRule rule;
+  rule.at = in.at(entry);
+  rule.id = in.id();
+  rule.severity = in.choice("severity", kSeverities, Severity::Mind);
+  rule.when = in.formula("when", Needed::Yes);
+  rule.says = in.ruleWords("says", Needed::Yes);
+  rule.remedy = in.ruleWords("do", Needed::Yes);
+  rule.touches = in.texts("touches", Needed::Yes);
+  in.finish();
+  rules.findings.push_back(std::move(rule));
+}
+
+void FindingSection::link(RuleSet& rules, Linker& linker) const {
+  linker.numbersAreLinked();
+  for (FindingRule& finding : rules.findings) {
+    linker.link(finding.when, Dimension::number());
+    linker.linkWords(finding.says);
+    linker.linkWords(finding.remedy);
+    for (const std::string& touched : finding.touches)
+      if (!rules.find(touched) && !rules.isBase)
+        linker.placer().add("touches-unknown", {{"name", shortened(touched)}, {"id", finding.id}},
+                            finding.at);
+  }
+}
+
+void FindingSection::plan(const RuleSet& rules, const Evaluation& evaluation,
+                          PlannedEntries& planned) const {
+  for (const FindingRule& rule : rules.findings)
+    if (evaluation.holds(rule.when.formula))
+      planned.findings.push_back(
+          {&rule, evaluation.figures(rule.says), evaluation.figures(rule.remedy)});
+  std::stable_sort(planned.findings.begin(), planned.findings.end(),
+                   [](const PlannedFinding& a, const PlannedFinding& b) {
+                     return a.rule->severity < b.rule->severity;
+                   });
+}
+
+}  // namespace drapery

@@ -1,0 +1,240 @@
+#include "core/rules/section/input.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/quantity/format_length.h"
+#include "core/quantity/parse_length.h"
+#include "core/rules/entry_reader.h"
+#include "core/rules/linker.h"
+#include "core/rules/rule_set.h"
+#include "core/rules/section/common.h"
+
+namespace drapery {
+
+namespace {
+
+const Choices<InputKind> kKinds{
+    {"length", InputKind::Length},     {"ratio", InputKind::Ratio}, {"count", InputKind::Count},
+    {"choice", InputKind::Choice},     {"angle", InputKind::Angle}, {"bulk", InputKind::Bulk},
+    {"grammage", InputKind::Grammage}, {"time", InputKind::Time},   {"money", InputKind::Money}};
+const Choices<std::string> kProperties{
+    {"thickness", "thickness"}, {"grammage", "grammage"}, {"bulk", "bulk"}};
+
+/// A range's end or a default: a number, a length with its unit, or a fraction.
+std::optional<double> literal(const Node& node, InputKind kind) {
+  if (node.kind == Node::Kind::Number) return node.number;
+  if (node.kind != Node::Kind::Text) return std::nullopt;
+  if (kind == InputKind::Length && namesUnit(node.text)) {
+    const auto parsed = parseLength(node.text, Units::Millimetres);
+    if (const auto* length = std::get_if<Length>(&parsed)) return length->mm();
+  }
+  if (kind != InputKind::Length) {
+    const auto parsed = parseRatio(node.text);
+    if (const auto* ratio = std::get_if<double>(&parsed)) return *ratio;
+  }
+  return std::nullopt;
+}
+
+class InputReading {
+ public:
+  InputReading(const Node& entry, InputRole role, IssuePlacer& placer)
+      : in_(entry, role == InputRole::Given ? "given" : "allowance", placer) {
+    rule_.role = role;
+    rule_.at = in_.at(entry);
+  }
+
+  InputRule run() {
+    rule_.id = in_.name();
+    rule_.kind = in_.choice("kind", kKinds, InputKind::Length);
+    rule_.title = in_.words("title", Needed::Yes);
+    rule_.ask = in_.words("ask", Needed::No);
+    rule_.measure = in_.words("measure", Needed::No);
+    rule_.practice = in_.text("practice", Needed::No);
+    rule_.optional = in_.flag("optional");
+    rule_.settles = readSettles(in_, "compared", Moment::Trimmed);
+    rule_.when = in_.formula("when", Needed::No);
+    rule_.otherwise = in_.formula("otherwise", Needed::No);
+    rule_.materials = in_.texts("materials", Needed::No);
+    rule_.property = in_.choice("property", kProperties, std::string("thickness"));
+    if (rule_.kind == InputKind::Choice) {
+      readOptions();
+      readColumns();
+    } else {
+      readRange();
+      readDefault();
+    }
+    in_.finish();
+    return std::move(rule_);
+  }
+
+ private:
+  void readRange() {
+    const Node* range = in_.list("range", Needed::Yes);
+    if (range == nullptr) return;
+    const bool isPair = range->items.size() == 2;
+    const auto low = isPair ? literal(range->items[0], rule_.kind) : std::nullopt;
+    const auto high = isPair ? literal(range->items[1], rule_.kind) : std::nullopt;
+    if (!low || !high || !std::isfinite(*low) || !std::isfinite(*high)) {
+      in_.complain(*range, "range-malformed", {{"key", std::string("range")}});
+    } else if (*low > *high) {
+      in_.complain(*range, "range-wrong",
+                   {{"least", formatNumber(*low, 4)}, {"most", formatNumber(*high, 4)}});
+    } else {
+      rule_.least = *low;
+      rule_.most = *high;
+    }
+  }
+
+  void readDefault() {
+    const Node* node = in_.find("default");
+    if (node == nullptr) return;
+    const auto value = literal(*node, rule_.kind);
+    if (!value) {
+      rule_.fallback = in_.formulaIn(*node, "default", "number, length or formula");
+    } else if (*value >= rule_.least && *value <= rule_.most) {
+      rule_.fallback = {Formula::literal(*value, dimensionOf(rule_.kind)), in_.at(*node)};
+    } else {
+      in_.complain(*node, "default-out-of-range",
+                   {{"id", rule_.id},
+                    {"value", shortened(node->text)},
+                    {"least", formatNumber(rule_.least, 4)},
+                    {"most", formatNumber(rule_.most, 4)}});
+    }
+  }
+
+  void readOptions() {
+    rule_.options = in_.texts("options", Needed::Yes);
+    const Node* options = in_.find("options");
+    for (std::size_t i = 0; i < rule_.options.size(); ++i) {
+      const Node& node = options->items[i];
+      if (!isPlainName(rule_.options[i]))
+        in_.complain(node, "id-malformed", {{"id", shortened(rule_.options[i])}});
+      in_.checkName(node, rule_.options[i]);
+    }
+    readOptionTitles();
+    const Node* chosen = in_.find("default");
+    if (chosen == nullptr) return;
+    const bool isOption =
+        std::find(rule_.options.begin(), rule_.options.end(), chosen->text) != rule_.options.end();
+    if (isOption) {
+      rule_.fallback = in_.formulaIn(*chosen, "default", "one of the options");
+      return;
+    }
+    in_.complain(*chosen, "value-not-allowed",
+                 {{"key", std::string("default")},
+                  {"value", shortened(chosen->text)},
+                  {"allowed", joined(rule_.options)}});
+  }
+
+  void readOptionTitles() {
+    const std::vector<std::string> titles = in_.texts("option_titles", Needed::No);
+    for (std::size_t i = 0; i < rule_.options.size(); ++i)
+      rule_.optionTitles.push_back({i < titles.size() ? titles[i] : rule_.options[i], {}});
+    in_.eachTranslation(
+        "option_titles",
+        [&](const std::string& language, const Node& list) {
+          for (std::size_t i = 0; i < std::min(rule_.options.size(), list.items.size()); ++i)
+            rule_.optionTitles[i].other[language] = list.items[i].text;
+        },
+        Node::Kind::List);
+  }
+
+  /// `columns = {width = ["210 mm", ...]}`
+  void readColumns() {
+    const Node* columns = in_.find("columns");
+    if (columns == nullptr) return;
+    if (columns->kind != Node::Kind::Table) return in_.complainType(*columns, "columns", "table");
+    for (const Node::Member& member : columns->members) readColumn(member);
+  }
+  void readColumn(const Node::Member& member) {
+    ChoiceColumn column;
+    column.id = member.key;
+    if (!isPlainName(column.id))
+      in_.complain(member.value, "id-malformed", {{"id", shortened(column.id)}});
+    for (const Node& item : member.value.items) {
+      const bool isPlain = item.kind == Node::Kind::Number;
+      const auto figure = literal(item, isPlain ? InputKind::Ratio : InputKind::Length);
+      if (isPlain && !std::isnan(item.number)) column.unit = Unit::One;
+      if (!figure) in_.complainType(item, member.key.c_str(), "number or length");
+      column.figures.push_back(figure.value_or(0.0));
+    }
+    if (column.figures.size() != rule_.options.size())
+      in_.complain(member.value, "column-uneven",
+                   {{"key", member.key},
+                    {"found", std::to_string(column.figures.size())},
+                    {"options", std::to_string(rule_.options.size())}});
+    column.figures.resize(rule_.options.size());
+    rule_.columns.push_back(std::move(column));
+  }
+
+  static bool isPlainName(const std::string& name) {
+    return isId(name) && name.find('-') == std::string::npos;
+  }
+
+  EntryReader in_;
+  InputRule rule_;
+};
+
+}  // namespace
+
+Dimension dimensionOf(InputKind kind) {
+  switch (kind) {
+    case InputKind::Length:
+      return Dimension::length();
+    case InputKind::Angle:
+      return Dimension::angle();
+    case InputKind::Grammage:
+      return Dimension::grammage();
+    case InputKind::Bulk:
+      return Dimension::bulk();
+    case InputKind::Time:
+      return Dimension::time();
+    case InputKind::Money:
+      return Dimension::money();
+    default:
+      return Dimension::number();
+  }
+}
+
+void InputSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const {
+  rules.inputs.push_back(InputReading(entry, role_, placer).run());
+}
+
+void InputSection::declare(RuleSet& rules, Linker& linker) const {
+  for (std::size_t i = 0; i < rules.inputs.size(); ++i) {
+    const InputRule& rule = rules.inputs[i];
+    if (rule.role != role_) continue;
+    ValueNode node = Linker::nodeOf(rule.id, ValueNode::Source::Input, i, dimensionOf(rule.kind));
+    if (rule.kind == InputKind::Choice) node.quantity = Quantity::choice(rule.id);
+    node.formula = formulaOf(rule.fallback);
+    node.when = formulaOf(rule.when);
+    node.otherwise = formulaOf(rule.otherwise);
+    node.settles = rule.settles;
+    const std::size_t index = rules.nodes.size();
+    linker.declare(std::move(node), rule.at);
+    for (std::size_t k = 0; k < rule.columns.size(); ++k) {
+      const ChoiceColumn& column = rule.columns[k];
+      const bool isLength = column.unit == Unit::Millimetre;
+      ValueNode figure = Linker::nodeOf(rule.id + "." + column.id, ValueNode::Source::Column, i,
+                                        isLength ? Dimension::length() : Dimension::number());
+      figure.column = k;
+      figure.uses = {index};
+      linker.declare(std::move(figure), rule.at);
+    }
+  }
+}
+
+void InputSection::link(RuleSet& rules, Linker& linker) const {
+  for (InputRule& rule : rules.inputs) {
+    if (rule.role != role_) continue;
+    // A choice's usual value is one of its options.
+    std::optional<Dimension> dimension;
+    if (rule.kind != InputKind::Choice) dimension = dimensionOf(rule.kind);
+    linker.linkNode(rule.id, {{&rule.fallback, dimension},
+                              {&rule.when, Dimension::number()},
+                              {&rule.otherwise, dimension}});
+  }
+}
+
+}  // namespace drapery

@@ -1,0 +1,333 @@
+#include "core/rules/section/part.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/geometry/outline.h"
+#include "core/rules/evaluation.h"
+#include "core/rules/linker.h"
+#include "core/rules/planned_entries.h"
+#include "core/rules/section/common.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr int kMostPieces = 10000;
+constexpr double kNoCut = 1e-9;       // mm
+constexpr double kLargest = 100'000;  // mm: no sheet is longer
+const Choices<Grain> kGrains{
+    {"height", Grain::Height}, {"width", Grain::Width}, {"any", Grain::Any}};
+const Choices<Rounding> kRoundings{
+    {"nearest", Rounding::Nearest}, {"up", Rounding::Up}, {"down", Rounding::Down}};
+
+class PartReading {
+ public:
+  PartReading(const Node& entry, IssuePlacer& placer)
+      : entry_(entry), placer_(placer), in_(entry, "part", placer) {}
+
+  PartRule run() {
+    rule_.at = in_.at(entry_);
+    rule_.id = in_.name();
+    rule_.title = in_.words("title", Needed::Yes);
+    rule_.note = in_.words("note", Needed::No);
+    readMaterials();
+    rule_.grain = in_.choice("grain", kGrains, Grain::Height);
+    rule_.rounding = in_.choice("round", kRoundings, Rounding::Nearest);
+    rule_.count = in_.countOrFormula("count", Needed::No);
+    rule_.when = in_.formula("when", Needed::No);
+    readSize();
+    eachItem("outline", [&](const Node& item) { readOutline(item); });
+    eachItem("slits", [&](const Node& item) { readSlit(item); });
+    eachItem("places", [&](const Node& item) { readPlace(item); });
+    readFormerPlaces();
+    in_.finish();
+    return std::move(rule_);
+  }
+
+ private:
+  /// A name, or a list of pairs of a name and where it is that one.
+  void readMaterials() {
+    const Node* node = in_.find("material");
+    if (node == nullptr || node->kind != Node::Kind::List) {
+      rule_.materials.push_back({in_.text("material", Needed::Yes), {}});
+      return;
+    }
+    for (const Node& pair : node->items) {
+      const bool isPair = pair.kind == Node::Kind::List && pair.items.size() == 2 &&
+                          pair.items[0].kind == Node::Kind::Text;
+      if (isPair)
+        rule_.materials.push_back({pair.items[0].text, in_.formulaIn(pair.items[1], "material")});
+      else
+        in_.complainType(pair, "material", "list of pairs, a name and a condition");
+    }
+    if (rule_.materials.empty())
+      in_.complainType(*node, "material", "name, or list of pairs, a name and a condition");
+  }
+
+  void readSize() {
+    const Node* size = in_.list("size", Needed::Yes);
+    if (size == nullptr) return;
+    auto pair = in_.tuple(*size, "size", 2, "pair of formulas, width and height");
+    if (pair.size() != 2) return;
+    rule_.width = std::move(pair[0]);
+    rule_.height = std::move(pair[1]);
+  }
+
+  template <class Visit>
+  void eachItem(const char* key, const Visit& visit) {
+    const Node* list = in_.list(key, Needed::No);
+    if (list == nullptr) return;
+    for (const Node& item : list->items) visit(item);
+  }
+
+  /// `["x", "y"]`, or `{ each = "hole", at = ["hole.x", "hole.y"] }`
+  void readOutline(const Node& item) {
+    OutlineRule rule;
+    std::optional<RulePoint> at;
+    if (item.kind == Node::Kind::List) {
+      at = in_.point(item, "outline");
+    } else {
+      EntryReader in(item, "outline", placer_);
+      readEach(in, rule);
+      at = pointOf(in);
+      in.finish();
+    }
+    if (!at) return;
+    rule.at = std::move(*at);
+    rule_.outline.push_back(std::move(rule));
+  }
+
+  /// `["x", "y", "x", "y"]`, or `{ each = "tape", at = ["x", "y"], to = ["x", "y"] }`
+  void readSlit(const Node& item) {
+    SlitRule rule;
+    if (item.kind == Node::Kind::List) {
+      auto four = in_.tuple(item, "slits", 4, "list of four formulas, x, y to x, y");
+      if (four.size() != 4) return;
+      rule.from = {std::move(four[0]), std::move(four[1])};
+      rule.to = {std::move(four[2]), std::move(four[3])};
+    } else {
+      EntryReader in(item, "slits", placer_);
+      readEach(in, rule);
+      auto from = pointOf(in);
+      const Node* end = in.list("to", Needed::Yes);
+      auto to = end != nullptr ? in.point(*end, "to") : std::nullopt;
+      in.finish();
+      if (!from || !to) return;
+      rule.from = std::move(*from);
+      rule.to = std::move(*to);
+    }
+    rule_.slits.push_back(std::move(rule));
+  }
+
+  /// `["x", "y"]`, or a table that also says `turn`, `mirrored`, `when` and `each`.
+  void readPlace(const Node& item) {
+    PlaceRule rule;
+    std::optional<RulePoint> at;
+    if (item.kind == Node::Kind::List) {
+      at = in_.point(item, "places");
+    } else {
+      EntryReader in(item, "places", placer_);
+      readEach(in, rule);
+      at = pointOf(in);
+      rule.turn = turnOf(in);
+      const Node* mirrored = in.find("mirrored");
+      if (mirrored != nullptr && mirrored->kind == Node::Kind::Text)
+        rule.mirrored = in.formulaIn(*mirrored, "mirrored");
+      else
+        rule.isMirrored = in.flag("mirrored");
+      rule.when = in.formula("when", Needed::No);
+      in.finish();
+    }
+    if (!at) return;
+    rule.at = std::move(*at);
+    rule_.places.push_back(std::move(rule));
+  }
+
+  static RuleFormula turnOf(EntryReader& in) {
+    const Node* turn = in.find("turn");
+    if (turn == nullptr) return {};
+    if (turn->kind == Node::Kind::Number)
+      return {Formula::literal(turn->number, Dimension::angle()), in.at(*turn)};
+    return in.formulaIn(*turn, "turn", "degrees or formula");
+  }
+
+  static std::optional<RulePoint> pointOf(EntryReader& in) {
+    const Node* at = in.list("at", Needed::Yes);
+    return at != nullptr ? in.point(*at, "at") : std::nullopt;
+  }
+
+  /// As rule files said it before places told their own turn: `at`, every second one mirrored, the
+  /// second half mirrored head to tail.
+  void readFormerPlaces() {
+    const bool isMirrored = in_.flag("mirrored"), isTurned = in_.flag("turned");
+    const Node* list = in_.list("at", Needed::No);
+    if (list == nullptr) return;
+    constexpr double kHalfTurn = 180.0;
+    for (std::size_t i = 0; i < list->items.size(); ++i) {
+      auto at = in_.point(list->items[i], "at");
+      if (!at) continue;
+      PlaceRule rule;
+      rule.at = std::move(*at);
+      const bool isOver = isTurned && i >= list->items.size() / 2;
+      rule.isMirrored = (isMirrored && i % 2 == 1) != isOver;
+      if (isOver) rule.turn = {Formula::literal(kHalfTurn, Dimension::angle()), {}};
+      rule_.places.push_back(std::move(rule));
+    }
+  }
+
+  const Node& entry_;
+  IssuePlacer& placer_;
+  EntryReader in_;
+  PartRule rule_;
+};
+
+void linkPoint(Linker& linker, const SeriesRule* series, RulePoint& point) {
+  linker.linkIn(series, point.first, Dimension::length());
+  linker.linkIn(series, point.second, Dimension::length());
+}
+
+void linkShape(PartRule& part, Linker& linker) {
+  for (OutlineRule& each : part.outline) linkPoint(linker, linker.seriesOf(each), each.at);
+  for (SlitRule& each : part.slits) {
+    const SeriesRule* series = linker.seriesOf(each);
+    linkPoint(linker, series, each.from);
+    linkPoint(linker, series, each.to);
+  }
+  for (PlaceRule& each : part.places) {
+    const SeriesRule* series = linker.seriesOf(each);
+    linkPoint(linker, series, each.at);
+    linker.linkIn(series, each.turn, Dimension::angle());
+    linker.linkIn(series, each.mirrored, Dimension::number());
+    linker.linkIn(series, each.when, Dimension::number());
+  }
+}
+
+bool isFinite(const Point& point) { return std::isfinite(point.x) && std::isfinite(point.y); }
+
+/// One part on one book.
+class PartPlan {
+ public:
+  PartPlan(const PartRule& rule, const RuleSet& rules, const Evaluation& evaluation)
+      : rule_(rule), rules_(rules), evaluation_(evaluation) {}
+
+  std::optional<PlannedPart> run() {
+    if (!evaluation_.holds(rule_.when.formula)) return std::nullopt;
+    const auto size = [&](std::size_t side) {
+      return Length::fromMm(evaluation_.table()[rule_.firstNode + side]);
+    };
+    part_.rule = &rule_;
+    part_.width = size(0);
+    part_.height = size(1);
+    part_.cutWidth = size(2);
+    part_.cutHeight = size(3);
+    for (const Length side : {part_.width, part_.height})
+      if (!(side > Length() && side.mm() <= kLargest)) return std::nullopt;
+    const double count = evaluation_.evaluate(rule_.count.formula);
+    if (!(count >= 1.0) || count > kMostPieces) return std::nullopt;
+    part_.count = static_cast<int>(count);
+    part_.material = materialOf();
+    shape();
+    place();
+    return std::move(part_);
+  }
+
+ private:
+  [[nodiscard]] std::string_view materialOf() const {
+    for (const PartMaterial& each : rule_.materials)
+      if (evaluation_.holds(each.when.formula)) return each.material;
+    return rule_.materials.back().material;
+  }
+  [[nodiscard]] Point at(const RulePoint& point, const double* locals) const {
+    return {evaluation_.evaluate(point.first.formula, locals),
+            evaluation_.evaluate(point.second.formula, locals)};
+  }
+
+  void shape() {
+    for (const OutlineRule& each : rule_.outline)
+      evaluation_.each(each, rules_,
+                       [&](const double* locals) { part_.outline.push_back(at(each.at, locals)); });
+    if (std::all_of(part_.outline.begin(), part_.outline.end(), isFinite))
+      part_.outline = tidied(std::move(part_.outline));
+    else
+      part_.outline.clear();
+    if (part_.outline.size() < 3)
+      part_.outline = rectangle(0.0, 0.0, part_.width.mm(), part_.height.mm());
+    for (const SlitRule& slit : rule_.slits)
+      evaluation_.each(slit, rules_, [&](const double* locals) {
+        const Point from = at(slit.from, locals), to = at(slit.to, locals);
+        const bool isCut =
+            isFinite(from) && isFinite(to) && std::hypot(to.x - from.x, to.y - from.y) > kNoCut;
+        if (isCut) part_.slits.emplace_back(from, to);
+      });
+  }
+
+  void place() {
+    for (const PlaceRule& each : rule_.places)
+      evaluation_.each(each, rules_, [&](const double* locals) {
+        // Each piece lies once.
+        if (part_.places.size() == static_cast<std::size_t>(part_.count)) return;
+        if (!evaluation_.holds(each.when.formula, locals)) return;
+        Placement placement{at(each.at, locals), 0.0, each.isMirrored};
+        if (!each.turn.empty()) placement.turn = evaluation_.evaluate(each.turn.formula, locals);
+        if (!each.mirrored.empty())
+          placement.isMirrored = evaluation_.holds(each.mirrored.formula, locals);
+        if (isFinite(placement.at) && std::isfinite(placement.turn))
+          part_.places.push_back(placement);
+      });
+  }
+
+  const PartRule& rule_;
+  const RuleSet& rules_;
+  const Evaluation& evaluation_;
+  PlannedPart part_;
+};
+
+}  // namespace
+
+void PartSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const {
+  rules.parts.push_back(PartReading(entry, placer).run());
+}
+
+void PartSection::declare(RuleSet& rules, Linker& linker) const {
+  using Source = ValueNode::Source;
+  for (std::size_t i = 0; i < rules.parts.size(); ++i) {
+    PartRule& part = rules.parts[i];
+    part.firstNode = rules.nodes.size();
+    const auto add = [&](const char* side, Source source, const RuleFormula* formula) {
+      ValueNode node = Linker::nodeOf(part.id + side, source, i, Dimension::length());
+      if (formula != nullptr) node.formula = formulaOf(*formula);
+      if (source == Source::CutSize) {
+        node.uses = {rules.nodes.size() - 2};  // the exact size
+        node.rounding = part.rounding;
+      }
+      linker.declare(std::move(node), part.at);
+    };
+    add(".width", Source::PartSize, &part.width);
+    add(".height", Source::PartSize, &part.height);
+    add(".cut_width", Source::CutSize, nullptr);
+    add(".cut_height", Source::CutSize, nullptr);
+  }
+}
+
+void PartSection::link(RuleSet& rules, Linker& linker) const {
+  for (PartRule& part : rules.parts) {
+    linker.linkNode(part.id + ".width", {{&part.width, Dimension::length()}});
+    linker.linkNode(part.id + ".height", {{&part.height, Dimension::length()}});
+  }
+  for (PartRule& part : rules.parts) {
+    linker.link(part.count, Dimension::number());
+    linker.link(part.when, Dimension::number());
+    for (PartMaterial& material : part.materials) linker.link(material.when, Dimension::number());
+    linkShape(part, linker);
+  }
+}
+
+void PartSection::plan(const RuleSet& rules, const Evaluation& evaluation,
+                       PlannedEntries& planned) const {
+  for (const PartRule& rule : rules.parts)
+    if (auto part = PartPlan(rule, rules, evaluation).run())
+      planned.parts.push_back(std::move(*part));
+}
+
+}  // namespace drapery

@@ -1,0 +1,85 @@
+// A piece to cut: [[part]].
+#pragma once
+
+#include <optional>
+#include <string>
+#include <utility>
+#include <vector>
+
+#include "core/geometry/placement.h"
+#include "core/quantity/length.h"
+#include "core/quantity/rule.h"
+#include "core/rules/entry_reader.h"
+#include "core/rules/repeated.h"
+#include "core/rules/section.h"
+#include "core/toml/sourced.h"
+
+namespace drapery {
+
+enum class Grain { Height, Width, Any };
+
+/// A part's material, and where it is that one.
+struct PartMaterial {
+  std::string material;
+  RuleFormula when;  // empty: always
+};
+
+/// Where one piece lies: mirrored first, then turned, then moved until the lower left corner of
+/// the box around it stands at the point.
+struct PlaceRule : Repeated {
+  RulePoint at;
+  RuleFormula turn;         // degrees counter-clockwise; empty: none
+  RuleFormula mirrored;     // left for right, where it holds; empty: not
+  bool isMirrored = false;  // always
+  RuleFormula when;         // empty: always
+};
+struct OutlineRule : Repeated {
+  RulePoint at;
+};
+struct SlitRule : Repeated {
+  RulePoint from, to;
+};
+
+struct PartRule {
+  std::string id;
+  LocalText title;
+  RuleFormula count;
+  RuleFormula when;                     // where there is such a part; empty: always
+  std::vector<PartMaterial> materials;  // the first that applies
+  RuleFormula width;
+  RuleFormula height;
+  Grain grain = Grain::Height;
+  Rounding rounding = Rounding::Nearest;
+  std::vector<OutlineRule> outline;  // from its lower left corner, going round; empty: a rectangle
+  std::vector<SlitRule> slits;       // cuts inside the outline
+  std::vector<PlaceRule> places;     // in the flat drawing
+  LocalText note;
+  SourcePosition at;
+  std::size_t firstNode = 0;  // width, height, cut_width, cut_height
+};
+
+struct PlannedPart {
+  const PartRule* rule = nullptr;
+  int count = 1;
+  std::string_view material;   // of the rule's, the one that applies
+  Length width, height;        // exact
+  Length cutWidth, cutHeight;  // rounded to the rule in hand, or as the binder cut it
+  /// Its shape as it is cut, from its lower left corner and counter-clockwise, exact: a rectangle
+  /// with four points, or more. No point stands twice and none on the line between its neighbours.
+  std::vector<Point> outline;
+  std::vector<std::pair<Point, Point>> slits;  // cuts inside the outline
+  std::vector<Placement> places;               // at most one for each piece
+};
+
+class PartSection : public Section {
+ public:
+  [[nodiscard]] std::string_view key() const override { return "part"; }
+  void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
+  void declare(RuleSet& rules, Linker& linker) const override;
+  void link(RuleSet& rules, Linker& linker) const override;
+  /// One without a positive size is no piece; one whose outline cannot be computed is a rectangle.
+  void plan(const RuleSet& rules, const Evaluation& evaluation,
+            PlannedEntries& planned) const override;
+};
+
+}  // namespace drapery

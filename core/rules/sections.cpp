@@ -1,0 +1,26 @@
+#include "core/rules/section.h"
+#include "core/rules/section/derive.h"
+#include "core/rules/section/finding.h"
+#include "core/rules/section/input.h"
+#include "core/rules/section/mark.h"
+#include "core/rules/section/part.h"
+#include "core/rules/section/series.h"
+
+namespace drapery {
+
+void Section::declare(RuleSet&, Linker&) const {}
+void Section::plan(const RuleSet&, const Evaluation&, PlannedEntries&) const {}
+
+const std::vector<const Section*>& ruleSections() {
+  static const InputSection kGiven(InputRole::Given), kAllowance(InputRole::Allowance);
+  static const DeriveSection kDerive;
+  static const PartSection kPart;
+  static const SeriesSection kSeries;
+  static const MarkSection kMark;
+  static const FindingSection kFinding;
+  static const std::vector<const Section*> kSections{&kGiven,  &kAllowance, &kDerive, &kPart,
+                                                     &kSeries, &kMark,      &kFinding};
+  return kSections;
+}
+
+}  // namespace drapery

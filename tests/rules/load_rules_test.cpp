@@ -1,0 +1,473 @@
+#include "core/rules/load_rules.h"
+
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <filesystem>
+#include <sstream>
+#include <thread>
+
+#include "core/plan/planner.h"
+#include "core/rules/rule_library.h"
+#include "core/rules/rule_words.h"
+#include "tests/support/command.h"
+#include "words/finding_words.h"
+#include "words/issue_words.h"
+
+namespace drapery {
+namespace {
+
+using ::testing::Contains;
+using ::testing::HasSubstr;
+using ::testing::IsEmpty;
+
+// A small sound file; tests put one mistake at a time into it.
+const char* const kSound = R"(schema = "drapery-method/1"
+id = "small"
+title = "Small"
+
+[[given]]
+id = "height"
+title = "Height"
+range = ["20 mm", "1200 mm"]
+
+[[allowance]]
+id = "square"
+title = "Square"
+range = ["0 mm", "30 mm"]
+default = "3 mm"
+
+[[allowance]]
+id = "school"
+kind = "choice"
+title = "School"
+options = ["plain", "flush"]
+default = "plain"
+
+[[derive]]
+id = "board_height"
+title = "Board"
+formula = "height + 2 * square"
+because = "Leaves and squares."
+
+[[part]]
+id = "board"
+title = "Board"
+count = 2
+material = "board"
+size = ["board_height / 2", "board_height"]
+
+[[finding]]
+id = "low"
+severity = "mind"
+when = "board.cut_height < 2 * height && school == plain"
+says = "Only {board_height}."
+do = "Give {2 * square:mm} more."
+touches = ["square"]
+)";
+
+std::optional<TomlFile> noBases(std::string_view) { return std::nullopt; }
+
+LoadedRules load(const std::string& text) { return loadRules({"small.toml", text}, noBases); }
+
+/// The sound file with `from` replaced by `to`.
+std::string with(const std::string& from, const std::string& to) {
+  std::string text = kSound;
+  const auto at = text.find(from);
+  EXPECT_NE(at, std::string::npos) << from;
+  return text.replace(at, from.size(), to);
+}
+
+std::vector<std::string> messages(const LoadedRules& loaded) {
+  std::vector<std::string> all;
+  for (const Issue& issue : loaded.issues) all.push_back(placedWords(issue, {}));
+  return all;
+}
+
+TEST(LoadRules, readsASoundFile) {
+  const LoadedRules loaded = load(kSound);
+  ASSERT_THAT(messages(loaded), IsEmpty());
+  const RuleSet& method = *loaded.rules;
+  EXPECT_EQ(method.id, "small");
+  ASSERT_NE(method.input("square"), nullptr);
+  EXPECT_EQ(method.input("square")->most, 30);
+  EXPECT_TRUE(method.find("board.cut_width").has_value());
+  EXPECT_EQ(method.order.size(), method.nodes.size());
+}
+
+struct Mistake {
+  const char* name;
+  const char* from;
+  const char* to;
+  const char* message;  // file:line:column and what must stand in the words
+  friend void PrintTo(const Mistake& each, std::ostream* out) { *out << each.name; }
+};
+
+class RuleFileMistake : public ::testing::TestWithParam<Mistake> {};
+
+TEST_P(RuleFileMistake, isPlacedAndSaid) {
+  const LoadedRules loaded = load(with(GetParam().from, GetParam().to));
+  EXPECT_EQ(loaded.rules, nullptr);
+  EXPECT_THAT(messages(loaded), Contains(HasSubstr(GetParam().message)));
+}
+
+INSTANTIATE_TEST_SUITE_P(
+    Each, RuleFileMistake,
+    ::testing::Values(
+        Mistake{"syntax", "range = [\"20 mm\"", "range = [\"20 mm", "small.toml:8"},
+        Mistake{"schema", "drapery-method/1", "drapery-method/9",
+                "small.toml:1:10: schema: \"drapery-method/9\" is not allowed; allowed: "
+                "drapery-method/1"},
+        Mistake{"unknownKey", "because =", "becuase =",
+                "small.toml:27:1: \"becuase\" is not known in derive; did you mean \"because\"?"},
+        Mistake{"missingKey", "because = \"Leaves and squares.\"\n", "",
+                "small.toml:23:1: \"because\" is missing in this derive"},
+        Mistake{"wrongType", "count = 2", "count = [2]",
+                "small.toml:32:9: count: a list is not allowed; expected number or formula"},
+        Mistake{"wrongCount", "count = 2", "count = 0",
+                "count: \"0\" is not allowed; allowed: whole numbers"},
+        Mistake{"unknownName", "height + 2 * square", "heigth + 2 * square",
+                "small.toml:26:12: \"heigth\" is not known; did you mean \"height\"?"},
+        Mistake{"unknownFunction", "height + 2 * square", "height + hypott(1, 2)",
+                "small.toml:26:21: there is no function \"hypott\"; did you mean \"hypot\"?"},
+        Mistake{"badFormula", "height + 2 * square", "height + 2 * ",
+                "the formula breaks off here"},
+        Mistake{"assignment", "height + 2 * square", "height = 2",
+                "small.toml:26:19: a formula compares with =="},
+        Mistake{"twoResults", "height + 2 * square", "height + 2,5", "two results"},
+        Mistake{"angleToLength", "height + 2 * square", "height + arc_angle(height, square)",
+                "small.toml:26:21: \"arc_angle(height, square\" is an angle; a length is needed"},
+        Mistake{"bareNumber", "height + 2 * square", "height + 3",
+                "small.toml:26:21: a bare 3 cannot stand for a length; write its unit, like 3 mm "
+                "or 1/8 in"},
+        Mistake{"wrongOption", "school == plain", "school == plane",
+                "small.toml:39:52: \"plane\" is not known; did you mean \"plain\"?"},
+        Mistake{"noOption", "school == plain", "school == square",
+                "\"square\" is no option of \"school\""},
+        Mistake{"lengthOfTurns", "count = 2", "count = \"height\"",
+                "\"height\" is a length; a plain number is needed"},
+        Mistake{"valueNamedAsAnOption", "id = \"board_height\"", "id = \"flush\"",
+                "\"flush\" is used twice"},
+        Mistake{"optionNamedAsAValue", "\"plain\", \"flush\"", "\"plain\", \"height\"",
+                "\"height\" is used twice"},
+        Mistake{"minusInId", "id = \"board_height\"", "id = \"board-height\"",
+                "small.toml:24:6: \"board-height\" would be read as a subtraction"},
+        Mistake{"minusInOption", "\"plain\", \"flush\"", "\"plain\", \"fl-ush\"",
+                "\"fl-ush\" is not an id"},
+        Mistake{"dotInOption", "\"plain\", \"flush\"", "\"plain\", \"fl.ush\"",
+                "\"fl.ush\" is not an id"},
+        Mistake{"jobsOwnField", "id = \"square\"", "id = \"round\"",
+                "\"round\" is a word that formulas or jobs have already"},
+        Mistake{"unitAsId", "id = \"square\"", "id = \"in\"",
+                "\"in\" is a word that formulas or jobs have already"},
+        Mistake{"otherName", "id = \"small\"", "id = \"smaller\"",
+                "small.toml:2:6: the id \"smaller\" is not the file's name, \"small\""},
+        Mistake{"rangeOfNothing", "[\"0 mm\", \"30 mm\"]", "[nan, \"30 mm\"]",
+                "two figures are needed"},
+        Mistake{"wordsOfNoKey", "title = \"Board\"\ncount",
+                "title = \"Board\"\nwords.de.titel = \"Deckel\"\ncount",
+                "\"titel\" is not known in words.de; did you mean \"title\"?"},
+        Mistake{"circle", "height + 2 * square", "height + board.cut_height",
+                "these formulas go in a circle: board_height -> board.cut_height -> board.height "
+                "-> board_height"},
+        Mistake{"duplicateId", "id = \"square\"", "id = \"height\"", "\"height\" is used twice"},
+        Mistake{"duplicateInList", "id = \"school\"", "id = \"square\"",
+                "small.toml:17:6: \"square\" is used twice; the first is in line 11"},
+        Mistake{"badId", "id = \"square\"", "id = \"Square width\"",
+                "\"Square width\" is not an id"},
+        Mistake{"rangeBackwards", "[\"0 mm\", \"30 mm\"]", "[\"30 mm\", \"0 mm\"]",
+                "small.toml:13:9: the range begins at 30, above its end at 0"},
+        Mistake{"rangeOfOne", "[\"0 mm\", \"30 mm\"]", "[\"0 mm\"]", "two figures are needed"},
+        Mistake{"defaultOutside", "default = \"3 mm\"", "default = \"31 mm\"",
+                "small.toml:14:11: square: the default 31 mm is outside its range, 0 to 30"},
+        Mistake{"badOption", "default = \"plain\"", "default = \"plane\"",
+                "default: \"plane\" is not allowed; allowed: plain, flush"},
+        Mistake{"badSeverity", "severity = \"mind\"", "severity = \"worry\"",
+                "severity: \"worry\" is not allowed; allowed: stop, mind, note"},
+        Mistake{"brace", "Only {board_height}.", "Only {board_height.",
+                "small.toml:40:14: says: a brace without its partner"},
+        Mistake{"unknownInWords", "{board_height}", "{bord_height}",
+                "small.toml:40:15: \"bord_height\" is not known; did you mean \"board_height\"?"},
+        Mistake{"touches", "touches = [\"square\"]", "touches = [\"sqare\"]",
+                "low touches \"sqare\", which is not known"},
+        Mistake{"unknownBase", "title = \"Small\"", "title = \"Small\"\nbase = \"large\"",
+                "the base \"large\" is not known"},
+        Mistake{"date", "title = \"Small\"", "title = 1979-05-27",
+                "title: a date or nothing is not allowed; expected text"}),
+    [](const auto& each) { return each.param.name; });
+
+TEST(LoadRules, saysEveryMistakeAtOnce) {
+  std::string text = with("because =", "becuase =");
+  text.replace(text.find("30 mm"), 5, "-1 mm");
+  text.replace(text.find("touches = [\"square\"]"), 20, "touches = [\"sqare\"]");
+  const auto all = messages(load(text));
+  EXPECT_THAT(all, Contains(HasSubstr("becuase")));
+  EXPECT_THAT(all, Contains(HasSubstr("above its end")));
+  EXPECT_THAT(all, Contains(HasSubstr("sqare")));
+}
+
+TEST(LoadRules, showsTheLineWithACaret) {
+  const LoadedRules loaded = load(with("height + 2 * square", "height + 2 * sqare"));
+  ASSERT_EQ(loaded.issues.size(), 1U);
+  const std::string text = placedWordsWithCaret(loaded.issues.front());
+  EXPECT_THAT(text, HasSubstr("\n  formula = \"height + 2 * sqare\"\n"
+                              "                          ^\n"));
+}
+
+TEST(LoadRules, aChildOverridesOnlyWhatItNames) {
+  const std::string child = R"(schema = "drapery-method/1"
+id = "child"
+base = "small"
+title = "Child"
+[[allowance]]
+id = "square"
+default = "5 mm"
+[[derive]]
+id = "extra"
+title = "Extra"
+formula = "2 * board_height"
+because = "Twice."
+)";
+  const auto bases = [](std::string_view id) -> std::optional<TomlFile> {
+    if (id != "small") return std::nullopt;
+    return TomlFile{"small.toml", kSound};
+  };
+  const LoadedRules loaded = loadRules({"child.toml", child}, bases);
+  ASSERT_THAT(messages(loaded), IsEmpty());
+  EXPECT_EQ(loaded.rules->input("square")->fallback.formula.nodes()[0].number, 5);
+  EXPECT_EQ(loaded.rules->input("square")->title.text, "Square");
+  EXPECT_TRUE(loaded.rules->find("extra"));
+  EXPECT_EQ(loaded.rules->parts.size(), 1U);
+}
+
+TEST(LoadRules, aMistakeInTheBaseIsPlacedInTheBase) {
+  const std::string broken = with("height + 2 * square", "heigth + 2 * square");
+  const auto bases = [&](std::string_view) { return TomlFile{"small.toml", broken}; };
+  const LoadedRules loaded = loadRules(
+      {"child.toml",
+       "schema = \"drapery-method/1\"\nid = \"child\"\nbase = \"small\"\ntitle = \"C\"\n"},
+      bases);
+  EXPECT_THAT(messages(loaded), Contains(HasSubstr("small.toml:26:12: \"heigth\"")));
+}
+
+TEST(LoadRules, basesMayNotGoInACircle) {
+  const std::string text =
+      "schema = \"drapery-method/1\"\nid = \"a\"\nbase = \"a\"\ntitle = \"A\"\n";
+  const auto bases = [&](std::string_view) { return TomlFile{"a.toml", text}; };
+  EXPECT_THAT(messages(loadRules({"a.toml", text}, bases)),
+              Contains(HasSubstr("leads in a circle")));
+}
+
+TEST(LoadRules, aMethodMustSupplyWhatItsBaseWants) {
+  const std::string text =
+      "schema = \"drapery-method/1\"\nid = \"mine\"\nbase = \"case\"\ntitle = \"Mine\"\n";
+  const RuleLibrary library;
+  const auto loaded =
+      loadRules({"mine.toml", text}, [&](std::string_view id) { return library.source(id); });
+  EXPECT_THAT(messages(loaded),
+              Contains(HasSubstr("\"setback\" is missing; methods on case must supply it")));
+}
+
+TEST(RuleWords, splitLiteralsAndExpressions) {
+  RuleWords words;
+  const auto parsed = parseWords("{{a}} is {a + b:deg}, {c}.", {}, words);
+  const auto& pieces = std::get<RuleWords::Text>(parsed);
+  ASSERT_EQ(pieces.size(), 5U);
+  EXPECT_EQ(pieces[0].literal, "{a} is ");
+  EXPECT_EQ(words.expressions[0].formula.text(), "a + b");
+  EXPECT_EQ(words.expressions[0].named, Unit::Degree);
+  EXPECT_FALSE(words.expressions[*pieces[3].expression].named.has_value());
+  for (const char* wrong : {"{", "}", "{}", "a { b"})
+    EXPECT_TRUE(std::holds_alternative<BracePosition>(parseWords(wrong, {}, words))) << wrong;
+}
+
+// One way to carry other languages, for every kind of text; what a house says otherwise is no
+// longer what the translation translates.
+TEST(LoadRules, carriesOtherLanguages) {
+  const LoadedRules loaded =
+      loadRules({"two.toml", test::projectFile("tests/rules/two.toml")}, noBases);
+  ASSERT_THAT(messages(loaded), IsEmpty());
+  const RuleSet& rules = *loaded.rules;
+  EXPECT_EQ(rules.title.in("de"), "Zwei Sprachen");
+  EXPECT_EQ(rules.input("height")->title.in("de"), "Höhe");
+  EXPECT_EQ(rules.input("height")->measure.in("de"), "Von Kopf bis Fuß");
+  EXPECT_EQ(rules.input("height")->title.in("fr"), "Height");
+  EXPECT_EQ(rules.input("shape")->optionTitles[1].in("de"), "gerundet");
+  EXPECT_EQ(rules.derived[0].because.in("de"), "Block und zwei Kanten.");
+  Job job;
+  job.given["height"] = {210.0, {}};
+  const Plan plan = Planner(loaded.rules).plan(job).plan;
+  const Notation english{}, german_{Units::Millimetres, Length::fromMm(0.5), ',', "de"};
+  EXPECT_EQ(findingSays(plan.findings.at(0), english), "The board is 216.5 mm high for 210 mm.");
+  EXPECT_EQ(findingSays(plan.findings.at(0), german_),
+            "Für 210 mm Block ist der Deckel 216,5 mm hoch.");
+  EXPECT_EQ(findingRemedy(plan.findings.at(0), german_), "Take 3,2 mm of squares.");
+  EXPECT_EQ(markSays(plan.marks.at(0), german_), "Kante: 3,25 mm.");
+  const auto bases = [&](std::string_view) {
+    return TomlFile{"two.toml", test::projectFile("tests/rules/two.toml")};
+  };
+  const LoadedRules house = loadRules(
+      {"house.toml",
+       "schema = \"drapery-method/1\"\nid = \"house\"\nbase = \"two\"\ntitle = \"House\"\n"
+       "[[given]]\nid = \"height\"\ntitle = \"Block height\"\n"},
+      bases);
+  ASSERT_THAT(messages(house), IsEmpty());
+  EXPECT_EQ(house.rules->input("height")->title.in("de"), "Block height");
+  EXPECT_EQ(house.rules->input("height")->measure.in("de"), "Von Kopf bis Fuß");
+}
+
+// A row of holes: its formulas run over i, others ask of it, and a list repeats for each.
+TEST(Series, runOverTheirIndex) {
+  const LoadedRules loaded = load(with("[[finding]]", R"rules([[series]]
+id = "hole"
+title = "Hole"
+kind = "hole"
+part = "board"
+count = "floor(height / 50 mm)"
+x = "square"
+y = "i * height / (hole.count + 1)"
+also = { depth = "hole.y / 2" }
+
+[[derive]]
+id = "reach"
+title = "Reach"
+formula = "hole.y.last - hole.y.first + hole.x.sum + hole.depth.most"
+because = "From the first hole to the last."
+
+[[part]]
+id = "strip"
+title = "Strip"
+material = "card"
+size = ["20 mm", "height"]
+count = "hole.count"
+slits = [{ each = "hole", at = ["0", "hole.y"], to = ["hole.x", "hole.y"] }]
+places = [{ each = "hole", at = ["hole.x * i", "hole.y"], turn = "90 deg", mirrored = "i == 2" }]
+
+[[mark]]
+id = "hole-marked"
+each = "hole"
+when = "i > 1"
+says = "Hole {i:1}: {hole.y}."
+
+[[finding]]
+id = "few"
+severity = "note"
+when = "hole.count < 9"
+says = "{hole.count} holes."
+do = "Nothing."
+touches = ["hole.count"]
+
+[[finding]])rules"));
+  ASSERT_THAT(messages(loaded), IsEmpty());
+  Job job;
+  job.given["height"] = {200.0, {}};
+  const Planner planner(loaded.rules);
+  const Plan plan = planner.plan(job).plan;
+  ASSERT_EQ(plan.series.size(), 1U);
+  EXPECT_EQ(plan.series[0].rows[2], (std::vector<double>{3, 3, 120, 60}));
+  EXPECT_DOUBLE_EQ(*plan.number("reach"), 160 - 40 + 4 * 3 + 80);
+  const PlannedPart& strip = *plan.part("strip");
+  EXPECT_EQ(strip.count, 4);
+  ASSERT_EQ(strip.slits.size(), 4U);
+  EXPECT_DOUBLE_EQ(strip.slits[3].second.y, 160);
+  ASSERT_EQ(strip.places.size(), 4U);
+  EXPECT_TRUE(strip.places[1].isMirrored);
+  EXPECT_FALSE(strip.places[2].isMirrored);
+  EXPECT_DOUBLE_EQ(strip.places[2].turn, 90);
+  ASSERT_EQ(plan.marks.size(), 3U);
+  EXPECT_EQ(markSays(plan.marks[0], {}), "Hole 2: 80 mm.");
+  EXPECT_EQ(findingSays(plan.findings.back(), {}), "4 holes.");
+  job.given["height"] = {40.0, {}};
+  const Plan none = planner.plan(job).plan;
+  EXPECT_TRUE(none.series.empty());
+  EXPECT_EQ(none.number("reach"), std::nullopt);
+  EXPECT_EQ(none.part("strip"), nullptr);
+}
+
+TEST(Series, areBoundedAndAskNothingOfThemselves) {
+  const std::string series = "[[series]]\nid = \"hole\"\ntitle = \"Hole\"\n";
+  const auto issues = [&](const std::string& rest) {
+    return messages(load(with("[[finding]]", series + rest + "\n[[finding]]")));
+  };
+  EXPECT_THAT(issues("count = 3\nx = \"hole.y\"\ny = \"square\""),
+              Contains(HasSubstr("\"hole.y\" is not known")));
+  EXPECT_THAT(issues("count = 3\nx = \"hole.x.last\""), Contains(HasSubstr("is not known")));
+  EXPECT_THAT(issues("count = 3"), Contains(HasSubstr("from 1 to 16 formulas")));
+  EXPECT_THAT(issues("count = \"hole.x.sum / square\"\nx = \"square\""),
+              Contains(HasSubstr("go in a circle: hole.count -> hole.x.sum -> hole.count")));
+  const LoadedRules endless =
+      load(with("[[finding]]",
+                series + "count = \"1000 * height / square\"\nx = \"i * square\"\n[[finding]]"));
+  ASSERT_THAT(messages(endless), IsEmpty());
+  Job job;
+  job.given["height"] = {200.0, {}};
+  const PlanOutcome outcome = Planner(endless.rules).plan(job);
+  ASSERT_EQ(outcome.issues.size(), 1U);
+  EXPECT_EQ(issueWords(outcome.issues[0], {}), "hole: 66666.667 are not allowed; at most 10000");
+}
+
+// The files that ship, each on its own and with every formula tried.
+TEST(ShippedMethods, areSound) {
+  const RuleLibrary library;
+  for (const TomlFile& source : shippedRules()) {
+    const auto loaded = loadRules(source, [&](std::string_view id) { return library.source(id); });
+    EXPECT_THAT(messages(loaded), IsEmpty()) << source.file;
+  }
+}
+
+TEST(ShippedMethods, areAllThatStandInTheFolderAndEachHasCases) {
+  std::vector<std::string> shipped;
+  for (const TomlFile& source : shippedRules()) shipped.push_back(source.file);
+  for (const auto& entry :
+       std::filesystem::directory_iterator(std::string(DRAPERY_SOURCE_DIR) + "/methods")) {
+    if (entry.path().extension() != ".toml") continue;
+    EXPECT_THAT(shipped, Contains(entry.path().filename().string()));
+    auto cases = entry.path();
+    EXPECT_TRUE(std::filesystem::exists(cases.replace_extension(".cases"))) << cases;
+  }
+}
+
+TEST(RuleLibrary, offersAFoldersOwnFilesAfterTheShippedOnes) {
+  const test::TemporaryFolder folder;
+  folder.write("small.toml", kSound);
+  folder.write("case-sunk-joint.toml", kSound);  // a shipped id is not taken over
+  folder.write("notes.txt", "nothing");
+  const RuleLibrary library(folder.path());
+  EXPECT_EQ(library.ids(),
+            (std::vector<std::string>{"case-sunk-joint", "case-fixed-gap", "case-strip-set",
+                                      "case-board-gap", "case-card", "small"}));
+  EXPECT_NE(library.load("small").rules, nullptr);
+  EXPECT_EQ(library.load("case-sunk-joint").rules->title.text, "Sunk joint, computed");
+  EXPECT_FALSE(library.knows("case"));
+  ASSERT_EQ(library.leftOut().size(), 1U);
+  EXPECT_THAT(placedWords(library.leftOut()[0], {}),
+              HasSubstr("case-sunk-joint.toml: left out: rules with the id"));
+}
+
+TEST(RuleLibrary, knowsABaseHoweverItIsWritten) {
+  const test::TemporaryFolder folder;
+  std::string text = kSound;
+  text.replace(text.find("title"), 0, "is_base=true\n");
+  folder.write("small.toml", text);
+  const RuleLibrary library(folder.path());
+  EXPECT_FALSE(library.knows("small"));
+  EXPECT_TRUE(library.source("small").has_value());
+  for (const TomlFile& source : shippedRules()) {
+    const std::string id = source.file.substr(0, source.file.rfind('.'));
+    EXPECT_EQ(library.knows(id), !library.load(id).rules->isBase) << id;
+  }
+}
+
+TEST(RuleLibrary, loadsOnceForAllThreads) {
+  const RuleLibrary library;
+  std::vector<RuleSetPtr> loaded(4);
+  std::vector<std::thread> threads;
+  for (RuleSetPtr& rules : loaded)
+    threads.emplace_back([&] { rules = library.load("case-card").rules; });
+  for (std::thread& thread : threads) thread.join();
+  for (const RuleSetPtr& rules : loaded) EXPECT_EQ(rules, loaded[0]);
+  EXPECT_NE(loaded[0]->fingerprint, library.load("case-sunk-joint").rules->fingerprint);
+}
+
+}  // namespace
+}  // namespace drapery
