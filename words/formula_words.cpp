@@ -110,7 +110,7 @@ std::string cutSize(const Plan& plan, std::size_t node, const FormulaWriting& wr
       [&](std::string_view) {
         return NameMeaning{NameMeaning::Kind::Slot, value.uses.front(), 0.0};
       },
-      [](const auto&, auto) {});
+      [](auto, auto) {});
   return std::string(direction) + "(" + printFormula(name, name.root(), writing) + ")";
 }
 

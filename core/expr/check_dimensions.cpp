@@ -56,7 +56,7 @@ class Check {
   [[nodiscard]] std::pair<std::size_t, std::size_t> spanOf(Index node) const {
     std::size_t from = formula_.text().size(), to = 0;
     for (Index i = formula_.nodes()[node].begin; i <= node; ++i) {
-      const Formula::Node& part = formula_.nodes()[i];
+      const Formula::Place& part = formula_.place(i);
       from = std::min<std::size_t>(from, part.offset);
       to = std::max<std::size_t>(to, part.offset + part.length);
     }
@@ -71,8 +71,9 @@ class Check {
     const Formula::Node& node = formula_.nodes()[i];
     switch (node.op) {
       case Op::Number:
-        return node.number == 0.0 && node.dimension.isNumber() ? Quantity::any()
-                                                               : Quantity::of(node.dimension);
+        return node.number == 0.0 && formula_.place(i).dimension.isNumber()
+                   ? Quantity::any()
+                   : Quantity::of(formula_.place(i).dimension);
       case Op::Name:
         return names_.quantity(formula_.written(i));
       case Op::Call:
@@ -174,7 +175,7 @@ class Check {
   }
 
   Quantity called(Index i) {
-    const std::string_view signature = formula_.nodes()[i].function->dimensions;
+    const std::string_view signature = formula_.function(i).dimensions;
     const std::size_t arrow = signature.find('>');
     std::optional<Index> same;
     bool isOpen = false;

@@ -1,6 +1,5 @@
 #include "core/expr/formula.h"
 
-#include <array>
 #include <cmath>
 #include <limits>
 
@@ -11,12 +10,18 @@ namespace {
 constexpr double kNone = std::numeric_limits<double>::quiet_NaN();
 
 double truth(bool is) { return is ? 1.0 : 0.0; }
+bool isTrue(double value) { return !std::isnan(value) && value != 0.0; }
 
+double called(const FormulaFunction& function, const double* arguments, int count) {
+  for (int k = 0; k < count && !function.asks; ++k)
+    if (std::isnan(arguments[k])) return kNone;
+  return function.call(arguments, count);
+}
+
+/// What is missing spreads by itself through sums; a comparison would swallow it.
 double between(Formula::Op op, double a, double b) {
   using Op = Formula::Op;
-  if (op == Op::And && (a == 0.0 || b == 0.0)) return 0.0;
-  if (op == Op::Or && ((a != 0.0 && !std::isnan(a)) || (b != 0.0 && !std::isnan(b)))) return 1.0;
-  if (std::isnan(a) || std::isnan(b)) return kNone;
+  const auto known = [&](bool is) { return std::isnan(a) || std::isnan(b) ? kNone : truth(is); };
   switch (op) {
     case Op::Plus:
       return a + b;
@@ -27,21 +32,23 @@ double between(Formula::Op op, double a, double b) {
     case Op::Over:
       return a / b;
     case Op::Power:
-      return std::pow(a, b);
+      return std::isnan(a) || std::isnan(b) ? kNone : std::pow(a, b);
     case Op::Is:
-      return truth(a == b);
+      return known(a == b);
     case Op::IsNot:
-      return truth(a != b);
+      return known(a != b);
     case Op::Below:
-      return truth(a < b);
+      return known(a < b);
     case Op::AtMost:
-      return truth(a <= b);
+      return known(a <= b);
     case Op::Above:
-      return truth(a > b);
+      return known(a > b);
     case Op::AtLeast:
-      return truth(a >= b);
+      return known(a >= b);
+    case Op::And:
+      return a == 0.0 || b == 0.0 ? 0.0 : known(true);
     default:
-      return truth(op == Op::And);  // neither decides by itself: both are 1, or both are 0
+      return isTrue(a) || isTrue(b) ? 1.0 : known(false);
   }
 }
 
@@ -51,8 +58,8 @@ Formula Formula::literal(double number, const Dimension& dimension) {
   Formula formula;
   Node node;
   node.number = number;
-  node.dimension = dimension;
   formula.nodes_.push_back(node);
+  formula.places_.push_back({0, 0, dimension});
   return formula;
 }
 
@@ -67,26 +74,69 @@ void Formula::eachName(const std::function<void(Index, std::string_view)>& visit
     if (nodes_[i].op == Op::Name) visit(i, written(i));
 }
 
-void Formula::link(const NameLookup& lookup,
-                   const std::function<void(const Node&, std::string_view)>& unknown) {
-  for (Node& node : nodes_) {
-    if (node.op != Op::Name) continue;
-    const std::string_view name = std::string_view(text_).substr(node.offset, node.length);
-    const NameMeaning meaning = lookup(name);
-    node.meaning = meaning.kind;
-    node.slot = static_cast<std::uint32_t>(meaning.slot);
-    node.number = meaning.kind == NameMeaning::Kind::Constant ? meaning.constant : kNone;
-    if (meaning.kind == NameMeaning::Kind::Unknown) unknown(node, name);
-  }
+bool Formula::settle(Index name, const NameMeaning& meaning) {
+  Node& node = nodes_[name];
+  node.meaning = meaning.kind;
+  node.slot = static_cast<std::uint32_t>(meaning.slot);
+  node.number = meaning.kind == NameMeaning::Kind::Constant ? meaning.constant : kNone;
+  return meaning.kind != NameMeaning::Kind::Unknown;
 }
 
 double Formula::evaluate(const NumberTable& table) const {
   return nodes_.empty() ? kNone : evaluate(table, root());
 }
 
+/// Node by node, with the numbers that wait on a stack. A branch that is not taken is jumped over.
+double Formula::Code::evaluate(const NumberTable& table) const {
+  double stack[kDeepest + 1];
+  double* top = stack;  // past the last
+  for (Index i = nodes[root].begin;; ++i) {
+    const Node& node = nodes[i];
+    switch (node.op) {
+      case Op::Number:
+        *top++ = node.number;
+        break;
+      case Op::Name:
+        *top++ = node.meaning == NameMeaning::Kind::Slot    ? table.numbers[node.slot]
+                 : node.meaning == NameMeaning::Kind::Local ? table.locals[node.slot]
+                                                            : node.number;
+        break;
+      case Op::Call:
+        top -= node.operands;
+        *top = called(formulaFunctions()[node.slot], top, node.operands);
+        ++top;
+        break;
+      case Op::Negative:
+        top[-1] = -top[-1];
+        break;
+      case Op::Not:
+        if (!std::isnan(top[-1])) top[-1] = truth(top[-1] == 0.0);
+        break;
+      case Op::Choose:
+        break;  // the result of the branch that was taken is there
+      default:
+        --top;
+        top[-1] = between(node.op, top[-1], top[0]);
+        break;
+    }
+    if (i == root) break;
+    if (node.next != 0) {
+      i = node.next - 1;
+    } else if (node.otherwise != 0) {
+      const double condition = *--top;
+      if (std::isnan(condition)) {
+        *top++ = kNone;
+        i = nodes[node.otherwise - 1].next - 1;
+      } else if (condition == 0.0) {
+        i = node.otherwise - 1;
+      }
+    }
+  }
+  return std::isfinite(stack[0]) ? stack[0] : kNone;
+}
+
 double Formula::evaluate(const NumberTable& table, Index node) const {
-  const double result = number(node, table);
-  return std::isfinite(result) ? result : kNone;
+  return Code{nodes_.data(), node}.evaluate(table);
 }
 
 bool Formula::holds(const NumberTable& table) const {
@@ -95,52 +145,11 @@ bool Formula::holds(const NumberTable& table) const {
   return !std::isnan(result) && result != 0.0;
 }
 
-double Formula::number(Index at, const NumberTable& table) const {
-  const Node& node = nodes_[at];
-  switch (node.op) {
-    case Op::Number:
-      return node.number;
-    case Op::Name:
-      if (node.meaning == NameMeaning::Kind::Slot) return table.numbers[node.slot];
-      if (node.meaning == NameMeaning::Kind::Local) return table.locals[node.slot];
-      return node.number;
-    case Op::Call:
-      return called(node, at, table);
-    case Op::Negative:
-      return -number(at - 1, table);
-    case Op::Not: {
-      const double a = number(at - 1, table);
-      return std::isnan(a) ? kNone : truth(a == 0.0);
-    }
-    case Op::Choose: {
-      const Index otherwise = at - 1, result = nodes_[otherwise].begin - 1;
-      const double condition = number(nodes_[result].begin - 1, table);
-      if (std::isnan(condition)) return kNone;
-      return number(condition != 0.0 ? result : otherwise, table);
-    }
-    default: {
-      const Index right = at - 1;
-      const double a = number(nodes_[right].begin - 1, table);
-      return between(node.op, a, number(right, table));
-    }
-  }
-}
-
-double Formula::called(const Node& node, Index at, const NumberTable& table) const {
-  std::array<double, FormulaFunction::kMostArguments> arguments;
-  Index operand = at - 1;
-  for (std::size_t k = node.operands; k-- > 0; operand = nodes_[operand].begin - 1) {
-    arguments[k] = number(operand, table);
-    if (std::isnan(arguments[k]) && !node.function->asks) return kNone;
-  }
-  return node.function->call(arguments.data(), node.operands);
-}
-
 Formula::Index Formula::taken(const NumberTable& table) const {
   Index at = root();
   while (nodes_[at].op == Op::Choose) {
     const Index otherwise = at - 1, result = nodes_[otherwise].begin - 1;
-    const double condition = number(nodes_[result].begin - 1, table);
+    const double condition = evaluate(table, nodes_[result].begin - 1);
     if (std::isnan(condition)) break;
     at = condition != 0.0 ? result : otherwise;
   }

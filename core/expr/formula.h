@@ -37,12 +37,11 @@ struct NumberTable {
 
 /// What a name of a formula stands for: a number of the table, a local one, or a constant.
 struct NameMeaning {
-  enum class Kind { Unknown, Slot, Local, Constant };
+  enum class Kind : std::uint8_t { Unknown, Slot, Local, Constant };
   Kind kind = Kind::Unknown;
   std::size_t slot = 0;  // Slot and Local
   double constant = 0.0;
 };
-using NameLookup = std::function<NameMeaning(std::string_view name)>;
 
 class Formula {
  public:
@@ -71,18 +70,33 @@ class Formula {
   /// A node and, right before it, its operands: the tree in the order in which it is evaluated.
   struct Node {
     Op op = Op::Number;
-    std::uint8_t operands = 0;
-    std::uint32_t begin = 0;                    // first node of its subtree
-    std::uint32_t offset = 0, length = 0;       // in the text: its literal, name or sign
-    double number = 0.0;                        // Number; Name: of a constant
-    const FormulaFunction* function = nullptr;  // Call
     NameMeaning::Kind meaning = NameMeaning::Kind::Unknown;  // Name
-    std::uint32_t slot = 0;                                  // Name
-    Dimension dimension = {};                                // Number
+    std::uint8_t operands = 0;
+    std::uint32_t begin = 0;      // first node of its subtree
+    std::uint32_t slot = 0;       // Name: of its number. Call: which of the functions
+    std::uint32_t otherwise = 0;  // of a condition: where to go on when it is not met
+    std::uint32_t next = 0;       // of a result: its ? :, past the other branch
+    double number = 0.0;          // Number; Name: of a constant
+  };
+  /// What evaluation does not need of a node.
+  struct Place {
+    std::uint32_t offset = 0, length = 0;  // in the text: its literal, name or sign
+    Dimension dimension = {};              // Number
   };
   using Index = std::size_t;  // of a node
 
   static constexpr std::size_t kLongest = 4000;  // bytes
+  static constexpr std::size_t kDeepest = 128;   // numbers that wait for an operation
+
+  /// All that evaluation needs of a formula, without the way round over the rest of it. Points into
+  /// the formula.
+  struct Code {
+    const Node* nodes = nullptr;
+    Index root = 0;
+    explicit operator bool() const { return nodes != nullptr; }
+    [[nodiscard]] double evaluate(const NumberTable& table) const;
+  };
+  [[nodiscard]] Code code() const { return {nodes_.data(), nodes_.size() - 1}; }
 
   Formula() = default;
   /// The first fault when the text is no formula; names may be any.
@@ -93,12 +107,16 @@ class Formula {
   [[nodiscard]] bool empty() const { return nodes_.empty(); }
   [[nodiscard]] const std::string& text() const { return text_; }
   [[nodiscard]] const std::vector<Node>& nodes() const { return nodes_; }
+  [[nodiscard]] const Place& place(Index node) const { return places_[node]; }
+  [[nodiscard]] const FormulaFunction& function(Index node) const {
+    return formulaFunctions()[nodes_[node].slot];
+  }
   [[nodiscard]] Index root() const { return nodes_.size() - 1; }
   /// The node's n-th operand.
   [[nodiscard]] Index operand(Index node, int n) const;
   /// The node's own literal, name or sign as it is written.
   [[nodiscard]] std::string_view written(Index node) const {
-    return std::string_view(text_).substr(nodes_[node].offset, nodes_[node].length);
+    return std::string_view(text_).substr(places_[node].offset, places_[node].length);
   }
   /// Whether it is a name and nothing else.
   [[nodiscard]] bool isName() const { return nodes_.size() == 1 && nodes_[0].op == Op::Name; }
@@ -106,10 +124,14 @@ class Formula {
   /// Visits each name once for every place where it stands, in the order of the text.
   void eachName(const std::function<void(Index, std::string_view)>& visit) const;
 
-  /// Settles what the names stand for. Unknown ones stay so, have no number, and are handed to
-  /// `unknown`.
-  void link(const NameLookup& lookup,
-            const std::function<void(const Node&, std::string_view)>& unknown);
+  /// Settles what the names stand for: `lookup(name)` gives a NameMeaning. Unknown ones stay so,
+  /// have no number, and go to `unknown(offset, name)`.
+  template <class Lookup, class OnUnknown>
+  void link(const Lookup& lookup, const OnUnknown& unknown) {
+    for (Index i = 0; i < nodes_.size(); ++i)
+      if (nodes_[i].op == Op::Name && !settle(i, lookup(written(i))))
+        unknown(std::size_t{places_[i].offset}, written(i));
+  }
 
   /// What is missing spreads: an operation on a number that is not there has none either. `has(x)`
   /// asks; a branch that is not taken does not count; `a && b` is 0 when either is, `a || b` is 1
@@ -124,11 +146,11 @@ class Formula {
 
  private:
   friend class FormulaReading;
-  [[nodiscard]] double number(Index node, const NumberTable& table) const;
-  [[nodiscard]] double called(const Node& node, Index at, const NumberTable& table) const;
+  bool settle(Index name, const NameMeaning& meaning);
 
   std::string text_;
   std::vector<Node> nodes_;
+  std::vector<Place> places_;
 };
 
 }  // namespace drapery

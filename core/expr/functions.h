@@ -24,7 +24,10 @@ struct FormulaFunction {
 
 const FormulaFunction* findFormulaFunction(std::string_view name);
 inline constexpr std::size_t kFormulaFunctionCount = 24;
-const std::array<FormulaFunction, kFormulaFunctionCount>& formulaFunctions();
+extern const std::array<FormulaFunction, kFormulaFunctionCount> kFormulaFunctions;
+inline const std::array<FormulaFunction, kFormulaFunctionCount>& formulaFunctions() {
+  return kFormulaFunctions;
+}
 std::vector<std::string> formulaFunctionNames();
 
 }  // namespace drapery

@@ -29,7 +29,12 @@ constexpr std::array kUnitWords{
 
 class FormulaReading {
  public:
-  explicit FormulaReading(std::string_view text) { formula_.text_ = text; }
+  explicit FormulaReading(std::string_view text) {
+    formula_.text_ = text;
+    const std::size_t likely = text.size() / 6 + 2;
+    formula_.nodes_.reserve(likely);
+    formula_.places_.reserve(likely);
+  }
 
   std::variant<Formula, FormulaFault> run() {
     skip();
@@ -71,24 +76,28 @@ class FormulaReading {
   }
 
   /// The node's operands are the last `operands` subtrees.
-  void add(Formula::Node node, int operands) {
+  void add(Formula::Node node, int operands, std::size_t offset, std::size_t length,
+           const Dimension& dimension = {}) {
     std::size_t begin = formula_.nodes_.size();
     for (int k = 0; k < operands; ++k) begin = formula_.nodes_[begin - 1].begin;
+    waiting_ += 1 - operands;
+    if (waiting_ > static_cast<int>(Formula::kDeepest)) tooDeep();
     node.begin = static_cast<std::uint32_t>(begin);
     node.operands = static_cast<std::uint8_t>(operands);
     formula_.nodes_.push_back(node);
+    formula_.places_.push_back(
+        {static_cast<std::uint32_t>(offset), static_cast<std::uint32_t>(length), dimension});
   }
   void add(Op op, int operands, std::size_t offset, std::size_t length) {
     Formula::Node node;
     node.op = op;
-    node.offset = static_cast<std::uint32_t>(offset);
-    node.length = static_cast<std::uint32_t>(length);
-    add(node, operands);
+    add(node, operands, offset, length);
   }
 
+  void tooDeep() { fail("formula-too-deep", at_, {{"limit", std::to_string(kDeepest)}}); }
   bool deeper() {
     if (++nesting_ <= kDeepest) return true;
-    fail("formula-too-deep", at_, {{"limit", std::to_string(kDeepest)}});
+    tooDeep();
     return false;
   }
 
@@ -100,9 +109,19 @@ class FormulaReading {
       choice();
       if (!take(":")) return breakOff();
       choice();
+      if (fault_) return;
       add(Op::Choose, 3, sign, 1);
+      tieBranches();
     }
     --nesting_;
+  }
+
+  /// Where the evaluation of the last node, a ? :, goes on.
+  void tieBranches() {
+    auto& nodes = formula_.nodes_;
+    const std::size_t choose = nodes.size() - 1, otherwise = nodes[choose - 1].begin;
+    nodes[otherwise - 1].next = static_cast<std::uint32_t>(choose);
+    nodes[nodes[otherwise - 1].begin - 1].otherwise = static_cast<std::uint32_t>(otherwise);
   }
 
   template <std::size_t Count, class Level>
@@ -231,8 +250,8 @@ class FormulaReading {
     const auto read = digits();
     if (!read) return breakOff();
     Formula::Node node;
-    node.offset = static_cast<std::uint32_t>(begin);
     node.number = *read;
+    Dimension dimension;
     const bool isWhole = text().substr(begin, at_ - begin).find('.') == std::string_view::npos;
     if (isWhole) {
       if (const auto part = fraction(*read))
@@ -243,13 +262,12 @@ class FormulaReading {
     std::size_t end = at_;
     if (const UnitWord* unit = unitWord()) {
       node.number *= unit->factor;
-      node.dimension = unit->dimension;
+      dimension = unit->dimension;
       end = at_;
     }
     if (startsName(peek()) || peek() == '.') return breakOff();
-    node.length = static_cast<std::uint32_t>(end - begin);
     skip();
-    add(node, 0);
+    add(node, 0, begin, end - begin, dimension);
   }
 
   void name() {
@@ -264,11 +282,9 @@ class FormulaReading {
   void call(std::size_t offset, std::size_t length) {
     Formula::Node node;
     node.op = Op::Call;
-    node.offset = static_cast<std::uint32_t>(offset);
-    node.length = static_cast<std::uint32_t>(length);
     const std::string_view name = text().substr(offset, length);
-    node.function = findFormulaFunction(name);
-    if (node.function == nullptr)
+    const FormulaFunction* function = findFormulaFunction(name);
+    if (function == nullptr)
       return fail(
           "formula-unknown-function", offset,
           {{"name", shortened(name)}, {"nearest", nearestName(name, formulaFunctionNames())}});
@@ -279,19 +295,19 @@ class FormulaReading {
     } while (take(","));
     if (fault_) return;
     if (!take(")")) return breakOff();
-    const int wanted = node.function->arguments;
+    const int wanted = function->arguments;
     const bool isCounted =
         wanted < 0 ? count >= 2 && count <= int(FormulaFunction::kMostArguments) : count == wanted;
     if (!isCounted)
-      return fail(
-          "formula-arguments", offset,
-          {{"count", std::to_string(count)}, {"written", std::string(node.function->written)}});
-    add(node, count);
+      return fail("formula-arguments", offset,
+                  {{"count", std::to_string(count)}, {"written", std::string(function->written)}});
+    node.slot = static_cast<std::uint32_t>(function - formulaFunctions().data());
+    add(node, count, offset, length);
   }
 
   Formula formula_;
   std::size_t at_ = 0;
-  int nesting_ = 0;
+  int nesting_ = 0, waiting_ = 0;
   std::optional<FormulaFault> fault_;
 };
 

@@ -89,7 +89,7 @@ class Print {
 
   [[nodiscard]] std::string call(Index index) const {
     const Formula::Node& node = formula_.nodes()[index];
-    std::string text = writing_.function(*node.function) + "(";
+    std::string text = writing_.function(formula_.function(index)) + "(";
     for (int k = 0; k < node.operands; ++k)
       text += (k == 0 ? "" : ", ") + at(formula_.operand(index, k));
     return text + ")";
@@ -110,7 +110,8 @@ std::string FormulaWriting::number(const Formula& formula, Index node) const {
   if (!written.empty()) return std::string(written);
   const Formula::Node& literal = formula.nodes()[node];
   const std::string number = fmt::format("{}", literal.number);
-  return literal.dimension.isNumber() ? number : number + " " + literal.dimension.name();
+  const Dimension& dimension = formula.place(node).dimension;
+  return dimension.isNumber() ? number : number + " " + dimension.name();
 }
 
 std::string FormulaWriting::function(const FormulaFunction& function) const {

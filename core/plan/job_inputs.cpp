@@ -144,22 +144,26 @@ std::variant<double, Issue> readMaterial(const std::string& id, const InputRule&
   return lacking;
 }
 
-void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rules, Issues& issues) {
+bool knows(const RuleSet& rules, std::string_view key, InputRole role) {
+  const auto node = rules.find(key);
+  return node && rules.isInput(*node) && rules.inputs[rules.nodes[*node].rule].role == role;
+}
+
+Issue unknownKey(const std::string& key, const RuleSet& rules, InputRole role) {
   std::vector<std::string> known;
   for (const InputRule& rule : rules.inputs)
     if (rule.role == role) known.push_back(rule.id);
   const std::string section = role == InputRole::Given ? "given" : "allowances";
-  for (const auto& [key, entry] : entries) {
-    if (std::find(known.begin(), known.end(), key) != known.end()) continue;
-    std::string field = section + "/";
-    field += key;
-    issues.push_back(
-        {"key-unknown",
-         {{"key", shortened(key)}, {"section", section}, {"nearest", nearestName(key, known)}},
-         std::move(field),
-         {},
-         {}});
-  }
+  return {"key-unknown",
+          {{"key", shortened(key)}, {"section", section}, {"nearest", nearestName(key, known)}},
+          section + "/" + key,
+          {},
+          {}};
+}
+
+void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rules, Issues& issues) {
+  for (const auto& [key, entry] : entries)
+    if (!knows(rules, key, role)) issues.push_back(unknownKey(key, rules, role));
 }
 
 }  // namespace

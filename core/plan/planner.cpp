@@ -141,8 +141,8 @@ std::vector<Influence> Planner::influences(const Plan& plan, std::size_t node) c
     if (input == node || std::isnan(plan.values[input]) || !plan.counts[input]) continue;
     const InputRule& rule = rules_->inputs[rules_->nodes[input].rule];
     const bool isMistake = rule.role == InputRole::Given && rules_->nodes[node].isTried;
-    const auto dependents =
-        evaluation.dependents(input, isMistake ? Moving::BookOnly : Moving::All);
+    const auto& dependents =
+        rules_->dependents.of(*rules_, input, isMistake ? Moving::BookOnly : Moving::All);
     evaluation.move(input, kOneMillimetre, dependents, plan.values);
     const double change = evaluation.table()[node] - plan.values[node];
     if (std::abs(change) > kUnmoved) all.push_back({input, change});
@@ -159,7 +159,7 @@ std::vector<PartMove> Planner::partMoves(const Plan& plan) const {
   Evaluation evaluation = recalled(plan);
   for (std::size_t input = 0; input < rules_->nodes.size(); ++input) {
     if (!isReading(plan, input)) continue;
-    const auto dependents = evaluation.dependents(input, Moving::Sizes);
+    const auto& dependents = rules_->dependents.of(*rules_, input, Moving::Sizes);
     evaluation.move(input, kOneMillimetre, dependents, plan.values);
     for (std::size_t i = 0; i < plan.parts.size(); ++i) {
       const auto change = [&](std::size_t side) {

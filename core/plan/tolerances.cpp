@@ -10,7 +10,7 @@ namespace {
 /// Adds the squares of the larger changes toward either end of the readings.
 void addVariance(Plan& plan, Evaluation& evaluation, std::size_t input, double half) {
   for (const Moving moving : {Moving::Sizes, Moving::BookOnly}) {
-    const std::vector<std::size_t> dependents = evaluation.dependents(input, moving);
+    const auto& dependents = plan.rules->dependents.of(*plan.rules, input, moving);
     std::vector<double> ends[2];
     for (std::size_t end = 0; end < 2; ++end) {
       evaluation.move(input, end == 0 ? -half : half, dependents, plan.values);

@@ -44,10 +44,6 @@ void Evaluation::enter(const SaidNumbers& said) {
   }
 }
 
-bool Evaluation::isFrozen(std::size_t node) const {
-  return rules_.nodes[node].source == Source::CutSize || rules_.nodes[node].settles <= Moment::Cut;
-}
-
 void Evaluation::compute(const SaidNumbers& said, const std::vector<double>& fixed) {
   enter(said);
   fixed_ = fixed;
@@ -135,55 +131,28 @@ double Evaluation::valueOf(std::size_t i) {
       return aspectOf(node);
   }
   counts_[i] = true;
-  if (node.when != nullptr) {
-    const double when = evaluate(*node.when);
+  const NumberTable table{table_.data(), nullptr};
+  if (node.whenCode) {
+    const double when = node.whenCode.evaluate(table);
     counts_[i] = !(std::isnan(when) || when == 0.0);
     if (!counts_[i])
-      return std::isnan(when) || node.otherwise == nullptr ? kNone : evaluate(*node.otherwise);
+      return std::isnan(when) || !node.otherwiseCode ? kNone : node.otherwiseCode.evaluate(table);
   }
   if (isSaid_[i]) return said_[i];
-  return node.formula == nullptr ? kNone : evaluate(*node.formula);
-}
-
-bool Evaluation::isMoved(std::size_t node, Moving moving) const {
-  switch (moving) {
-    case Moving::All:
-      return true;
-    case Moving::Sizes:
-      return !rules_.nodes[node].isTried;
-    case Moving::BookOnly:
-      return rules_.nodes[node].feedsTrial && !isFrozen(node);
-  }
-  return true;
-}
-
-std::vector<std::size_t> Evaluation::dependents(std::size_t input, Moving moving) const {
-  std::vector<std::size_t> found;
-  std::vector<bool> depends(rules_.nodes.size(), false);
-  depends[input] = true;
-  for (const std::size_t i : rules_.order) {
-    const ValueNode& node = rules_.nodes[i];
-    const bool isReached = std::any_of(node.uses.begin(), node.uses.end(),
-                                       [&](std::size_t used) { return depends[used]; });
-    const bool isFixed = !fixed_.empty() && !std::isnan(fixed_[i]);
-    if (!isReached || depends[i] || isFixed || node.source == Source::Tolerance ||
-        !isMoved(i, moving))
-      continue;
-    depends[i] = true;
-    found.push_back(i);
-  }
-  return found;
+  return node.code ? node.code.evaluate(table) : kNone;
 }
 
 void Evaluation::move(std::size_t input, double change, const std::vector<std::size_t>& dependents,
                       const std::vector<double>& base) {
   table_[input] = base[input] + change;
-  for (const std::size_t i : dependents)
+  for (const std::size_t i : dependents) {
+    if (!fixed_.empty() && !std::isnan(fixed_[i])) continue;
     // A piece's cut size follows without its steps: the rule in hand cuts any size as well.
     table_[i] =
         rules_.nodes[i].source == Source::CutSize
             ? base[i] + table_[rules_.nodes[i].uses.front()] - base[rules_.nodes[i].uses.front()]
             : valueOf(i);
+  }
 }
 
 void Evaluation::restore(std::size_t input, const std::vector<std::size_t>& dependents,

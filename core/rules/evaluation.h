@@ -11,13 +11,6 @@
 
 namespace drapery {
 
-/// What holds still while an input moves.
-enum class Moving {
-  All,      // nothing: pieces follow, as they would be sized
-  Sizes,    // the same, and what tells of the trial is left alone
-  BookOnly  // the trial: pieces are cut and what was settled by then stays
-};
-
 /// What was said, by input; NaN where nothing was. A choice's is the number of its option.
 struct SaidNumbers {
   std::vector<double> values;
@@ -46,15 +39,12 @@ class Evaluation {
   /// What the node's rule gives with the numbers as they are, also where it is fixed.
   [[nodiscard]] double byRule(std::size_t node) const;
 
-  /// Recomputes what depends on input node `input` after moving it by `change` from `base`, the
+  /// Recomputes the dependents of input node `input` after moving it by `change` from `base`, the
   /// table as computed. The table then holds the moved numbers; `restore` puts it back.
   void move(std::size_t input, double change, const std::vector<std::size_t>& dependents,
             const std::vector<double>& base);
   void restore(std::size_t input, const std::vector<std::size_t>& dependents,
                const std::vector<double>& base);
-  /// Nodes that such a move computes anew, in the order of computing.
-  [[nodiscard]] std::vector<std::size_t> dependents(std::size_t input, Moving moving) const;
-
   [[nodiscard]] double evaluate(const Formula& formula, const double* locals = nullptr) const {
     return formula.evaluate({table_.data(), locals});
   }
@@ -77,8 +67,6 @@ class Evaluation {
   double valueOf(std::size_t node);
   [[nodiscard]] double aspectOf(const ValueNode& node) const;
   [[nodiscard]] double overSeries(const ValueNode& node) const;
-  [[nodiscard]] bool isFrozen(std::size_t node) const;
-  [[nodiscard]] bool isMoved(std::size_t node, Moving moving) const;
 
   const RuleSet& rules_;
   std::vector<double> table_;

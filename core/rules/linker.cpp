@@ -36,6 +36,7 @@ void Linker::run() {
   for (const Section* section : ruleSections()) section->link(rules_, *this);
   checkWants();
   order();
+  findCode();
   findTried();
 }
 
@@ -152,8 +153,8 @@ void Linker::tie(const SeriesRule* series, RuleFormula& formula, Uses* uses) {
         if (meaning.kind == NameMeaning::Kind::Slot) addOnce(uses, meaning.slot);
         return meaning;
       },
-      [&](const Formula::Node& node, std::string_view name) {
-        if (!rules_.isBase) complainName(formula, node.offset, name);
+      [&](std::size_t offset, std::string_view name) {
+        if (!rules_.isBase) complainName(formula, offset, name);
       });
 }
 
@@ -325,6 +326,17 @@ SourcePosition Linker::placeOf(std::size_t node) const {
       return placeOf(value.uses.front());
     default:
       return rules_.series[value.rule].at;
+  }
+}
+
+void Linker::findCode() {
+  const auto codeOf = [](const Formula* formula) {
+    return formula != nullptr ? formula->code() : Formula::Code();
+  };
+  for (ValueNode& node : rules_.nodes) {
+    node.code = codeOf(node.formula);
+    node.whenCode = codeOf(node.when);
+    node.otherwiseCode = codeOf(node.otherwise);
   }
 }
 

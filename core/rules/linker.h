@@ -66,6 +66,7 @@ class Linker {
   [[nodiscard]] SourcePosition placeOf(std::size_t node) const;
   void checkWants();
   void order();
+  void findCode();
   void findTried();
 
   RuleSet& rules_;

@@ -1,6 +1,7 @@
 #include "core/rules/load_rules.h"
 
 #include <algorithm>
+#include <cstring>
 #include <filesystem>
 #include <map>
 
@@ -117,12 +118,18 @@ void checkName(const Node& root, const TomlFile& source, IssuePlacer& placer) {
     placer.addAt(*id, "id-not-name", {{"id", shortened(id->text)}, {"name", shortened(stem)}});
 }
 
-/// FNV-1a, 64 bit.
+/// As FNV-1a, 64 bit, but eight bytes at a time.
 std::uint64_t fingerprintOf(const std::vector<TomlFile>& files) {
   std::uint64_t hash = 14695981039346656037ULL;
-  for (const TomlFile& file : files)
-    for (const char c : file.text.view())
-      hash = (hash ^ static_cast<unsigned char>(c)) * 1099511628211ULL;
+  for (const TomlFile& file : files) {
+    std::string_view text = file.text;
+    for (; !text.empty(); text.remove_prefix(std::min(text.size(), sizeof hash))) {
+      std::uint64_t bytes = 0;
+      std::memcpy(&bytes, text.data(), std::min(text.size(), sizeof bytes));
+      hash = (hash ^ bytes) * 1099511628211ULL;
+      hash ^= hash >> 32U;
+    }
+  }
   return hash;
 }
 

@@ -11,6 +11,7 @@
 #include <unordered_map>
 #include <vector>
 
+#include "core/rules/dependents.h"
 #include "core/rules/section/derive.h"
 #include "core/rules/section/finding.h"
 #include "core/rules/section/input.h"
@@ -42,20 +43,23 @@ struct ValueNode {
     SeriesLeast,
     SeriesMost
   };
-  std::string name;  // "board_width", "board.width", "board.cut_width", "text_height.spread"
+  // What evaluation reads, close together.
   Source source = Source::Derived;
-  Unit unit = Unit::Millimetre;
-  Quantity quantity;
-  const Formula* formula = nullptr;       // an input's is its fallback; none for a cut size
-  const Formula* when = nullptr;          // where it counts; none: always
-  const Formula* otherwise = nullptr;     // its value elsewhere
-  std::size_t rule = 0;                   // index into inputs, derived, parts or series
-  std::size_t column = 0;                 // of the input or the series
   Rounding rounding = Rounding::Nearest;  // CutSize
   Moment settles = Moment::Never;
-  std::vector<std::size_t> uses;  // nodes that it reads
-  bool isTried = false;           // tells of the trial: depends on a piece as cut
-  bool feedsTrial = false;        // and some value of the trial depends on it
+  bool isTried = false;                         // tells of the trial: depends on a piece as cut
+  bool feedsTrial = false;                      // and some value of the trial depends on it
+  std::size_t rule = 0;                         // index into inputs, derived, parts or series
+  std::size_t column = 0;                       // of the input or the series
+  Formula::Code code, whenCode, otherwiseCode;  // of the formulas below, once linked
+  std::vector<std::size_t> uses;                // nodes that it reads
+
+  std::string name;  // "board_width", "board.width", "board.cut_width", "text_height.spread"
+  Unit unit = Unit::Millimetre;
+  Quantity quantity;
+  const Formula* formula = nullptr;    // an input's is its fallback; none for a cut size
+  const Formula* when = nullptr;       // where it counts; none: always
+  const Formula* otherwise = nullptr;  // its value elsewhere
 };
 
 /// Names looked up without making a string of them.
@@ -94,6 +98,7 @@ struct RuleSet {
   std::vector<std::size_t> order;  // nodes, each after all that it uses
   ByName<std::size_t> index;       // node by name
   ByName<double> options;          // choice options as constants
+  Dependents dependents;
 
   [[nodiscard]] std::optional<std::size_t> find(std::string_view name) const;
   [[nodiscard]] const InputRule* input(std::string_view id) const;

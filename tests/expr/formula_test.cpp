@@ -34,7 +34,7 @@ Formula linked(const std::string& text) {
           if (kNames[i].first == name) return {NameMeaning::Kind::Slot, i, 0.0};
         return {};
       },
-      [](const Formula::Node&, std::string_view) {});
+      [](std::size_t, std::string_view) {});
   return formula;
 }
 
