@@ -38,6 +38,7 @@ void Banner::addWay(const Way& way, int index) {
 void Banner::say(Severity severity, const QString& text, const std::vector<Way>& ways) {
   while (row_->count() > 1) {
     QLayoutItem* item = row_->takeAt(1);
+    item->widget()->setObjectName({});  // the next one has its name
     item->widget()->hide();
     item->widget()->deleteLater();
     delete item;

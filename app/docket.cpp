@@ -1,10 +1,11 @@
 #include "app/docket.h"
 
 #include <QAbstractButton>
-#include <QFileInfo>
+#include <QFocusEvent>
 #include <QLineEdit>
 #include <QPainter>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "app/ink_button.h"
 #include "paint/fonts.h"
@@ -69,8 +70,43 @@ class StageLine : public QAbstractButton {
   bool isStop_ = false;
 };
 
+/// The book's title: whole while it is written, else as much as there is room for, with a sign that
+/// there is more.
+class TitleEntry : public QLineEdit {
+ public:
+  using QLineEdit::QLineEdit;
+  void setTitle(const QString& title) {
+    title_ = title;
+    setToolTip(title);
+    if (!hasFocus()) showShort();
+  }
+
+ protected:
+  void focusInEvent(QFocusEvent* event) override {
+    if (!isModified()) setText(title_);
+    QLineEdit::focusInEvent(event);
+  }
+  void focusOutEvent(QFocusEvent* event) override {
+    QLineEdit::focusOutEvent(event);  // tells that the editing is finished
+    if (!isModified()) showShort();
+  }
+  void resizeEvent(QResizeEvent* event) override {
+    QLineEdit::resizeEvent(event);
+    if (!hasFocus()) showShort();
+  }
+
+ private:
+  void showShort() {
+    constexpr int kInside = 4;  // a line edit's own margins
+    const int room = width() - textMargins().left() - textMargins().right() - kInside;
+    setText(fontMetrics().elidedText(title_, Qt::ElideRight, std::max(room, 0)));
+    setCursorPosition(0);
+  }
+  QString title_;
+};
+
 Docket::Docket(Document& document, const Palette& palette, QWidget* parent)
-    : QWidget(parent), document_(document), palette_(palette), title_(new QLineEdit(this)) {
+    : QWidget(parent), document_(document), palette_(palette), title_(new TitleEntry(this)) {
   setObjectName("docket");
   setFixedWidth(static_cast<int>(kWidthEm * 14 * fontScale()));
   auto* column = new QVBoxLayout(this);
@@ -81,7 +117,6 @@ Docket::Docket(Document& document, const Palette& palette, QWidget* parent)
   title_->setPlaceholderText(tr("Title of the book"));
   title_->setFrame(false);
   title_->setFont(textFont(16, true));
-  title_->setMaxLength(200);
   QPalette colours = title_->palette();
   colours.setColor(QPalette::Base, Qt::transparent);
   colours.setColor(QPalette::Text, palette.ink);
@@ -99,9 +134,7 @@ Docket::Docket(Document& document, const Palette& palette, QWidget* parent)
   column->addStretch(1);
   addCommands(column);
   connect(title_, &QLineEdit::returnPressed, title_, &QWidget::clearFocus);
-  connect(title_, &QLineEdit::editingFinished, this, [this] {
-    document_.keep("title", Entry{title_->text().toStdString(), {}});
-  });
+  connect(title_, &QLineEdit::editingFinished, this, &Docket::keepTyped);
   connect(&document_, &Document::planChanged, this, &Docket::refresh);
   connect(&document_, &Document::jobChanged, this, &Docket::refresh);
   refresh();
@@ -140,18 +173,22 @@ void Docket::addCommands(QVBoxLayout* column) {
   column->addLayout(box);
 }
 
+void Docket::keepTyped() {
+  if (!title_->isModified()) return;
+  title_->setModified(false);
+  document_.keep("title", Entry{title_->text().toStdString(), {}});
+}
+
 void Docket::setStage(Stage stage) {
   for (StageLine* line : lines_) line->setChecked(line->stage() == stage);
 }
 
 void Docket::refresh() {
-  const QString title = QString::fromStdString(document_.job().title);
-  if (title_->text() != title && !title_->isModified()) title_->setText(title);
-  if (!title_->hasFocus()) {
-    title_->setText(title);
-    title_->setCursorPosition(0);
+  if (!title_->isModified()) {
+    const QString title = QString::fromStdString(document_.job().title);
+    title_->setTitle(title);
+    if (title_->hasFocus() && title_->text() != title) title_->setText(title);
   }
-  title_->setToolTip(document_.path());
   const bool isStopped = document_.plan().has(Severity::Stop);
   for (StageLine* line : lines_)
     line->setStatus(stageStatus(line->stage(), document_.plan(), document_.missing().size()),

@@ -8,12 +8,12 @@
 #include "app/stage/stage.h"
 #include "paint/palette.h"
 
-class QLineEdit;
 class QVBoxLayout;
 
 namespace drapery {
 
 class StageLine;
+class TitleEntry;
 
 class Docket : public QWidget {
   Q_OBJECT
@@ -21,6 +21,8 @@ class Docket : public QWidget {
  public:
   Docket(Document& document, const Palette& palette, QWidget* parent = nullptr);
   void setStage(Stage stage);
+  /// Keeps a title that is being typed.
+  void keepTyped();
 
  signals:
   void stageChosen(drapery::Stage stage);
@@ -38,7 +40,7 @@ class Docket : public QWidget {
 
   Document& document_;
   const Palette& palette_;
-  QLineEdit* title_;
+  TitleEntry* title_;
   std::vector<StageLine*> lines_;
 };
 

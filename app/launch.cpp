@@ -170,14 +170,17 @@ int launch(QApplication& application) {
   dress(palette);
   MainWindow window(RuleLibrary(houseMethodsFolder(), makeShelf(houseMaterialsFolder())), palette);
   const QString job = wishes->demo ? demoJob() : wishes->job;
-  if (job.isEmpty()) {
-    window.startNew();
-  } else if (!window.openFile(job) && !wishes->screenshot.isEmpty()) {
+  const bool isOpen = !job.isEmpty() && window.openFile(job);
+  if (!job.isEmpty() && !isOpen && !wishes->screenshot.isEmpty())
     return complain(window.banner().text());
-  }
   window.resize(wishes->size);
   window.setStage(wishes->stage);
-  if (!job.isEmpty()) window.table().setFocus();
+  window.tellLeftOut();
+  // A file that is refused leaves a new book: typing must go somewhere.
+  if (isOpen)
+    window.table().setFocus();
+  else
+    window.table().startTyping();
   if (!wishes->units.isEmpty())
     window.document().preview("units", Entry{wishes->units.toStdString(), {}});
   if (!wishes->select.isEmpty()) window.table().select(wishes->select);

@@ -1,7 +1,6 @@
 #include "app/main_window.h"
 
 #include <QCloseEvent>
-#include <QCoreApplication>
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QKeySequence>
@@ -38,12 +37,17 @@ QString listed(const Issues& issues) {
 }  // namespace
 
 MainWindow::MainWindow(RuleLibrary library, const Palette& palette, QWidget* parent)
-    : QWidget(parent), palette_(palette), document_(std::move(library)), ask_(fileDialogs()) {
+    : QWidget(parent),
+      palette_(palette),
+      document_(std::move(library), jobsFolder()),
+      ask_(fileDialogs()) {
   setObjectName("window");
   build();
   addShortcuts();
   connect(&document_, &Document::saveFailed, this, &MainWindow::onSaveFailed);
   connect(&document_, &Document::jobChanged, this, &MainWindow::refreshTitle);
+  // What the banner said was of the former book, and so were the ways out of it.
+  connect(&document_, &Document::bookChanged, banner_, &QWidget::hide);
   const auto showPlan = [this] { slips_->setPlan(document_.plan()); };
   connect(&document_, &Document::jobChanged, this, showPlan);
   connect(&document_, &Document::planChanged, this, showPlan);
@@ -57,7 +61,7 @@ MainWindow::MainWindow(RuleLibrary library, const Palette& palette, QWidget* par
   connect(docket_, &Docket::stageChosen, this, &MainWindow::setStage);
   connect(docket_, &Docket::newWanted, this, &MainWindow::startNew);
   connect(docket_, &Docket::openWanted, this, &MainWindow::openAnother);
-  connect(docket_, &Docket::copyWanted, this, &MainWindow::copy);
+  connect(docket_, &Docket::copyWanted, this, [this] { copy(); });
   connect(docket_, &Docket::slipWanted, this, &MainWindow::exportSlip);
   showPlan();
   setStage(Stage::Measure);
@@ -111,49 +115,67 @@ void MainWindow::setStage(Stage stage) {
 
 bool MainWindow::openFile(const QString& path) {
   const Issues issues = document_.open(path);
-  if (issues.empty()) {
-    banner_->hide();
-    return true;
-  }
+  if (issues.empty()) return true;
   banner_->say(Severity::Stop, tr("Not opened.") + "\n" + listed(issues));
   return false;
 }
 
-void MainWindow::startNew() {
-  table_->keepTyped();
+void MainWindow::begin() {
   document_.startNew(jobsFolder());
   setStage(Stage::Measure);
   table_->startTyping();
 }
 
+void MainWindow::startNew() {
+  leave([this] { begin(); });
+}
+
 void MainWindow::openAnother() {
+  leave([this] {
+    const QString path = ask_.open(this, QFileInfo(document_.path()).absolutePath());
+    if (!path.isEmpty()) openFile(path);
+  });
+}
+
+void MainWindow::tellLeftOut() {
+  const Issues& leftOut = document_.library().leftOut();
+  if (!leftOut.empty() && banner_->isHidden()) banner_->say(Severity::Mind, listed(leftOut));
+}
+
+void MainWindow::keepTyped() {
+  docket_->keepTyped();
   table_->keepTyped();
-  const QString folder =
-      document_.path().isEmpty() ? jobsFolder() : QFileInfo(document_.path()).absolutePath();
-  const QString path = ask_.open(this, folder);
-  if (!path.isEmpty()) openFile(path);
+}
+
+void MainWindow::leave(const std::function<void()>& then) {
+  keepTyped();
+  const auto issue = document_.isSaved() ? std::nullopt : document_.save();
+  if (!issue) return then();
+  banner_->say(Severity::Stop,
+               tr("The last edits are not in the file.") + " " + issueText(*issue, {}),
+               {{tr("Keep mine in another file"), [this, then] { copy(then); }},
+                {tr("Leave without them"), then}});
 }
 
 QString MainWindow::suggestedName(const QString& suffix) const {
   const QFileInfo file(document_.path());
-  const QString folder = document_.path().isEmpty() ? jobsFolder() : file.absolutePath();
-  const QString base = document_.path().isEmpty() ? tr("book") : file.completeBaseName();
-  return folder + "/" + base + suffix;
+  return file.absolutePath() + "/" + file.completeBaseName() + suffix;
 }
 
-void MainWindow::copy() {
-  table_->keepTyped();
+void MainWindow::copy(const std::function<void()>& then) {
+  keepTyped();
   QString path = ask_.saveJob(this, suggestedName("-copy.json"));
   if (path.isEmpty()) return;
   if (QFileInfo(path).suffix().isEmpty()) path += ".json";
   if (const auto issue = document_.copyTo(path))
     return banner_->say(Severity::Stop, issueText(*issue, {}),
-                        {{tr("Try another place"), [this] { copy(); }}});
+                        {{tr("Try another place"), [this, then] { copy(then); }}});
+  if (then) return then();
   banner_->say(Severity::Note, tr("You now work on the copy, %1.").arg(path));
 }
 
 void MainWindow::exportSlip() {
-  table_->keepTyped();
+  keepTyped();
   if (!document_.missing().empty())
     return banner_->say(Severity::Mind,
                         tr("No slip yet: the block and the board must be measured first."));
@@ -169,25 +191,28 @@ void MainWindow::exportSlip() {
 }
 
 void MainWindow::onSaveFailed(const Issue& issue) {
-  if (issue.id == "file-changed") return onForeignChange();
-  banner_->say(Severity::Stop, issueText(issue, {}),
-               {{tr("Try again"),
-                 [this] {
-                   if (const auto again = document_.save()) onSaveFailed(*again);
-                 }},
-                {tr("Keep mine in another file"), [this] { copy(); }}});
+  banner_->say(Severity::Stop,
+               issueText(issue, {}) + " " + tr("Your edit is here and not yet in the file."),
+               waysOutOf(issue));
 }
 
-void MainWindow::onForeignChange() {
-  banner_->say(Severity::Stop,
-               tr("%1 was changed by another program since it was read. Your edit is here and not "
-                  "yet in the file.")
-                   .arg(document_.path()),
-               {{tr("Take what is in the file"), [this] { openFile(document_.path()); }},
-                {tr("Keep mine in another file"), [this] { copy(); }},
-                {tr("Write mine over it"), [this] {
-                   if (const auto issue = document_.saveOverForeignChange()) onSaveFailed(*issue);
-                 }}});
+std::vector<Banner::Way> MainWindow::waysOutOf(const Issue& issue) {
+  const auto tell = [this](const std::optional<Issue>& again) {
+    if (again) onSaveFailed(*again);
+  };
+  const Banner::Way keep{tr("Keep mine in another file"), [this] { copy(); }};
+  const Banner::Way retry{tr("Try again"), [this, tell] { tell(document_.save()); }};
+  const auto over = [this, tell](const QString& words) {
+    return Banner::Way{words, [this, tell] { tell(document_.saveOver()); }};
+  };
+  if (issue.id == "file-gone") return {over(tr("Write it there again")), keep};
+  if (issue.id == "file-read-only") return {keep, over(tr("Write mine over it"))};
+  if (issue.id == "file-unsure") return {retry, keep, over(tr("Write mine over it"))};
+  if (issue.id == "file-changed")
+    return {{tr("Take what is in the file"), [this] { openFile(document_.path()); }},
+            keep,
+            over(tr("Write mine over it"))};
+  return {retry, keep};
 }
 
 void MainWindow::refreshTitle() {
@@ -199,18 +224,13 @@ void MainWindow::resizeEvent(QResizeEvent*) {
   table_->setNotesFolded(width() < kFoldNotesUnder * fontScale());
 }
 
-/// What is being typed is kept; what could not be saved is not lost without a word.
 void MainWindow::closeEvent(QCloseEvent* event) {
-  table_->keepTyped();
-  if (document_.isSaved()) return event->accept();
-  if (document_.save()) {
-    banner_->say(Severity::Stop,
-                 tr("The last edits are not in the file: %1.").arg(document_.path()),
-                 {{tr("Keep mine in another file"), [this] { copy(); }},
-                  {tr("Close without them"), [] { QCoreApplication::exit(0); }}});
-    return event->ignore();
-  }
-  event->accept();
+  if (!isClosing_)
+    leave([this] {
+      isClosing_ = true;
+      QMetaObject::invokeMethod(this, &QWidget::close, Qt::QueuedConnection);
+    });
+  event->setAccepted(isClosing_);
 }
 
 }  // namespace drapery

@@ -35,6 +35,8 @@ class MainWindow : public QWidget {
   /// Opens a job; what is wrong with it stands in the banner, and the present book stays.
   bool openFile(const QString& path);
   void startNew();
+  /// Rule files of the house that are not offered, and why.
+  void tellLeftOut();
 
  protected:
   void resizeEvent(QResizeEvent* event) override;
@@ -42,11 +44,16 @@ class MainWindow : public QWidget {
 
  private:
   void build();
+  /// Every way out of the present book: what is typed is kept, and what could not be saved is not
+  /// left behind without a word.
+  void leave(const std::function<void()>& then);
+  void keepTyped();
+  void begin();
   void addShortcuts();
   void onSaveFailed(const Issue& issue);
-  void onForeignChange();
+  [[nodiscard]] std::vector<Banner::Way> waysOutOf(const Issue& issue);
   void openAnother();
-  void copy();
+  void copy(const std::function<void()>& then = {});
   void exportSlip();
   void refreshTitle();
   [[nodiscard]] QString suggestedName(const QString& suffix) const;
@@ -58,6 +65,7 @@ class MainWindow : public QWidget {
   Banner* banner_;
   Table* table_;
   SlipTray* slips_;
+  bool isClosing_ = false;
 };
 
 }  // namespace drapery

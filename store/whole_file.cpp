@@ -55,10 +55,19 @@ std::string realTarget(const std::string& path) {
   return error ? path : real.string();
 }
 
+/// What a new file may be, by the user's mask. Asked once: it can only be read by setting it.
+mode_t usualMode() {
+  static const mode_t kMode = [] {
+    const mode_t mask = ::umask(0077);
+    ::umask(mask);
+    return static_cast<mode_t>(0666U & ~mask);
+  }();
+  return kMode;
+}
+
 void keepMode(int fd, const std::string& target) {
   struct stat old {};
-  const mode_t usual = 0644;
-  ::fchmod(fd, ::stat(target.c_str(), &old) == 0 ? (old.st_mode & 07777U) : usual);
+  ::fchmod(fd, ::stat(target.c_str(), &old) == 0 ? (old.st_mode & 07777U) : usualMode());
 }
 
 void syncFolder(const std::string& target) {
@@ -96,21 +105,46 @@ std::variant<std::string, Issue> readWhole(const std::string& path, std::size_t 
   }
 }
 
-std::optional<Issue> writeWhole(const std::string& path, std::string_view text) {
-  const std::string target = realTarget(path);
-  std::error_code ignored;
-  if (std::filesystem::is_directory(target, ignored)) return fault("file-unwritable", path, EISDIR);
+namespace {
+
+/// Fills a file beside the target; `settle` gives it the target's name, or an error.
+template <class Settle>
+std::optional<Issue> writeBeside(const std::string& path, const std::string& target,
+                                 std::string_view text, const Settle& settle) {
   std::string beside = target + ".XXXXXX";
   Descriptor file(::mkstemp(beside.data()));
   if (file.get() < 0) return fault("file-unwritable", path, errno);
   int error = fill(file, text, target);
-  if (error == 0 && ::rename(beside.c_str(), target.c_str()) != 0) error = errno;
+  if (error == 0) error = settle(beside);
   if (error != 0) {
     ::unlink(beside.c_str());
-    return fault("file-unwritable", path, error);
+    return fault(error == EEXIST ? "file-there" : "file-unwritable", path, error);
   }
   syncFolder(target);
   return std::nullopt;
+}
+
+}  // namespace
+
+std::optional<Issue> writeWhole(const std::string& path, std::string_view text) {
+  const std::string target = realTarget(path);
+  std::error_code ignored;
+  if (std::filesystem::is_directory(target, ignored)) return fault("file-unwritable", path, EISDIR);
+  return writeBeside(path, target, text, [&](const std::string& beside) {
+    return ::rename(beside.c_str(), target.c_str()) == 0 ? 0 : errno;
+  });
+}
+
+std::optional<Issue> writeNew(const std::string& path, std::string_view text) {
+  return writeBeside(path, path, text, [&](const std::string& beside) {
+    if (::renameat2(AT_FDCWD, beside.c_str(), AT_FDCWD, path.c_str(), RENAME_NOREPLACE) == 0)
+      return 0;
+    if (errno != EINVAL && errno != ENOSYS) return errno;
+    // A file system without that: a second name for the file, then the first one goes.
+    if (::link(beside.c_str(), path.c_str()) != 0) return errno;
+    ::unlink(beside.c_str());
+    return 0;
+  });
 }
 
 }  // namespace drapery

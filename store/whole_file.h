@@ -17,4 +17,7 @@ std::variant<std::string, Issue> readWhole(const std::string& path, std::size_t 
 /// the system's reason; the old file is then untouched and nothing is left beside it.
 std::optional<Issue> writeWhole(const std::string& path, std::string_view text);
 
+/// The same for a file that must not be there yet: "file-there" when it is, whoever was first.
+std::optional<Issue> writeNew(const std::string& path, std::string_view text);
+
 }  // namespace drapery

@@ -67,6 +67,10 @@ constexpr std::array kPhrases{
     Phrase{"file-unwritable", "{path} cannot be written: {reason}; nothing was changed"},
     Phrase{"file-there",
            "{path} is there already; it is not written over, rename or remove it first"},
+    Phrase{"file-gone", "{path} is no longer where it was read from"},
+    Phrase{"file-unsure",
+           "{path} cannot be read ({reason}), so that nobody knows what is in it now"},
+    Phrase{"file-read-only", "{path} is write-protected; it is not written over"},
     Phrase{"file-changed", "{path} was changed by another program since it was read"},
     // rule files
     Phrase{"toml-syntax", "not TOML: {detail}"},

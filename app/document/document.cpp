@@ -1,17 +1,13 @@
 #include "app/document/document.h"
 
-#include <QDir>
 #include <QFileInfo>
 #include <QUuid>
 #include <algorithm>
 
 #include "app/document/edit_command.h"
-#include "core/diag/nearest_name.h"
 #include "core/plan/job_inputs.h"
 #include "store/job_file.h"
-#include "store/json_node.h"
 #include "store/open_job.h"
-#include "store/whole_file.h"
 
 namespace drapery {
 
@@ -19,27 +15,23 @@ namespace {
 
 constexpr const char* kFirstMethod = "case-sunk-joint";
 
-/// The folder's first free name: new-book.json, new-book-2.json ...
-QString freeName(const QString& folder) {
-  const QDir dir(folder);
-  for (int i = 1;; ++i) {
-    const QString name = i == 1 ? QString("new-book.json") : QString("new-book-%1.json").arg(i);
-    if (!dir.exists(name)) return dir.filePath(name);
-  }
-}
-
-Issue changedIssue(const QString& path) {
-  return {"file-changed", {{"path", path.toStdString()}}, {}, {path.toStdString(), 0, 0}, {}};
+Job emptyJob(Units units) {
+  Job job;
+  job.id = newJobId();
+  job.method = kFirstMethod;
+  job.units = units;
+  return job;
 }
 
 }  // namespace
 
 std::string newJobId() { return QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString(); }
 
-Document::Document(RuleLibrary library, QObject* parent)
-    : QObject(parent), library_(std::move(library)) {
-  job_.id = newJobId();
-  job_.method = kFirstMethod;
+Document::Document(RuleLibrary library, const QString& folder, QObject* parent)
+    : QObject(parent),
+      library_(std::move(library)),
+      job_(emptyJob(Units::Millimetres)),
+      keeper_(JobKeeper::fresh(folder.toStdString())) {
   usePlanner(job_.method);
   replan(job_);
 }
@@ -73,44 +65,40 @@ void Document::replan(const Job& job) {
       missing_.push_back(issue.field.substr(issue.field.find('/') + 1));
 }
 
-void Document::adopt(Job job, QString path) {
+void Document::adopt(Job job, JobKeeper keeper) {
   job_ = std::move(job);
-  path_ = std::move(path);
+  keeper_ = std::move(keeper);
   isSaved_ = true;
   undo_.clear();
   replan(job_);
+  emit bookChanged();
   emit jobChanged();
 }
 
 Issues Document::open(const QString& path) {
-  const std::string name = path.toStdString();
-  auto text = readWhole(name, kLargestJsonFile);
-  if (auto* issue = std::get_if<Issue>(&text)) return {std::move(*issue)};
-  OpenedJob opened = openJob(std::get<std::string>(text), name, library_);
+  const std::string name = QFileInfo(path).absoluteFilePath().toStdString();
+  auto kept = JobKeeper::open(name);
+  if (auto* issue = std::get_if<Issue>(&kept)) return {std::move(*issue)};
+  auto& keeper = std::get<JobKeeper>(kept);
+  OpenedJob opened = openJob(keeper.text(), name, library_);
   // A book whose measuring is not finished is a sound one to open.
   std::erase_if(opened.issues, [](const Issue& issue) { return issue.id == "given-missing"; });
   if (!opened.issues.empty()) return std::move(opened.issues);
-  textInFile_ = std::move(std::get<std::string>(text));
-  adopt(std::move(*opened.document.job), QFileInfo(path).absoluteFilePath());
+  adopt(std::move(*opened.document.job), std::move(keeper));
   return {};
 }
 
 void Document::startNew(const QString& folder) {
-  Job job;
-  job.id = newJobId();
-  job.method = kFirstMethod;
-  job.units = job_.units;
-  textInFile_.clear();
-  adopt(std::move(job), freeName(folder));
+  adopt(emptyJob(job_.units), JobKeeper::fresh(folder.toStdString()));
 }
 
 std::optional<Issue> Document::copyTo(const QString& path) {
   Job copy = job_;
   copy.id = newJobId();
-  const std::string text = writeJob(copy);
-  if (auto issue = writeWhole(path.toStdString(), text)) return issue;
-  textInFile_ = text;
-  adopt(std::move(copy), QFileInfo(path).absoluteFilePath());
+  JobKeeper keeper = keeper_;
+  const std::string name = QFileInfo(path).absoluteFilePath().toStdString();
+  if (auto issue = keeper.writeTo(name, writeJob(copy))) return issue;
+  adopt(std::move(copy), std::move(keeper));
   return std::nullopt;
 }
 
@@ -188,38 +176,22 @@ void Document::keepUnits(const std::string& units) {
 Job Document::exchange(Job job) {
   std::swap(job_, job);
   replan(job_);
-  saveAndTell();
-  emit jobChanged();
-  return job;
-}
-
-void Document::saveAndTell() {
-  if (path_.isEmpty()) return;
   if (auto issue = save()) {
     emit saveFailed(*issue);
   } else {
     emit saved();
   }
+  emit jobChanged();
+  return job;
 }
 
-std::optional<Issue> Document::save() {
-  isSaved_ = false;
-  const auto present = readWhole(path_.toStdString(), kLargestJsonFile);
-  const auto* text = std::get_if<std::string>(&present);
-  if (text != nullptr && *text != textInFile_) return changedIssue(path_);
-  return saveOverForeignChange();
+std::optional<Issue> Document::told(std::optional<Issue> issue) {
+  isSaved_ = !issue.has_value();
+  return issue;
 }
 
-std::optional<Issue> Document::saveOverForeignChange() {
-  QDir().mkpath(QFileInfo(path_).absolutePath());
-  std::string text = writeJob(job_);
-  if (auto issue = writeWhole(path_.toStdString(), text)) {
-    isSaved_ = false;
-    return issue;
-  }
-  textInFile_ = std::move(text);
-  isSaved_ = true;
-  return std::nullopt;
-}
+std::optional<Issue> Document::save() { return told(keeper_.write(writeJob(job_))); }
+
+std::optional<Issue> Document::saveOver() { return told(keeper_.writeOver(writeJob(job_))); }
 
 }  // namespace drapery

@@ -5,11 +5,12 @@
 #include <QObject>
 #include <QString>
 #include <QUndoStack>
+#include <optional>
 
 #include "core/plan/job_field.h"
 #include "core/plan/planner.h"
 #include "core/rules/rule_library.h"
-#include "store/open_job.h"
+#include "store/job_keeper.h"
 
 namespace drapery {
 
@@ -17,12 +18,13 @@ class Document : public QObject {
   Q_OBJECT
 
  public:
-  explicit Document(RuleLibrary library, QObject* parent = nullptr);
+  /// Begins with a new book in `folder`.
+  Document(RuleLibrary library, const QString& folder, QObject* parent = nullptr);
 
   [[nodiscard]] const Job& job() const { return job_; }
   /// With the text being typed in it, while that is sound.
   [[nodiscard]] const Plan& plan() const { return plan_; }
-  [[nodiscard]] const QString& path() const { return path_; }
+  [[nodiscard]] QString path() const { return QString::fromStdString(keeper_.path()); }
   [[nodiscard]] const RuleLibrary& library() const { return library_; }
   [[nodiscard]] QString methodTitle(const std::string& id) const;
   QUndoStack* undoStack() { return &undo_; }
@@ -31,9 +33,10 @@ class Document : public QObject {
   /// Measures that the method needs and nobody took yet: their ids, in the order of the work.
   [[nodiscard]] const std::vector<std::string>& missing() const { return missing_; }
 
-  /// Refuses a file that is not a sound job (issues, placed) and then keeps the present book.
+  /// Refuses a file that is not a sound job (issues, placed) and then keeps the present book. The
+  /// present one's edits must be safe: see isSaved.
   Issues open(const QString& path);
-  /// A new empty book in `folder`, written at its first kept edit.
+  /// A new empty book, written to the folder at its first kept edit. The same holds.
   void startNew(const QString& folder);
   /// Writes the present book to another file under a new id and goes on with that one.
   std::optional<Issue> copyTo(const QString& path);
@@ -48,16 +51,18 @@ class Document : public QObject {
   /// inch rule. One undo step.
   void keepUnits(const std::string& units);
 
-  /// Whether the last kept edit is in the file. Not after a failed save.
+  /// Whether every kept edit is in the file. Not after a failed save.
   [[nodiscard]] bool isSaved() const { return isSaved_; }
   std::optional<Issue> save();
-  /// Writes over what another program left in the file. Only after the binder said so.
-  std::optional<Issue> saveOverForeignChange();
+  /// Writes over whatever is in the file now. Only after the binder said so.
+  std::optional<Issue> saveOver();
 
  signals:
   void planChanged();
   /// The job was kept, undone, opened: everything may be different.
   void jobChanged();
+  /// Another book lies on the table: what was being typed for the former one is gone.
+  void bookChanged();
   void saveFailed(const drapery::Issue& issue);
   void saved();
 
@@ -65,10 +70,10 @@ class Document : public QObject {
   friend class EditCommand;
   /// Puts the job in the place of the present one, which is given back.
   Job exchange(Job job);
-  void saveAndTell();
   bool usePlanner(const std::string& method);
-  void adopt(Job job, QString path);
+  void adopt(Job job, JobKeeper keeper);
   void replan(const Job& job);
+  std::optional<Issue> told(std::optional<Issue> issue);
   [[nodiscard]] std::vector<std::string> allowancesOf(const std::string& method) const;
   [[nodiscard]] std::optional<Issue> issueOfMethod(const std::string& id) const;
   [[nodiscard]] std::optional<Issue> issueOf(const std::string& field, const Job& job);
@@ -78,8 +83,7 @@ class Document : public QObject {
   Job job_;
   Plan plan_;
   std::vector<std::string> missing_;
-  QString path_;
-  std::string textInFile_;  // as last read or written; empty for a file that does not exist yet
+  JobKeeper keeper_;
   bool isSaved_ = true;
   QUndoStack undo_;
 };

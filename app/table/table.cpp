@@ -51,9 +51,14 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
   setMinimumSize(420, 320);
   connect(&document_, &Document::planChanged, this, &Table::refresh);
   connect(&document_, &Document::jobChanged, this, [this] {
-    messages_.clear();
-    for (auto& [value, tag] : tags_) tag->stopTyping();
+    // What is wrong at a tag stays told there until it is mended or taken back.
+    for (auto& [value, tag] : tags_)
+      if (!messages_.contains(value)) tag->stopTyping();
     refresh();
+  });
+  connect(&document_, &Document::bookChanged, this, [this] {
+    messages_.clear();
+    selected_.clear();
   });
   switch_->setObjectName("table.switch");
   connect(switch_, &QAbstractButton::clicked, this, &Table::bringOtherToFront);
@@ -65,7 +70,6 @@ void Table::setStage(Stage stage) {
   if (stage_ == stage) return;
   keepTyped();
   stage_ = stage;
-  messages_.clear();
   selected_.clear();
   resetView();
   refresh();
@@ -294,6 +298,7 @@ void Table::orderTabs() {
 }
 
 void Table::placeTags() {
+  placeRuleTags();
   for (const Placed& placed : panels_) {
     std::vector<TagWish> wishes;
     std::vector<Tag*> here;
@@ -314,6 +319,9 @@ void Table::placeTags() {
     if (isOneAtATime_) room.taken.push_back(boxOf(switch_->geometry()));
     if (!panelWords(placed.panel.drawing.id).isEmpty())
       room.taken.push_back(boxOf(captionRect(placed)));
+    // What is wrong with the rule in hand is told above it.
+    for (const Hanging& hanging : hanging_)
+      if (hanging.panel == nullptr) room.taken.push_back(boxOf(hanging.tag->geometry()));
     const std::vector<TagBox> boxes = layOutTags(wishes, room);
     for (std::size_t i = 0; i < boxes.size(); ++i) {
       const TagBox& box = boxes[i];
@@ -321,7 +329,6 @@ void Table::placeTags() {
       here[i]->show();
     }
   }
-  placeRuleTags();
 }
 
 QRectF Table::labelRect(const Placed& placed, const DrawingLabel& label) {

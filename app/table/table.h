@@ -89,6 +89,7 @@ class Table : public QWidget {
   void placeNotes();
   [[nodiscard]] bool hasMargin() const;
   void paintWords(QPainter& painter);
+  [[nodiscard]] bool crossesALeader(const QRectF& words) const;
   void paintTies(QPainter& painter);
   void paintRule(QPainter& painter);
   [[nodiscard]] QRect drawingArea() const;

@@ -77,7 +77,7 @@ void Table::onKept(Tag* tag, const QString& text, bool goOn) {
   const std::string field = fieldOfTag(*tag);
   const auto issue = document_.keep(field, valueOf(field, text));
   if (issue) document_.endPreview();
-  if (issue && goOn) return showMessage(tag, *issue);
+  if (issue) return showMessage(tag, *issue);
   messages_.erase(tag->value());
   tag->stopTyping();
   document_.endPreview();

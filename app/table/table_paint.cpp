@@ -41,16 +41,32 @@ void Table::paintEvent(QPaintEvent*) {
   painter.setClipRect(drawingArea());
   for (const Placed& placed : panels_)
     paintDrawing(painter, placed.panel.drawing, placed.toTable, style);
-  paintWords(painter);
   painter.setRenderHint(QPainter::Antialiasing);
   painter.setPen(QPen(palette_.secondInk, 0.8));
   for (const Hanging& hanging : hanging_) {
     if (hanging.panel == nullptr) continue;
     painter.drawLine(hanging.anchor, nearestOn(hanging.tag->geometry(), hanging.anchor));
   }
+  paintWords(painter);
   painter.setClipping(false);
   paintTies(painter);
   paintRule(painter);
+}
+
+/// A leader goes behind the words that it meets.
+bool Table::crossesALeader(const QRectF& words) const {
+  return std::any_of(hanging_.begin(), hanging_.end(), [&](const Hanging& hanging) {
+    if (hanging.panel == nullptr) return false;
+    const QLineF leader(hanging.anchor, nearestOn(hanging.tag->geometry(), hanging.anchor));
+    const QPointF corners[]{words.topLeft(), words.topRight(), words.bottomRight(),
+                            words.bottomLeft()};
+    if (words.contains(leader.p1()) || words.contains(leader.p2())) return true;
+    for (int i = 0; i < 4; ++i)
+      if (leader.intersects(QLineF(corners[i], corners[(i + 1) % 4]), nullptr) ==
+          QLineF::BoundedIntersection)
+        return true;
+    return false;
+  });
 }
 
 void Table::paintWords(QPainter& painter) {
@@ -60,9 +76,11 @@ void Table::paintWords(QPainter& painter) {
     painter.drawText(captionRect(placed), Qt::AlignLeft | Qt::AlignTop | Qt::TextDontClip,
                      panelWords(placed.panel.drawing.id));
     painter.setFont(textFont(kLabelPixels));
-    for (const DrawingLabel& label : placed.panel.drawing.labels)
-      painter.drawText(labelRect(placed, label), Qt::AlignCenter | Qt::TextDontClip,
-                       labelWords(label.id));
+    for (const DrawingLabel& label : placed.panel.drawing.labels) {
+      const QRectF words = labelRect(placed, label);
+      if (crossesALeader(words)) painter.fillRect(words.adjusted(-3, 0, 3, 0), palette_.ground);
+      painter.drawText(words, Qt::AlignCenter | Qt::TextDontClip, labelWords(label.id));
+    }
   }
 }
 

@@ -12,6 +12,8 @@
 namespace drapery::test {
 namespace {
 
+QString folderName(const TemporaryFolder& folder) { return QString::fromStdString(folder.path()); }
+
 std::string textOf(const Document& document) { return writeJob(document.job()); }
 
 /// An edit as a binder might make one: mostly sound, sometimes not.
@@ -37,7 +39,7 @@ std::pair<std::string, FieldValue> anyEdit() {
 RC_GTEST_PROP(AnyEdits, areInTheFileAndCanBeUndone, ()) {
   const TemporaryFolder folder;
   const std::string path = folder.write("job.json", writeJob(plainJob()));
-  Document document{RuleLibrary()};
+  Document document{RuleLibrary(), folderName(folder)};
   RC_ASSERT(document.open(QString::fromStdString(path)).empty());
   const std::string before = textOf(document);
   const int edits = *rc::gen::inRange(1, 12);
@@ -57,8 +59,8 @@ RC_GTEST_PROP(AnyEdits, areInTheFileAndCanBeUndone, ()) {
 }
 
 TEST(Document, aPreviewIsSeenAndNotKept) {
-  Document document{RuleLibrary()};
   const TemporaryFolder folder;
+  Document document{RuleLibrary(), folderName(folder)};
   const std::string path = folder.write("job.json", writeJob(plainJob()));
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
   EXPECT_FALSE(document.preview("given/text_width", Entry{std::string("160"), {}}));
@@ -75,7 +77,7 @@ TEST(Document, anotherUnitBringsItsRuleInOneStep) {
   Job job = plainJob();
   job.round = std::string("0.5 mm");
   const std::string path = folder.write("job.json", writeJob(job));
-  Document document{RuleLibrary()};
+  Document document{RuleLibrary(), folderName(folder)};
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
   document.keepUnits("in");
   EXPECT_DOUBLE_EQ(document.plan().mark.mm(), 25.4 / 32);
@@ -90,21 +92,36 @@ TEST(Document, aHalfMeasuredBookCanBeOpened) {
   Job job = plainJob();
   job.given.erase("text_width");
   job.given.erase("board_thickness");
-  Document document{RuleLibrary()};
+  Document document{RuleLibrary(), folderName(folder)};
   const std::string path = folder.write("job.json", writeJob(job));
   EXPECT_TRUE(document.open(QString::fromStdString(path)).empty());
   EXPECT_EQ(document.missing(), (std::vector<std::string>{"text_width", "board_thickness"}));
 }
 
-TEST(Document, aFileThatWentAwayIsWrittenAnew) {
+TEST(Document, aFileThatWentAwayIsNotWrittenAnewUnasked) {
   const TemporaryFolder folder;
   const std::string path = folder.write("job.json", writeJob(plainJob()));
-  Document document{RuleLibrary()};
+  Document document{RuleLibrary(), folderName(folder)};
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
   std::remove(path.c_str());
   EXPECT_FALSE(document.keep("title", Entry{std::string("Again"), {}}));
+  EXPECT_FALSE(document.isSaved());
+  EXPECT_TRUE(folder.names().empty());
+  EXPECT_FALSE(document.saveOver());
   EXPECT_TRUE(document.isSaved());
   EXPECT_EQ(readFile(path), writeJob(document.job()));
+}
+
+TEST(Document, twoNewBooksDoNotQuarrelOverOneName) {
+  const TemporaryFolder folder;
+  Document one{RuleLibrary(), folderName(folder)}, two{RuleLibrary(), folderName(folder)};
+  EXPECT_EQ(one.path(), two.path());
+  EXPECT_FALSE(one.keep("title", Entry{std::string("One"), {}}));
+  EXPECT_FALSE(two.keep("title", Entry{std::string("Two"), {}}));
+  EXPECT_TRUE(one.isSaved() && two.isSaved());
+  EXPECT_NE(one.path(), two.path());
+  EXPECT_EQ(readFile(one.path().toStdString()), writeJob(one.job()));
+  EXPECT_EQ(readFile(two.path().toStdString()), writeJob(two.job()));
 }
 
 }  // namespace

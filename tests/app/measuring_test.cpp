@@ -149,6 +149,57 @@ INSTANTIATE_TEST_SUITE_P(
                       Wrong{"1e400", "has an exponent"}, Wrong{"1,234.5", "two decimal signs"},
                       Wrong{"77777777777777777777777777777777777777777777777", "too long"}));
 
+// Left by Tab a wrong figure stays told where it stands, through other edits, until it is mended.
+TEST_F(Measuring, aWrongFigureStaysToldUntilItIsMended) {
+  openPlain();
+  type("text_height", "21x");
+  press(Qt::Key_Tab);
+  EXPECT_EQ(entry("text_height")->text(), "21x");
+  EXPECT_THAT(message("text_height").toStdString(), ::testing::HasSubstr("\"21x\""));
+  keep("text_width", "150");
+  showCase();
+  click("docket.measure");
+  EXPECT_EQ(entry("text_height")->text(), "21x");
+  EXPECT_FALSE(message("text_height").isEmpty());
+  EXPECT_DOUBLE_EQ(value("text_height"), 210);
+  keep("text_height", "212");
+  EXPECT_TRUE(message("text_height").isEmpty());
+  EXPECT_DOUBLE_EQ(value("text_height"), 212);
+  type("text_height", "x");
+  press(Qt::Key_Tab);
+  openPlain();  // another book is another paper
+  EXPECT_EQ(entry("text_height")->text(), "210");
+  EXPECT_TRUE(message("text_height").isEmpty());
+}
+
+// What is wrong with the rule in hand is told without covering what hangs above it.
+TEST_F(Measuring, aMessageAtTheRuleCoversNoTag) {
+  openPlain();
+  for (const char* stage : {"docket.measure", "docket.case"}) {
+    click(stage);
+    type("round", "0.0001");
+    press(Qt::Key_Return);
+    EXPECT_FALSE(message("round").isEmpty());
+    const auto tags = window_->table().tags();
+    for (std::size_t i = 0; i < tags.size(); ++i)
+      for (std::size_t k = i + 1; k < tags.size(); ++k)
+        EXPECT_FALSE(tags[i]->geometry().intersects(tags[k]->geometry()))
+            << tags[i]->value() << " and " << tags[k]->value();
+    press(Qt::Key_Escape);
+  }
+}
+
+TEST_F(Measuring, theUnitsNameHasRoomForItself) {
+  openPlain();
+  choose("units", 1);
+  auto* units = find<QComboBox>("tag.units");
+  EXPECT_EQ(units->currentText(), "inches");
+  EXPECT_GE(units->width(), units->sizeHint().width());
+  choose("units", 0);
+  choose("units", 1);
+  EXPECT_GE(units->width(), units->sizeHint().width());
+}
+
 TEST_F(Measuring, aFigureOnItsWayToASoundOneIsNoMistake) {
   openPlain();
   for (const char* text : {"2", "21", "8 1/", "8 1", "8.", "21m"}) {

@@ -278,6 +278,106 @@ TEST_F(ForeignChange, oursCanBeWrittenOverIt) {
   EXPECT_TRUE(banner().isEmpty());
 }
 
+class Leaving : public Window {
+ protected:
+  /// An edit that could not be saved: the file was taken away.
+  void loseTheFile() {
+    openPlain();
+    std::filesystem::remove(path_);
+    keep("text_width", "150");
+    EXPECT_FALSE(document().isSaved());
+    EXPECT_THAT(banner().toStdString(), HasSubstr("no longer where it was"));
+  }
+  void answerCopy(const std::string& name) {
+    FileQuestions questions = fileDialogs();
+    questions.saveJob = [this, name](QWidget*, const QString&) {
+      return QString::fromStdString(folder_.path() + "/" + name);
+    };
+    questions.open = [this](QWidget*, const QString&) {
+      return QString::fromStdString(folder_.write("other.json", writeJob(plainJob("case-card"))));
+    };
+    window_->setQuestions(questions);
+  }
+};
+
+TEST_F(Leaving, byNewOpenOrCloseTellsOfEditsThatAreInNoFile) {
+  loseTheFile();
+  answerCopy("mine.json");
+  for (const char* way : {"docket.new", "docket.open"}) {
+    click(way);
+    EXPECT_THAT(banner().toStdString(), HasSubstr("The last edits are not in the file."));
+    EXPECT_DOUBLE_EQ(value("text_width"), 150);
+    EXPECT_TRUE(document().undoStack()->canUndo());
+  }
+  EXPECT_FALSE(window_->close());
+  EXPECT_THAT(banner().toStdString(), HasSubstr("The last edits are not in the file."));
+  click("banner.way0");  // keep mine in another file, and then out
+  QApplication::processEvents();
+  EXPECT_FALSE(window_->isVisible());
+  EXPECT_EQ(saved(folder_.path() + "/mine.json").given.at("text_width").value,
+            Written(std::string("150 mm")));
+}
+
+TEST_F(Leaving, withoutTheEditsOnlyWhenTheBinderSaysSo) {
+  loseTheFile();
+  click("docket.new");
+  click("banner.way1");
+  EXPECT_EQ(document().missing().size(), 4U);
+  EXPECT_TRUE(banner().isEmpty());
+}
+
+// What the banner offered was for the book before.
+TEST_F(Leaving, takesTheFormerBooksBannerAlong) {
+  loseTheFile();
+  click("banner.way0");  // write it there again
+  EXPECT_TRUE(document().isSaved());
+  std::filesystem::remove(path_);
+  keep("text_width", "151");
+  answerCopy("mine.json");
+  click("docket.open");
+  click("banner.way1");
+  EXPECT_EQ(document().job().method, "case-card");
+  EXPECT_TRUE(banner().isEmpty());
+}
+
+TEST_F(Leaving, aTitleTypedBeforehandStaysWithItsBook) {
+  openPlain();
+  auto* title = find<QLineEdit>("docket.title");
+  title->setFocus();
+  title->selectAll();
+  QTest::keyClicks(title, "Marsh log");
+  press(Qt::Key_N, Qt::ControlModifier);
+  EXPECT_EQ(saved().title, "Marsh log");
+  EXPECT_EQ(document().job().title, "");
+}
+
+TEST_F(Window, aRefusedFileLeavesANewBookThatSavesItsEdits) {
+  EXPECT_FALSE(window_->openFile(QString::fromStdString(folder_.path() + "/none.json")));
+  window_->table().startTyping();
+  QTest::keyClicks(QApplication::focusWidget(), "210");
+  press(Qt::Key_Return);
+  EXPECT_TRUE(document().isSaved());
+  EXPECT_EQ(saved(document().path().toStdString()).given.at("text_height").value,
+            Written(std::string("210 mm")));
+}
+
+// A long title is cut with a sign, and whole when it is written; passing through changes nothing.
+TEST_F(Window, aLongTitleIsShownShortAndKeptWhole) {
+  Job job = plainJob();
+  for (int i = 0; i < 60; ++i) job.title += "tide ";
+  job.title += "🌊";
+  open(job);
+  const std::string before = readFile(path_);
+  auto* title = find<QLineEdit>("docket.title");
+  window_->table().setFocus();
+  EXPECT_TRUE(title->text().endsWith("…")) << title->text().toStdString();
+  title->setFocus();
+  EXPECT_EQ(title->text().toStdString(), job.title);
+  press(Qt::Key_Tab);
+  EXPECT_TRUE(title->text().endsWith("…"));
+  EXPECT_EQ(readFile(path_), before);
+}
+
 TEST_F(Window, aFullDiskIsToldAndTriedAgain) {
   Job job = plainJob();
   job.title = std::string(150, 'x');
