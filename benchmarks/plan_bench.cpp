@@ -4,7 +4,7 @@
 #include <fstream>
 #include <iterator>
 
-#include "core/drawing/book_drawings.h"
+#include "core/drawing/draw_view.h"
 #include "store/open_job.h"
 #include "store/plan_json.h"
 
@@ -98,8 +98,8 @@ BENCHMARK(loadRuleFiles);
 void drawingsOfOneBook(benchmark::State& state) {
   const OpenedJob opened = openJob(demo("tide-ledger.json"), "", RuleLibrary());
   for (auto _ : state) {
-    benchmark::DoNotOptimize(drawJoint(opened.plan));
-    benchmark::DoNotOptimize(drawFlatCase(opened.plan));
+    for (const ViewRule* view : viewsOf(opened.plan, "case"))
+      benchmark::DoNotOptimize(drawView(*view, opened.plan));
   }
 }
 BENCHMARK(drawingsOfOneBook);

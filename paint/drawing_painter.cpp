@@ -70,6 +70,7 @@ class RolePainter {
       case Role::Paper:
         return closed(points, colours_.leaves, 1.2);
       case Role::Slit:
+      case Role::Cut:
         return line(points, colours_.ink, 1.4, Qt::SolidLine);
       case Role::Rod:
         return closed(points, colours_.rod, 1.0);
@@ -89,6 +90,10 @@ class RolePainter {
         return dimension(points);
       case Role::Grain:
         return grain(points);
+      case Role::Hole:
+        return closed(points, colours_.ground, 1.0);
+      case Role::Thread:
+        return line(points, colours_.accent, 2.2, Qt::SolidLine);
     }
   }
 

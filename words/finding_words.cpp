@@ -1,20 +1,34 @@
 #include "words/finding_words.h"
 
+#include <cmath>
+
 #include "words/figure_words.h"
 
 namespace drapery {
 
 namespace {
 
-std::string filled(const RuleWords& words, const std::vector<Figure>& figures,
-                   const Notation& notation) {
-  std::string out;
-  for (const RuleWords::Piece& piece : words.in(notation.language))
-    out += piece.expression ? figureWords(figures[*piece.expression], notation) : piece.literal;
-  return out;
+std::string bareFigure(const Figure& figure, const Notation& notation) {
+  const bool isLength = figure.unit == Unit::Millimetre && !std::isnan(figure.value);
+  return isLength ? formatBare(Length::fromMm(figure.value), notation)
+                  : figureWords(figure, notation);
 }
 
 }  // namespace
+
+std::string filledWords(const RuleWords& words, const std::vector<Figure>& figures,
+                        const Notation& notation) {
+  std::string out;
+  for (const RuleWords::Piece& piece : words.in(notation.language)) {
+    if (!piece.expression)
+      out += piece.literal;
+    else if (words.expressions[*piece.expression].isBare)
+      out += bareFigure(figures[*piece.expression], notation);
+    else
+      out += figureWords(figures[*piece.expression], notation);
+  }
+  return out;
+}
 
 const char* severityName(Severity severity) {
   switch (severity) {
@@ -29,15 +43,15 @@ const char* severityName(Severity severity) {
 }
 
 std::string markSays(const PlannedMark& mark, const Notation& notation) {
-  return filled(mark.rule->says, mark.says, notation);
+  return filledWords(mark.rule->says, mark.says, notation);
 }
 
 std::string findingSays(const PlannedFinding& finding, const Notation& notation) {
-  return filled(finding.rule->says, finding.says, notation);
+  return filledWords(finding.rule->says, finding.says, notation);
 }
 
 std::string findingRemedy(const PlannedFinding& finding, const Notation& notation) {
-  return filled(finding.rule->remedy, finding.remedy, notation);
+  return filledWords(finding.rule->remedy, finding.remedy, notation);
 }
 
 }  // namespace drapery

@@ -56,6 +56,8 @@ constexpr std::array kPhrases{
     Phrase{"method-unknown",
            "method: \"{value}\" is not known[; did you mean {nearest}?]; "
            "allowed: {allowed}"},
+    Phrase{"method-lacks",
+           "{method} does not know \"{key}\", which this book has; begin a new book for it"},
     Phrase{"key-unknown", "\"{key}\" is not known in {section}[; did you mean \"{nearest}\"?]"},
     Phrase{"key-twice", "\"{key}\" stands twice in the same object"},
     Phrase{"text-not-utf8", "not UTF-8: the byte {byte} cannot stand here"},
@@ -123,6 +125,8 @@ constexpr std::array kPhrases{
     Phrase{"formula-dimension",
            "\"{text}\" is {dimension}; {wanted_dimension} is needed here: {formula}"},
     Phrase{"formula-choice", "\"{text}\" is no option of \"{other}\": {formula}"},
+    Phrase{"view-input-missing", "{figure} also needs {name}; bind it to a formula"},
+    Phrase{"view-spot-unknown", "{figure} has no spot \"{name}\""},
     Phrase{"series-unknown", "there is no series \"{name}\"[; did you mean \"{nearest}\"?]"},
     Phrase{"series-columns", "{id}: from 1 to 16 formulas are needed, x, y or others in also"},
     Phrase{"series-too-many", "{name}: {value} are not allowed; at most {limit}"},

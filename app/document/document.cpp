@@ -126,12 +126,21 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
   return std::nullopt;
 }
 
-/// A rule file with a mistake in it is not taken up: the book could not be planned any more.
+/// A rule file with a mistake in it is not taken up: the book could not be planned any more. Nor is
+/// one for another kind of book, which would refuse what was measured.
 std::optional<Issue> Document::issueOfMethod(const std::string& id) const {
   LoadedRules loaded = library_.load(id);
-  if (loaded.rules != nullptr) return std::nullopt;
-  if (!loaded.issues.empty()) return std::move(loaded.issues.front());
-  return Issue{"method-unknown", {{"value", shortened(id)}, {"allowed", "-"}}, "method", {}, {}};
+  if (loaded.rules == nullptr && !loaded.issues.empty()) return std::move(loaded.issues.front());
+  if (loaded.rules == nullptr)
+    return Issue{"method-unknown", {{"value", shortened(id)}, {"allowed", "-"}}, "method", {}, {}};
+  for (const auto& [key, entry] : job_.given)
+    if (loaded.rules->input(key) == nullptr)
+      return Issue{"method-lacks",
+                   {{"method", loaded.rules->title.text}, {"key", shortened(key)}},
+                   "method",
+                   {},
+                   {}};
+  return std::nullopt;
 }
 
 std::optional<Issue> Document::preview(const std::string& field, const FieldValue& value) {

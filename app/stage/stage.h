@@ -15,6 +15,7 @@ enum class Stage { Measure, Case };
 struct StagePanel {
   Drawing drawing;
   double share = 1.0;
+  QString caption;  // may be empty
 };
 
 std::vector<StagePanel> stagePanels(Stage stage, const Plan& plan);

@@ -12,7 +12,8 @@ constexpr int kMark = 16;
 FlatChoice::FlatChoice(const Palette& palette, QWidget* parent)
     : QComboBox(parent), palette_(palette) {
   setFocusPolicy(Qt::StrongFocus);
-  setSizeAdjustPolicy(QComboBox::AdjustToContents);
+  // Not to its contents: that would shrink it behind the tag's back.
+  setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
 }
 
 QSize FlatChoice::sizeHint() const {

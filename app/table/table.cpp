@@ -167,9 +167,15 @@ void Table::takePanels() {
   std::vector<StagePanel> all = stagePanels(stage_, document_.plan());
   isOneAtATime_ = all.size() > 1 && whole.height() < kLeastForTwoEm * em();
   double top = whole.top();
-  for (StagePanel& panel : all) {
-    const bool isShown = QString::fromStdString(panel.drawing.id) == panelInFront(all);
-    if (isOneAtATime_ && !isShown) continue;
+  const QString front = panelInFront(all);
+  for (std::size_t i = 0; i < all.size(); ++i) {
+    StagePanel& panel = all[i];
+    const bool isInFront = QString::fromStdString(panel.drawing.id) == front;
+    if (isOneAtATime_ && !isInFront) continue;
+    const StagePanel& next = all[(i + 1) % all.size()];
+    nextPanel_ = next.caption;
+    nextId_ = QString::fromStdString(next.drawing.id);
+    isLastPanel_ = i + 1 == all.size();
     Placed placed;
     placed.area = QRectF(whole.left(), top, whole.width(),
                          whole.height() * (isOneAtATime_ ? 1.0 : panel.share));
@@ -181,6 +187,7 @@ void Table::takePanels() {
 }
 
 QString Table::panelInFront(const std::vector<StagePanel>& all) const {
+  if (all.empty()) return {};
   for (const StagePanel& panel : all)
     if (QString::fromStdString(panel.drawing.id) == inFront_) return inFront_;
   return QString::fromStdString(all.front().drawing.id);
@@ -190,8 +197,7 @@ QString Table::panelInFront(const std::vector<StagePanel>& all) const {
 void Table::placeSwitch() {
   switch_->setVisible(isOneAtATime_);
   if (!isOneAtATime_) return;
-  const bool isJoint = panels_.front().panel.drawing.id == "joint";
-  switch_->setText(isJoint ? tr("show the case laid flat") : tr("show the joint"));
+  switch_->setText(tr("show: %1").arg(nextPanel_));
   switch_->setAccessibleName(switch_->text());
   const QSize size = switch_->sizeHint();
   switch_->setGeometry(drawingArea().right() - size.width() - 12, 6, size.width(), size.height());
@@ -199,7 +205,7 @@ void Table::placeSwitch() {
 
 void Table::bringOtherToFront() {
   keepTyped();
-  inFront_ = panels_.front().panel.drawing.id == "joint" ? "flat-case" : "joint";
+  inFront_ = nextId_;
   refresh();
 }
 
@@ -222,7 +228,7 @@ double Table::roomFor(const Placed& placed, Side side) const {
 void Table::fitPanels() {
   for (Placed& placed : panels_) {
     const double air = 1.3 * em();
-    const double caption = panelWords(placed.panel.drawing.id).isEmpty() ? 0.0 : 1.8 * em();
+    const double caption = placed.panel.caption.isEmpty() ? 0.0 : 1.8 * em();
     const double words = placed.panel.drawing.labels.empty() ? 0.0 : 1.2 * em();
     const QRectF target =
         withoutMargins(placed.area, roomFor(placed, Side::Left) + air,
@@ -317,8 +323,7 @@ void Table::placeTags() {
     room.drawing = boxOf(drawn);
     room.apart = kApart;
     if (isOneAtATime_) room.taken.push_back(boxOf(switch_->geometry()));
-    if (!panelWords(placed.panel.drawing.id).isEmpty())
-      room.taken.push_back(boxOf(captionRect(placed)));
+    if (!placed.panel.caption.isEmpty()) room.taken.push_back(boxOf(captionRect(placed)));
     // What is wrong with the rule in hand is told above it.
     for (const Hanging& hanging : hanging_)
       if (hanging.panel == nullptr) room.taken.push_back(boxOf(hanging.tag->geometry()));
@@ -340,7 +345,7 @@ QRectF Table::labelRect(const Placed& placed, const DrawingLabel& label) {
 }
 
 QRectF Table::captionRect(const Placed& placed) {
-  const QString words = panelWords(placed.panel.drawing.id);
+  const QString& words = placed.panel.caption;
   const QFontMetrics metrics(textFont(kPanelWordsPixels));
   return {placed.area.left() + 12, placed.area.top() + 8, double(metrics.horizontalAdvance(words)),
           double(metrics.height())};

@@ -80,7 +80,6 @@ class Table : public QWidget {
   static QRectF captionRect(const Placed& placed);
   static QRectF labelRect(const Placed& placed, const DrawingLabel& label);
   static QString labelWords(const std::string& id);
-  static QString panelWords(const std::string& id);
   void orderTabs();
   Tag* tagFor(const std::string& value, Tag::Kind kind);
   void connectTag(Tag* tag);
@@ -112,8 +111,10 @@ class Table : public QWidget {
   MarginNotes* notes_;
   InkButton* switch_;  // to the other drawing, while there is room for one only
   bool isOneAtATime_ = false;
-  bool startsTyping_ = false;  // asked for before the window was seen
-  QString inFront_;            // the drawing to show then
+  bool startsTyping_ = false;   // asked for before the window was seen
+  QString inFront_;             // the drawing to show then
+  QString nextId_, nextPanel_;  // the one after it, and its caption
+  bool isLastPanel_ = true;
   Stage stage_ = Stage::Measure;
   QString selected_;
   bool isFolded_ = false;

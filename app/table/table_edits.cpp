@@ -122,7 +122,7 @@ void Table::goOnFrom(Tag* tag) {
     if (next->tag->kind() != Tag::Kind::Figure && next->panel != nullptr)
       return next->tag->takeFocus();
   // The work goes on in the other drawing.
-  if (isOneAtATime_ && panels_.front().panel.drawing.id == "joint") {
+  if (isOneAtATime_ && !isLastPanel_) {
     bringOtherToFront();
     if (!hanging_.empty()) return hanging_.front().tag->takeFocus();
   }

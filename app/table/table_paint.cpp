@@ -22,15 +22,9 @@ QString Table::labelWords(const std::string& id) {
   if (id == "view.face") return tr("the face");
   if (id == "view.spine") return tr("the spine");
   if (id == "view.head") return tr("the head");
-  if (id == "flat.waits") return tr("the case waits for the measures");
-  if (id == "flat.no-boards") return tr("the boards have no place yet");
+  if (id == "flat.waits") return tr("the pieces wait for the measures");
+  if (id == "flat.missing") return tr("not every piece has a place yet");
   if (id == "view.board") return tr("a board, from its edge");
-  return {};
-}
-
-QString Table::panelWords(const std::string& id) {
-  if (id == "joint") return tr("The joint of the closed book, cut through");
-  if (id == "flat-case") return tr("The case laid flat, inside up");
   return {};
 }
 
@@ -74,7 +68,7 @@ void Table::paintWords(QPainter& painter) {
   for (const Placed& placed : panels_) {
     painter.setFont(textFont(kPanelWordsPixels));
     painter.drawText(captionRect(placed), Qt::AlignLeft | Qt::AlignTop | Qt::TextDontClip,
-                     panelWords(placed.panel.drawing.id));
+                     placed.panel.caption);
     painter.setFont(textFont(kLabelPixels));
     for (const DrawingLabel& label : placed.panel.drawing.labels) {
       const QRectF words = labelRect(placed, label);

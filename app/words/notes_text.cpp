@@ -8,6 +8,7 @@
 #include "words/figure_words.h"
 #include "words/formula_words.h"
 #include "words/plan_text.h"
+#include "words/summary_words.h"
 
 namespace drapery {
 
@@ -176,42 +177,11 @@ std::vector<NoteContent> findingNotes(const Plan& plan, const std::vector<std::s
 
 NoteContent trialNote(const Plan& plan) {
   NoteContent note;
-  const Notation notation = windowNotation(plan);
-  const auto length = [&](const char* name) {
-    return figureWords({plan.number(name).value_or(std::nan("")), Unit::Millimetre}, notation);
-  };
-  const auto tolerance = [&](const char* name) {
-    return text(figureWords({plan.tolerance(name), Unit::Millimetre}, notation));
-  };
-  if (!plan.length("square_fore_edge_tried")) return note;
+  for (const std::string& line : summaryLines(plan, "trial", windowNotation(plan)))
+    note.paragraphs << text(line);
+  if (note.paragraphs.isEmpty()) return note;
   note.id = "note.trial";
   note.heading = tr("Tried on the book, as cut");
-  note.paragraphs << tr("Squares: head %1, tail %2, fore-edge %3.")
-                         .arg(text(length("square_head_tried")), text(length("square_tail_tried")),
-                              text(length("square_fore_edge_tried")));
-  const auto turn = plan.number("opening_angle_tried");
-  if (turn)
-    note.paragraphs
-        << tr("The cover opens to %1.").arg(text(figureWords({*turn, Unit::Degree}, notation)));
-  if (plan.length("gap_formed")) {
-    note.paragraphs
-        << tr("The gap is %1. Taut it would be %2, to open flat %3, formed under the rod %4, "
-              "and no more than %5 can be rubbed down.")
-               .arg(text(length("joint_gap")), text(length("gap_taut")),
-                    text(length("gap_to_open")), text(length("gap_formed")),
-                    text(length("gap_pressed")));
-  } else {
-    note.paragraphs << tr("The gap is %1, without a groove; to open flat it would be %2.")
-                           .arg(text(length("joint_gap")), text(length("gap_to_open")));
-  }
-  QStringList uncertain;
-  if (plan.tolerance("square_head_tried") > kLeastTold)
-    uncertain << tr("head and tail by %1").arg(tolerance("square_head_tried"));
-  if (plan.tolerance("square_fore_edge_tried") > kLeastTold)
-    uncertain << tr("fore-edge by %1").arg(tolerance("square_fore_edge_tried"));
-  if (!uncertain.isEmpty())
-    note.paragraphs
-        << tr("The readings leave squares uncertain: %1 either way.").arg(uncertain.join(", "));
   return note;
 }
 

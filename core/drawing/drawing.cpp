@@ -18,17 +18,4 @@ Box boundsOf(const Drawing& drawing) {
   return box;
 }
 
-void addClosed(Drawing& drawing, Role role, std::vector<Point> points, std::string subject) {
-  drawing.shapes.push_back({role, std::move(points), true, std::move(subject), 0.0});
-}
-
-void addOpen(Drawing& drawing, Role role, std::vector<Point> points, std::string subject) {
-  drawing.shapes.push_back({role, std::move(points), false, std::move(subject), 0.0});
-}
-
-void addDimension(Drawing& drawing, Point from, Point to, const std::string& value, Side side) {
-  addOpen(drawing, Role::Dimension, {from, to}, value);
-  drawing.tags.push_back({value, {(from.x + to.x) / 2, (from.y + to.y) / 2}, side});
-}
-
 }  // namespace drapery

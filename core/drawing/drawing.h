@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "core/geometry/outline.h"
+#include "core/rules/section/view.h"
 
 namespace drapery {
 
@@ -23,8 +24,11 @@ enum class Role {
   Fold,       // dash-dot-dot
   Dimension,  // a measuring line with ticks at both ends
   Slit,       // a cut inside a piece
+  Cut,        // an edge seen as a line
   Extension,  // thin, from the thing to its measuring line
   Grain,      // an arrow with two heads
+  Hole,       // closed
+  Thread,     // wide, on top of what it is sewn through
 };
 
 struct Shape {
@@ -34,8 +38,6 @@ struct Shape {
   std::string subject;     // the part or value it shows: "board", "setback"; may be empty
   double thickness = 0.0;  // ClothPath: mm
 };
-
-enum class Side { Left, Right, Above, Below };
 
 /// Where the tag of a value hangs.
 struct TagSpot {
@@ -60,10 +62,5 @@ struct Drawing {
 
 /// The smallest box around all shapes; zero for none.
 Box boundsOf(const Drawing& drawing);
-
-void addClosed(Drawing& drawing, Role role, std::vector<Point> points, std::string subject);
-void addOpen(Drawing& drawing, Role role, std::vector<Point> points, std::string subject);
-/// A measuring line from `from` to `to` with the tag at its middle.
-void addDimension(Drawing& drawing, Point from, Point to, const std::string& value, Side side);
 
 }  // namespace drapery

@@ -18,6 +18,8 @@
 #include "core/rules/section/mark.h"
 #include "core/rules/section/part.h"
 #include "core/rules/section/series.h"
+#include "core/rules/section/summary.h"
+#include "core/rules/section/view.h"
 
 namespace drapery {
 
@@ -93,6 +95,8 @@ struct RuleSet {
   std::vector<SeriesRule> series;
   std::vector<MarkRule> marks;
   std::vector<FindingRule> findings;
+  std::vector<ViewRule> views;
+  std::vector<SummaryRule> summaries;
 
   std::vector<ValueNode> nodes;    // every number
   std::vector<std::size_t> order;  // nodes, each after all that it uses

@@ -49,6 +49,10 @@ class WordsReading {
       expression.named = unit;
       break;
     }
+    if (constexpr std::string_view kBare = ":bare"; inside.ends_with(kBare)) {
+      inside.remove_suffix(kBare.size());
+      expression.isBare = true;
+    }
     auto parsed = Formula::parse(inside);
     if (auto* fault = std::get_if<FormulaFault>(&parsed)) {
       fault->offset += begin;

@@ -12,10 +12,11 @@
 namespace drapery {
 
 struct RuleWords {
-  /// One figure: in the unit that `:mm`, `:deg` or `:1` names, else in its own.
+  /// One figure: in the unit that `:mm`, `:deg` or `:1` names, else in its own; `:bare` without it.
   struct Expression {
     RuleFormula formula;
     std::optional<Unit> named;
+    bool isBare = false;
     Unit unit = Unit::Millimetre;  // once linked
   };
   struct Piece {

@@ -2,6 +2,7 @@
 // room.
 #include <gmock/gmock.h>
 
+#include <filesystem>
 #include <set>
 
 #include "tests/app/bench_window.h"
@@ -83,6 +84,35 @@ TEST_F(Reach, withLargeLettersOneDrawingAtATime) {
   press(Qt::Key_Return);
   EXPECT_TRUE(isShown("tag.margin"));
   setFontScale(1.0);
+}
+
+// A structure that is no case: its drawings, tags, docket line and slips come from its rule file.
+TEST_F(Reach, aStructureOfItsOwnIsDrawnAndMeasured) {
+  std::filesystem::create_directories(folder_.path() + "/methods");
+  for (const char* id : {"stab-plain", "concertina"})
+    folder_.write("methods/" + std::string(id) + ".toml",
+                  projectFile("tests/structures/" + std::string(id) + ".toml"));
+  window_ = std::make_unique<MainWindow>(RuleLibrary(folder_.path() + "/methods"), lightPalette());
+  window_->show();
+  Job job;
+  job.id = "x";
+  job.method = "stab-plain";
+  open(job);
+  EXPECT_EQ(document().missing().size(), 3U);
+  keep("text_height", "200");
+  keep("text_width", "150");
+  keep("text_thickness", "9");
+  showCase();
+  EXPECT_TRUE(isShown("tag.hole_count"));
+  EXPECT_THAT(find("docket.case")->accessibleName().toStdString(),
+              ::testing::HasSubstr("7 holes, every 25.4 mm"));
+  keep("hole_count", "5");
+  EXPECT_DOUBLE_EQ(value("hole_pitch"), 38.1);
+  EXPECT_TRUE(isShown("slip.cover"));
+  // What was measured for one structure has no place in the other: nothing is put away unasked.
+  choose("method", 5);
+  EXPECT_THAT(banner().toStdString(), ::testing::HasSubstr("does not know \"text_height\""));
+  EXPECT_EQ(document().job().method, "stab-plain");
 }
 
 TEST_F(Reach, aClickOnABoardLightsItsSlip) {

@@ -89,8 +89,9 @@ TEST_F(Window, readingsAreToldWithWhatTheyLeaveUncertain) {
   job.given["text_width"] = entryOf("143.8 | 144.2");
   open(job);
   showCase();
-  EXPECT_THAT(notes().toStdString(),
-              HasSubstr("The readings leave squares uncertain: fore-edge by 0.2 mm either way."));
+  EXPECT_THAT(
+      notes().toStdString(),
+      HasSubstr("The readings leave the square at the fore-edge uncertain: by 0.2 mm either way."));
   click("tag.board_width");
   EXPECT_THAT(notes().toStdString(), HasSubstr("The readings leave 0.2 mm either way."));
   click("slip.covering");

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <filesystem>
 #include <regex>
+#include <set>
 
 #include "core/diag/nearest_name.h"
 #include "tests/support/books.h"
@@ -66,6 +67,28 @@ TEST(IssueWords, areThereForEveryIdInTheSources) {
     }
   }
   EXPECT_GT(seen, 30);
+}
+
+// No C++ names a value of a binding: what there is to say about one stands in the rule files.
+TEST(Sources, nameNoValueOfARuleFile) {
+  std::set<std::string> names;
+  const RuleLibrary library;
+  for (const std::string& id : library.ids())
+    for (const ValueNode& node : library.load(id).rules->nodes)
+      if (node.name.find('_') != std::string::npos) names.insert(node.name);
+  EXPECT_GT(names.size(), 200U);
+  const std::regex quoted("\"([a-z]+_[a-z_.]+)\"");
+  for (const char* part : {"core", "words", "store", "paint", "exchange", "cli", "app"})
+    for (const auto& entry : std::filesystem::recursive_directory_iterator(
+             std::string(DRAPERY_SOURCE_DIR) + "/" + part)) {
+      const std::string path = entry.path().string();
+      if (!path.ends_with(".cpp") && !path.ends_with(".h")) continue;
+      const std::string source =
+          std::regex_replace(test::readFile(path), std::regex("//[^\n]*"), "");
+      for (auto it = std::sregex_iterator(source.begin(), source.end(), quoted);
+           it != std::sregex_iterator(); ++it)
+        EXPECT_FALSE(names.contains((*it)[1].str())) << path << ": " << (*it)[1].str();
+    }
 }
 
 TEST(Shortened, cutsAtFortyCharactersNotBytes) {

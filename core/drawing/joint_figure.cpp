@@ -1,7 +1,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/drawing/book_drawings.h"
+#include "core/drawing/figure.h"
 #include "core/geometry/arc.h"
 #include "core/geometry/joint.h"
 
@@ -24,31 +24,30 @@ struct Section {
   bool isMeasured;
 };
 
-Length lengthOr(const Plan& plan, const char* name, double usual) {
-  return plan.length(name).value_or(Length::fromMm(usual));
-}
-
-Section sectionOf(const Plan& plan) {
+Section sectionOf(const FigureSource& source) {
+  const auto length = [&](const char* input, double usual) {
+    return Length::fromMm(source.numberOr(input, usual));
+  };
   Section s{};
-  s.joint.board = lengthOr(plan, "board_thickness", 2.5);
-  s.joint.stiffener = lengthOr(plan, "stiffener_edge", s.joint.board.mm());
-  s.joint.edgeHeight = lengthOr(plan, "edge_height", 0.0);
+  s.joint.board = length("board", 2.5);
+  s.joint.stiffener = length("stiffener", s.joint.board.mm());
+  s.joint.edgeHeight = length("edge", 0.0);
   // A gap too short for its board has no set-back: the board is shown hard against the spine edge.
-  s.joint.setback = lengthOr(plan, "setback", 0.0);
-  s.rod = lengthOr(plan, "rod_diameter", 4.0);
-  s.covering = lengthOr(plan, "covering_thickness", 0.4).mm();
-  s.square = lengthOr(plan, "square_fore_edge", 3.0).mm();
-  s.spine = lengthOr(plan, "spine_thickness", 22.0).mm();
+  s.joint.setback = length("setback", 0.0);
+  s.rod = length("rod", 4.0);
+  s.covering = source.numberOr("covering", 0.4);
+  s.square = source.numberOr("square", 3.0);
+  s.spine = source.numberOr("spine", 22.0);
   s.hasStiffener = s.joint.stiffener > Length();
-  s.span = plan.number("spine_span").value_or(s.spine);
-  s.depth = plan.number("spine_arc") ? plan.number("round_depth").value_or(0.0) : 0.0;
+  s.span = source.numberOr("span", s.spine);
+  s.depth = source.numberOr("depth", 0.0);
   const double j = s.joint.setback.mm();
   const double b = s.joint.board.mm();
-  const auto gap = plan.number("joint_gap"), taut = plan.number("gap_taut");
-  s.isTaut = gap && taut && std::abs(*gap - *taut) < kSame;
+  s.isTaut = source.has("gap") && source.has("taut") &&
+             std::abs(source.number("gap") - source.number("taut")) < kSame;
   s.shownBoard = std::max({2.2 * j, 5 * b, 12.0});
   s.shownBlock = std::clamp(s.spine / 2, 1.2 * b, std::max(3.0 * b, 7.0));
-  s.isMeasured = plan.number("board_thickness").has_value();
+  s.isMeasured = source.has("board");
   return s;
 }
 
@@ -64,10 +63,9 @@ std::vector<Point> breakLine(double x, double top, double bottom, double width) 
           {x, bottom}};
 }
 
-class JointDrawing {
+class JointFigure {
  public:
-  explicit JointDrawing(const Plan& plan) : s_(sectionOf(plan)) {
-    drawing_.id = "joint";
+  explicit JointFigure(const FigureSource& source) : source_(source), s_(sectionOf(source)) {
     j_ = s_.joint.setback.mm();
     b_ = s_.joint.board.mm();
     t_ = s_.joint.stiffener.mm();
@@ -79,13 +77,13 @@ class JointDrawing {
     floor_ = -s_.shownBlock;
   }
 
-  Drawing draw() {
+  Sketch draw() {
     drawPieces();
     drawCovering();
     if (hasRod()) drawRod();
     drawBreaks();
-    hangTags();
-    return std::move(drawing_);
+    addSpots();
+    return std::move(sketch_);
   }
 
  private:
@@ -108,22 +106,24 @@ class JointDrawing {
     std::vector<Point> spineSide = spineLine();
     std::vector<Point> block{{break_, floor_}, {break_, 0}, {0, 0}};
     block.insert(block.end(), spineSide.begin(), spineSide.end());
-    addClosed(drawing_, leaves, std::move(block), "text_block");
-    addClosed(drawing_, leaves, rectangle(again_, floor_, leavesEnd_, 0), "text_block");
+    sketch_.addClosed(leaves, std::move(block), source_.subject("block"));
+    sketch_.addClosed(leaves, rectangle(again_, floor_, leavesEnd_, 0), source_.subject("block"));
     for (int i = 1; i < 5; ++i) {
       const double y = floor_ * i / 5;
-      addOpen(drawing_, Role::LeafEdge, {{0.6 * spineSide.back().x, y}, {break_, y}}, "text_block");
-      addOpen(drawing_, Role::LeafEdge, {{again_, y}, {leavesEnd_, y}}, "text_block");
+      sketch_.addOpen(Role::LeafEdge, {{0.6 * spineSide.back().x, y}, {break_, y}},
+                      source_.subject("block"));
+      sketch_.addOpen(Role::LeafEdge, {{again_, y}, {leavesEnd_, y}}, source_.subject("block"));
     }
     if (s_.hasStiffener)
-      addClosed(drawing_, s_.isMeasured ? Role::Stiffener : Role::Hidden,
-                rectangle(-t_, floor_, 0, e_), "stiffener");
-    addClosed(drawing_, board, rectangle(j_, 0, break_, b_), "board");
-    addClosed(drawing_, board, rectangle(again_, 0, boardEnd_, b_), "board");
+      sketch_.addClosed(s_.isMeasured ? Role::Stiffener : Role::Hidden,
+                        rectangle(-t_, floor_, 0, e_), source_.subject("stiffener"));
+    sketch_.addClosed(board, rectangle(j_, 0, break_, b_), source_.subject("board"));
+    sketch_.addClosed(board, rectangle(again_, 0, boardEnd_, b_), source_.subject("board"));
   }
 
   void addCloth(std::vector<Point> path) {
-    drawing_.shapes.push_back({Role::ClothPath, std::move(path), false, "covering", s_.covering});
+    sketch_.shapes.push_back(
+        {Role::ClothPath, std::move(path), false, source_.subject("covering"), s_.covering});
   }
 
   void drawCovering() {
@@ -153,44 +153,42 @@ class JointDrawing {
       const double a = 2 * 3.14159265358979323846 * i / kSides;
       circle.push_back({j_ / 2 + r * std::cos(a), r + r * std::sin(a)});
     }
-    addClosed(drawing_, Role::Rod, std::move(circle), "rod_diameter");
+    sketch_.addClosed(Role::Rod, std::move(circle), source_.subject("rod"));
   }
 
   void drawBreaks() {
     const double width = 0.05 * s_.shownBoard;
     const double top = b_ + 0.4 * b_;
-    addOpen(drawing_, Role::Break, breakLine(break_, top, floor_, width), "");
-    addOpen(drawing_, Role::Break, breakLine(again_, top, floor_, width), "");
+    sketch_.addOpen(Role::Break, breakLine(break_, top, floor_, width), "");
+    sketch_.addOpen(Role::Break, breakLine(again_, top, floor_, width), "");
   }
 
-  void hangTags() {
+  void addSpots() {
     const double above = std::max(b_, e_) + 0.12 * s_.shownBoard;
-    if (j_ > 0.0) {
-      addOpen(drawing_, Role::Extension, {{0, std::max(0.0, e_)}, {0, above}}, "setback");
-      addOpen(drawing_, Role::Extension, {{j_, b_}, {j_, above}}, "setback");
-    }
-    drawing_.tags.push_back({"method", {-t_ / 2, floor_}, Side::Below});
-    if (j_ > 0.0) addDimension(drawing_, {0, above}, {j_, above}, "setback", Side::Above);
-    drawing_.tags.push_back({"joint_gap", {j_ * 0.5, 0}, Side::Below});
-    if (hasRod())
-      drawing_.tags.push_back({"rod_diameter", {j_ * 0.5, std::min(s_.rod.mm(), j_)}, Side::Above});
-    if (s_.hasStiffener) drawing_.tags.push_back({"stiffener_thickness", {-t_, e_}, Side::Above});
-    drawing_.tags.push_back({"opening_angle", {j_ + 0.35 * s_.shownBoard, b_}, Side::Above});
-    drawing_.tags.push_back({"covering_thickness", {j_ + 0.8 * s_.shownBoard, b_}, Side::Above});
+    sketch_.point("spine", {-t_ / 2, floor_});
+    if (j_ > 0.0)
+      sketch_.line("setback", {0, above}, {j_, above},
+                   {{{0, std::max(0.0, e_)}, {0, above}}, {{j_, b_}, {j_, above}}});
+    sketch_.point("groove", {j_ * 0.5, 0});
+    if (hasRod()) sketch_.point("rod", {j_ * 0.5, std::min(s_.rod.mm(), j_)});
+    if (s_.hasStiffener) sketch_.point("stiffener", {-t_, e_});
+    sketch_.point("hinge", {j_ + 0.35 * s_.shownBoard, b_});
+    sketch_.point("covering", {j_ + 0.8 * s_.shownBoard, b_});
     const double foot = -0.12 * s_.shownBoard;
-    addOpen(drawing_, Role::Extension, {{boardEnd_, 0}, {boardEnd_, foot}}, "square_fore_edge");
-    addDimension(drawing_, {leavesEnd_, foot}, {boardEnd_, foot}, "square_fore_edge", Side::Right);
-    drawing_.tags.push_back({"square_fore_edge_tried", {boardEnd_, b_ / 2}, Side::Right});
+    sketch_.line("square", {leavesEnd_, foot}, {boardEnd_, foot},
+                 {{{boardEnd_, 0}, {boardEnd_, foot}}});
+    sketch_.point("board_edge", {boardEnd_, b_ / 2});
   }
 
+  const FigureSource& source_;
   Section s_;
-  Drawing drawing_;
+  Sketch sketch_;
   double j_ = 0, b_ = 0, t_ = 0, e_ = 0, break_ = 0, again_ = 0, leavesEnd_ = 0, boardEnd_ = 0,
          floor_ = 0;
 };
 
 }  // namespace
 
-Drawing drawJoint(const Plan& plan) { return JointDrawing(plan).draw(); }
+Sketch sketchJoint(const FigureSource& source) { return JointFigure(source).draw(); }
 
 }  // namespace drapery

@@ -1,0 +1,127 @@
+#include "core/drawing/draw_view.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <numbers>
+
+#include "core/drawing/figure.h"
+#include "core/rules/evaluation.h"
+
+namespace drapery {
+
+namespace {
+
+Role roleOf(const std::string& kind) {
+  static constexpr std::array<std::pair<std::string_view, Role>, 7> kRoles{
+      {{"cut", Role::Slit},
+       {"fold", Role::Fold},
+       {"crease", Role::Fold},
+       {"hidden", Role::Hidden},
+       {"hole", Role::Hole},
+       {"dimension", Role::Dimension},
+       {"thread", Role::Thread}}};
+  for (const auto& [known, role] : kRoles)
+    if (known == kind) return role;
+  return Role::Hidden;
+}
+
+bool isFinite(const Point& p) { return std::isfinite(p.x) && std::isfinite(p.y); }
+
+class ViewDrawing {
+ public:
+  ViewDrawing(const ViewRule& view, const Plan& plan) : view_(view), plan_(plan) {
+    drawing_.id = view.id;
+  }
+
+  Drawing draw() {
+    Sketch sketch = sketchFigure(view_.figure, FigureSource(view_, plan_));
+    drawing_.shapes = std::move(sketch.shapes);
+    drawing_.labels = std::move(sketch.labels);
+    const bool hasShapes = !drawing_.shapes.empty();
+    for (const ViewLine& line : view_.lines)
+      if (hasShapes) addLine(line);
+    for (const ViewTag& tag : view_.tags) hang(tag, sketch.spots);
+    return std::move(drawing_);
+  }
+
+ private:
+  [[nodiscard]] bool holds(const RuleFormula& when, const double* locals = nullptr) const {
+    return when.formula.holds({plan_.values.data(), locals});
+  }
+  [[nodiscard]] Point at(const RulePoint& point, const double* locals = nullptr) const {
+    const NumberTable table{plan_.values.data(), locals};
+    return {point.first.formula.evaluate(table), point.second.formula.evaluate(table)};
+  }
+
+  void addLine(const ViewLine& line) {
+    if (!line.series) return addLineOnce(line, nullptr);
+    for (const PlannedSeries& series : plan_.series)
+      if (series.rule == &plan_.rules->series[*line.series])
+        for (const auto& row : series.rows) addLineOnce(line, row.data());
+  }
+
+  void addLineOnce(const ViewLine& line, const double* locals) {
+    if (!holds(line.when, locals)) return;
+    std::vector<Point> path;
+    for (const RulePoint& point : line.path) path.push_back(at(point, locals));
+    if (path.empty() || !std::all_of(path.begin(), path.end(), isFinite)) return;
+    const Role role = roleOf(line.kind);
+    const bool isHole = role == Role::Hole;
+    if (isHole) {
+      const double size = line.size.formula.evaluate({plan_.values.data(), locals});
+      path = circle(path.front(), std::isnan(size) ? 1.0 : size / 2);
+    }
+    drawing_.shapes.push_back({role, std::move(path), isHole, line.subject, 0.0});
+  }
+
+  static std::vector<Point> circle(Point middle, double radius) {
+    constexpr int kSides = 24;
+    std::vector<Point> points;
+    for (int i = 0; i < kSides; ++i) {
+      const double turn = 2 * std::numbers::pi * i / kSides;
+      points.push_back({middle.x + radius * std::cos(turn), middle.y + radius * std::sin(turn)});
+    }
+    return points;
+  }
+
+  void hang(const ViewTag& tag, const std::vector<Spot>& spots) {
+    if (!holds(tag.when)) return;
+    if (tag.at) return hangAt(tag);
+    const auto spot = std::find_if(spots.begin(), spots.end(),
+                                   [&](const Spot& each) { return each.name == tag.spot; });
+    if (spot == spots.end()) return;
+    for (const auto& [from, to] : spot->extensions)
+      drawing_.shapes.push_back({Role::Extension, {from, to}, false, tag.value, 0.0});
+    hangOn(tag, spot->from, spot->to);
+  }
+
+  void hangAt(const ViewTag& tag) {
+    const Point from = at(*tag.at);
+    const Point to = tag.to ? at(*tag.to) : from;
+    if (isFinite(from) && isFinite(to) && !drawing_.shapes.empty()) hangOn(tag, from, to);
+  }
+
+  void hangOn(const ViewTag& tag, Point from, Point to) {
+    if (from.x != to.x || from.y != to.y)
+      drawing_.shapes.push_back({Role::Dimension, {from, to}, false, tag.value, 0.0});
+    drawing_.tags.push_back({tag.value, {(from.x + to.x) / 2, (from.y + to.y) / 2}, tag.side});
+  }
+
+  const ViewRule& view_;
+  const Plan& plan_;
+  Drawing drawing_;
+};
+
+}  // namespace
+
+Drawing drawView(const ViewRule& view, const Plan& plan) { return ViewDrawing(view, plan).draw(); }
+
+std::vector<const ViewRule*> viewsOf(const Plan& plan, std::string_view stage) {
+  std::vector<const ViewRule*> views;
+  for (const ViewRule& view : plan.rules->views)
+    if (view.stage == stage && view.when.formula.holds(plan.table())) views.push_back(&view);
+  return views;
+}
+
+}  // namespace drapery

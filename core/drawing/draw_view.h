@@ -1,0 +1,18 @@
+// A view of a rule set drawn for one book.
+#pragma once
+
+#include <vector>
+
+#include "core/drawing/drawing.h"
+#include "core/plan/plan.h"
+
+namespace drapery {
+
+/// The view's figure with the numbers bound to it, its own lines, and its tags. What is not known
+/// yet is drawn dashed at a usual size, or left out.
+Drawing drawView(const ViewRule& view, const Plan& plan);
+
+/// The rule set's views of a stage that have a place on this book, in the order of the file.
+std::vector<const ViewRule*> viewsOf(const Plan& plan, std::string_view stage);
+
+}  // namespace drapery

@@ -1,0 +1,47 @@
+#include "core/drawing/figure.h"
+
+#include <array>
+#include <cmath>
+#include <limits>
+
+namespace drapery {
+
+void Sketch::addClosed(Role role, std::vector<Point> points, std::string subject) {
+  shapes.push_back({role, std::move(points), true, std::move(subject), 0.0});
+}
+
+void Sketch::addOpen(Role role, std::vector<Point> points, std::string subject) {
+  shapes.push_back({role, std::move(points), false, std::move(subject), 0.0});
+}
+
+FigureSource::FigureSource(const ViewRule& view, const Plan& plan) : view_(view), plan_(plan) {
+  for (const RuleFormula& bound : view.bound)
+    numbers_.push_back(bound.formula.evaluate(plan.table()));
+}
+
+double FigureSource::number(std::string_view input) const {
+  for (std::size_t i = 0; i < numbers_.size(); ++i)
+    if (view_.spec->inputs[i].id == input) return numbers_[i];
+  return std::numeric_limits<double>::quiet_NaN();
+}
+
+bool FigureSource::has(std::string_view input) const { return !std::isnan(number(input)); }
+
+double FigureSource::numberOr(std::string_view input, double usual) const {
+  const double value = number(input);
+  return std::isnan(value) ? usual : value;
+}
+
+Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
+  using Draw = Sketch (*)(const FigureSource&);
+  static constexpr std::array<std::pair<std::string_view, Draw>, 4> kFigures{
+      {{"text-block", sketchTextBlock},
+       {"joint", sketchJoint},
+       {"flat-pieces", sketchFlatPieces},
+       {"folded-strip", sketchFoldedStrip}}};
+  for (const auto& [id, draw] : kFigures)
+    if (id == figure) return draw(source);
+  return {};
+}
+
+}  // namespace drapery

@@ -1,0 +1,61 @@
+// How the figures of core/figure are drawn: each a function from its numbers to shapes and spots.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <utility>
+#include <vector>
+
+#include "core/drawing/drawing.h"
+#include "core/plan/plan.h"
+
+namespace drapery {
+
+/// Where a tag can hang: a point, or a measuring line with the lines that lead to it.
+struct Spot {
+  std::string name;
+  Point from, to;
+  std::vector<std::pair<Point, Point>> extensions;
+  [[nodiscard]] bool isLine() const { return from.x != to.x || from.y != to.y; }
+};
+
+struct Sketch {
+  std::vector<Shape> shapes;
+  std::vector<Spot> spots;
+  std::vector<DrawingLabel> labels;
+
+  void addClosed(Role role, std::vector<Point> points, std::string subject);
+  void addOpen(Role role, std::vector<Point> points, std::string subject);
+  void point(const char* name, Point at) { spots.push_back({name, at, at, {}}); }
+  void line(const std::string& name, Point from, Point to,
+            std::vector<std::pair<Point, Point>> extensions = {}) {
+    spots.push_back({name, from, to, std::move(extensions)});
+  }
+};
+
+/// What a figure is drawn from.
+class FigureSource {
+ public:
+  FigureSource(const ViewRule& view, const Plan& plan);
+  /// NaN when it is not known.
+  [[nodiscard]] double number(std::string_view input) const;
+  [[nodiscard]] bool has(std::string_view input) const;
+  [[nodiscard]] double numberOr(std::string_view input, double usual) const;
+  [[nodiscard]] std::string subject(std::string_view thing) const { return view_.subject(thing); }
+  [[nodiscard]] const Plan& plan() const { return plan_; }
+
+ private:
+  const ViewRule& view_;
+  const Plan& plan_;
+  std::vector<double> numbers_;
+};
+
+Sketch sketchTextBlock(const FigureSource& source);
+Sketch sketchJoint(const FigureSource& source);
+Sketch sketchFoldedStrip(const FigureSource& source);
+Sketch sketchFlatPieces(const FigureSource& source);
+
+/// By the figure's id; an empty sketch when there is no such figure.
+Sketch sketchFigure(std::string_view figure, const FigureSource& source);
+
+}  // namespace drapery

@@ -1,0 +1,155 @@
+#include <algorithm>
+
+#include "core/drawing/figure.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr double kOff = 0.035;  // of the larger side: from the pieces to their measuring lines
+
+Role roleOf(const PlannedPart& part) {
+  if (part.material == "cloth") return Role::Cloth;
+  if (part.material == "paper") return Role::Paper;
+  return part.material == "card" ? Role::Stiffener : Role::Board;
+}
+
+/// What lies under what, seen from the inside: paper, the cloth it laps, the boards.
+int layerOf(const PlannedPart& part) {
+  switch (roleOf(part)) {
+    case Role::Paper:
+      return 0;
+    case Role::Cloth:
+      return 1;
+    default:
+      return 2;
+  }
+}
+
+Box boxOf(const std::vector<Point>& points) {
+  Box box{points.front().x, points.front().y, points.front().x, points.front().y};
+  for (const Point& p : points)
+    box = {std::min(box.left, p.x), std::min(box.bottom, p.y), std::max(box.right, p.x),
+           std::max(box.top, p.y)};
+  return box;
+}
+
+class FlatPieces {
+ public:
+  explicit FlatPieces(const Plan& plan) : plan_(plan) {}
+
+  Sketch draw() {
+    for (const int layer : {0, 1, 2})
+      for (const PlannedPart& part : plan_.parts)
+        if (layerOf(part) == layer) drawPart(part);
+    if (!sketch_.shapes.empty()) addSpots();
+    if (sketch_.shapes.empty() || isSomethingMissing())
+      sketch_.labels.push_back({sketch_.shapes.empty() ? "flat.waits" : "flat.missing",
+                                {(whole_.left + whole_.right) / 2, whole_.top},
+                                true});
+    return std::move(sketch_);
+  }
+
+ private:
+  struct Lying {
+    const PlannedPart* part;
+    std::vector<Box> boxes;  // one for each place
+  };
+
+  /// Of what lies in the drawing, whether nothing but this part has a size yet.
+  [[nodiscard]] bool isAlone(const PlannedPart& part) const {
+    for (const PlannedPart& other : plan_.parts)
+      if (&other != &part && !other.rule->places.empty()) return false;
+    return !part.rule->places.empty();
+  }
+
+  /// A piece that every such book has, but this one not yet.
+  [[nodiscard]] bool isSomethingMissing() const {
+    return std::any_of(
+        plan_.rules->parts.begin(), plan_.rules->parts.end(), [&](const PartRule& rule) {
+          const bool isAlways =
+              rule.when.empty() && !rule.places.empty() && rule.materials.size() == 1;
+          return isAlways && plan_.part(rule.id) == nullptr;
+        });
+  }
+
+  void drawPart(const PlannedPart& part) {
+    std::vector<Placement> places = part.places;
+    // With the rest unknown a piece still shows its size.
+    if (places.empty() && isAlone(part)) places.emplace_back();
+    Lying lying{&part, {}};
+    for (const Placement& place : places) {
+      std::vector<Point> outline = placedOutline(part.outline, place);
+      lying.boxes.push_back(boxOf(outline));
+      addGrainTo(part, lying.boxes.back());
+      sketch_.addClosed(roleOf(part), std::move(outline), part.rule->id);
+      for (const auto& [from, to] : part.slits)
+        sketch_.addOpen(Role::Slit, placed({from, to}, part.outline, place), part.rule->id);
+    }
+    addGrains(part.rule->id);
+    if (!lying.boxes.empty()) lying_.push_back(std::move(lying));
+  }
+
+  void addGrainTo(const PlannedPart& part, const Box& box) {
+    const Grain grain = part.rule->grain;
+    if (layerOf(part) < 2 || grain == Grain::Any) return;  // boards lie over the others
+    const double x = (box.left + box.right) / 2, y = (box.bottom + box.top) / 2;
+    const double reach = 0.14 * box.height();
+    if (grain == Grain::Height)
+      grains_.push_back({{x, y - reach}, {x, y + reach}});
+    else
+      grains_.push_back({{x - reach, y}, {x + reach, y}});
+  }
+  void addGrains(const std::string& subject) {
+    for (const auto& [from, to] : grains_) sketch_.addOpen(Role::Grain, {from, to}, subject);
+    grains_.clear();
+  }
+
+  void addSpots() {
+    whole_ = lying_.front().boxes.front();
+    for (const Lying& lying : lying_)
+      for (const Box& box : lying.boxes)
+        whole_ = {std::min(whole_.left, box.left), std::min(whole_.bottom, box.bottom),
+                  std::max(whole_.right, box.right), std::max(whole_.top, box.top)};
+    const double off = kOff * std::max(whole_.width(), whole_.height());
+    const double below = whole_.bottom - off, left = whole_.left - off;
+    sketch_.line("whole.width_below", {whole_.left, below}, {whole_.right, below});
+    sketch_.line("whole.height_left", {left, whole_.bottom}, {left, whole_.top});
+    sketch_.point("whole.head", {whole_.left + 0.1 * whole_.width(), whole_.top});
+    for (const Lying& lying : lying_) addSpotsOf(lying, off);
+  }
+
+  /// Widths are measured at a piece's first place, heights at its last.
+  void addSpotsOf(const Lying& lying, double off) {
+    const std::string id = lying.part->rule->id + ".";
+    const Box& first = lying.boxes.front();
+    const Box& last = lying.boxes.back();
+    const double above = whole_.top + off, below = whole_.bottom - off;
+    const double left = whole_.left - off, right = whole_.right + off;
+    sketch_.line(id + "width_above", {first.left, above}, {first.right, above},
+                 {{{first.left, first.top}, {first.left, above}},
+                  {{first.right, first.top}, {first.right, above}}});
+    sketch_.line(id + "width_below", {first.left, below}, {first.right, below});
+    sketch_.line(id + "height_left", {left, first.bottom}, {left, first.top});
+    sketch_.line(id + "height_right", {right, last.bottom}, {right, last.top},
+                 {{{last.right, last.bottom}, {right, last.bottom}},
+                  {{last.right, last.top}, {right, last.top}}});
+    const double along = last.left + 0.7 * last.width();
+    sketch_.spots.push_back({id + "head", {along, last.top}, {along, last.top}, {}});
+    sketch_.spots.push_back({id + "tail", {along, last.bottom}, {along, last.bottom}, {}});
+    const double middle = (first.left + first.right) / 2;
+    sketch_.spots.push_back({id + "foot", {middle, first.bottom}, {middle, first.bottom}, {}});
+  }
+
+  const Plan& plan_;
+  Sketch sketch_;
+  std::vector<Lying> lying_;
+  std::vector<std::pair<Point, Point>> grains_;
+  Box whole_;
+};
+
+}  // namespace
+
+Sketch sketchFlatPieces(const FigureSource& source) { return FlatPieces(source.plan()).draw(); }
+
+}  // namespace drapery

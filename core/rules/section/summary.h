@@ -1,0 +1,27 @@
+// A sentence about how the book stands, for the docket, the trial's note or the slip: [[summary]].
+#pragma once
+
+#include <string>
+
+#include "core/rules/rule_words.h"
+#include "core/rules/section.h"
+
+namespace drapery {
+
+struct SummaryRule {
+  std::string id;
+  std::string place;  // "docket", "trial", "slip" (its heading), "slip-trial"
+  std::string stage;  // of the docket's line
+  RuleFormula when;   // empty: always
+  RuleWords says;
+  SourcePosition at;
+};
+
+class SummarySection : public Section {
+ public:
+  [[nodiscard]] std::string_view key() const override { return "summary"; }
+  void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
+  void link(RuleSet& rules, Linker& linker) const override;
+};
+
+}  // namespace drapery

@@ -1,0 +1,226 @@
+#include "core/rules/section/view.h"
+
+#include <algorithm>
+
+#include "core/diag/nearest_name.h"
+#include "core/rules/linker.h"
+#include "core/rules/rule_set.h"
+#include "core/rules/section/common.h"
+
+namespace drapery {
+
+namespace {
+
+const Choices<Side> kSides{
+    {"left", Side::Left}, {"right", Side::Right}, {"above", Side::Above}, {"below", Side::Below}};
+const Choices<std::string> kLines{
+    {"cut", "cut"},   {"fold", "fold"},           {"crease", "crease"}, {"hidden", "hidden"},
+    {"hole", "hole"}, {"dimension", "dimension"}, {"thread", "thread"}};
+
+std::vector<std::string> namesOf(std::span<const std::string_view> names) {
+  return {names.begin(), names.end()};
+}
+
+class ViewReading {
+ public:
+  ViewReading(const Node& entry, IssuePlacer& placer)
+      : entry_(entry), placer_(placer), in_(entry, "view", placer) {}
+
+  ViewRule run() {
+    rule_.at = in_.at(entry_);
+    rule_.id = in_.id();
+    rule_.stage = in_.text("stage", Needed::Yes);
+    rule_.caption = in_.words("caption", Needed::No);
+    rule_.when = in_.formula("when", Needed::No);
+    if (const Node* share = in_.find("share"); share != nullptr) {
+      const bool isShare =
+          share->kind == Node::Kind::Number && share->number > 0.0 && share->number <= 1.0;
+      if (!isShare) in_.complainType(*share, "share", "number over 0, to 1");
+      rule_.share = isShare ? share->number : 1.0;
+    }
+    readFigure();
+    if (rule_.spec != nullptr) {
+      readBound();
+      readShown();
+    }
+    eachItem("tags", [&](const Node& item) { readTag(item); });
+    eachItem("lines", [&](const Node& item) { readLine(item); });
+    in_.finish();
+    return std::move(rule_);
+  }
+
+ private:
+  template <class Visit>
+  void eachItem(const char* key, const Visit& visit) {
+    const Node* list = in_.list(key, Needed::No);
+    if (list == nullptr) return;
+    for (const Node& item : list->items) visit(item);
+  }
+
+  void readFigure() {
+    const Sourced figure = in_.sourced("figure", Needed::Yes);
+    rule_.figure = figure.text;
+    rule_.spec = findFigure(figure.text);
+    if (rule_.spec != nullptr || figure.empty()) return;
+    std::vector<std::string> known;
+    for (const FigureSpec& spec : allFigures()) known.emplace_back(spec.id);
+    in_.complainAt(figure.at, "value-not-allowed",
+                   {{"key", std::string("figure")},
+                    {"value", shortened(figure.text)},
+                    {"allowed", joined(known)}});
+  }
+
+  /// `bind = { height = "text_height" }`: each input, and no others.
+  void readBound() {
+    rule_.bound.resize(rule_.spec->inputs.size());
+    const Node* bind = in_.find("bind");
+    std::vector<std::string> known;
+    for (std::size_t i = 0; i < rule_.spec->inputs.size(); ++i) {
+      known.emplace_back(rule_.spec->inputs[i].id);
+      const Node* formula = bind != nullptr ? bind->find(known.back()) : nullptr;
+      if (formula != nullptr)
+        rule_.bound[i] = in_.formulaIn(*formula, "bind");
+      else
+        in_.complain(entry_, "view-input-missing",
+                     {{"name", known.back()}, {"figure", rule_.figure}});
+    }
+    checkKeys(bind, known);
+  }
+
+  /// `show = { board = "board" }`: which part or value a thing of the figure is.
+  void readShown() {
+    const Node* show = in_.find("show");
+    if (show == nullptr) return;
+    checkKeys(show, namesOf(rule_.spec->things));
+    for (const Node::Member& thing : show->members)
+      rule_.show.emplace_back(thing.key, thing.value.text);
+  }
+
+  void checkKeys(const Node* table, const std::vector<std::string>& known) {
+    if (table == nullptr) return;
+    for (const Node::Member& member : table->members)
+      if (std::find(known.begin(), known.end(), member.key) == known.end())
+        in_.complain(member.value, "key-unknown",
+                     {{"key", shortened(member.key)},
+                      {"section", rule_.figure},
+                      {"nearest", nearestName(member.key, known)}});
+  }
+
+  /// `["text_height", "height", "right"]`, or a table with `at`, or with `at` and `to`.
+  void readTag(const Node& item) {
+    ViewTag tag;
+    tag.where = in_.at(item);
+    if (item.kind == Node::Kind::List) {
+      const bool isTriple = item.items.size() == 3;
+      const auto side = isTriple ? sideOf(item.items[2].text) : std::nullopt;
+      if (!side)
+        return in_.complainType(item, "tags", "value, spot, side (left, right, above, below)");
+      tag.value = item.items[0].text;
+      tag.spot = item.items[1].text;
+      tag.side = *side;
+    } else {
+      EntryReader in(item, "tags", placer_);
+      tag.value = in.text("value", Needed::Yes);
+      tag.spot = in.text("spot", Needed::No);
+      tag.side = in.choice("side", kSides, Side::Above);
+      tag.when = in.formula("when", Needed::No);
+      tag.at = pointIn(in, "at");
+      tag.to = pointIn(in, "to");
+      in.finish();
+    }
+    rule_.tags.push_back(std::move(tag));
+  }
+  static std::optional<Side> sideOf(const std::string& name) {
+    for (const auto& [known, side] : kSides)
+      if (known == name) return side;
+    return std::nullopt;
+  }
+  static std::optional<RulePoint> pointIn(EntryReader& in, const char* key) {
+    const Node* point = in.find(key);
+    return point != nullptr ? in.point(*point, key) : std::nullopt;
+  }
+
+  void readLine(const Node& item) {
+    EntryReader in(item, "lines", placer_);
+    ViewLine line;
+    readEach(in, line);
+    line.kind = in.choice("kind", kLines, std::string("hidden"));
+    line.subject = in.text("subject", Needed::No);
+    line.when = in.formula("when", Needed::No);
+    line.size = in.formula("size", Needed::No);
+    const Node* path = in.list("path", Needed::Yes);
+    if (path != nullptr)
+      for (const Node& point : path->items)
+        if (auto at = in.point(point, "path")) line.path.push_back(std::move(*at));
+    in.finish();
+    rule_.lines.push_back(std::move(line));
+  }
+
+  const Node& entry_;
+  IssuePlacer& placer_;
+  EntryReader in_;
+  ViewRule rule_;
+};
+
+void linkPoint(Linker& linker, const SeriesRule* series, RulePoint& point) {
+  linker.linkIn(series, point.first, Dimension::length());
+  linker.linkIn(series, point.second, Dimension::length());
+}
+
+bool isSpot(const ViewRule& view, const RuleSet& rules, const std::string& spot) {
+  const auto has = [](std::span<const std::string_view> names, std::string_view name) {
+    return std::find(names.begin(), names.end(), name) != names.end();
+  };
+  if (has(view.spec->spots, spot)) return true;
+  const std::size_t dot = spot.find('.');
+  if (dot == std::string::npos ||
+      !has(view.spec->pieceSpots, std::string_view(spot).substr(dot + 1)))
+    return false;
+  return std::any_of(rules.parts.begin(), rules.parts.end(),
+                     [&](const PartRule& part) { return part.id == spot.substr(0, dot); });
+}
+
+void checkTag(const ViewRule& view, const ViewTag& tag, const RuleSet& rules, Linker& linker) {
+  if (rules.isBase || view.spec == nullptr) return;
+  if (tag.value != "method" && !rules.find(tag.value))
+    linker.placer().add("touches-unknown", {{"name", shortened(tag.value)}, {"id", view.id}},
+                        tag.where);
+  if (!tag.at && !isSpot(view, rules, tag.spot))
+    linker.placer().add("view-spot-unknown",
+                        {{"name", shortened(tag.spot)}, {"figure", view.figure}}, tag.where);
+}
+
+}  // namespace
+
+std::string ViewRule::subject(std::string_view thing) const {
+  for (const auto& [shown, subject] : show)
+    if (shown == thing) return subject;
+  return {};
+}
+
+void ViewSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const {
+  rules.views.push_back(ViewReading(entry, placer).run());
+}
+
+void ViewSection::link(RuleSet& rules, Linker& linker) const {
+  linker.numbersAreLinked();
+  for (ViewRule& view : rules.views) {
+    for (std::size_t i = 0; i < view.bound.size(); ++i)
+      linker.link(view.bound[i], view.spec->inputs[i].dimension);
+    linker.link(view.when, Dimension::number());
+    for (ViewTag& tag : view.tags) {
+      linker.link(tag.when, Dimension::number());
+      if (tag.at) linkPoint(linker, nullptr, *tag.at);
+      if (tag.to) linkPoint(linker, nullptr, *tag.to);
+      checkTag(view, tag, rules, linker);
+    }
+    for (ViewLine& line : view.lines) {
+      const SeriesRule* series = linker.seriesOf(line);
+      linker.linkIn(series, line.when, Dimension::number());
+      linker.linkIn(series, line.size, Dimension::length());
+      for (RulePoint& point : line.path) linkPoint(linker, series, point);
+    }
+  }
+}
+
+}  // namespace drapery

@@ -1,0 +1,64 @@
+// A drawing of the book at some stage: a figure bound to values, its caption, and the tags that
+// hang on it: [[view]].
+#pragma once
+
+#include <optional>
+#include <string>
+#include <utility>
+#include <vector>
+
+#include "core/figure/figure_spec.h"
+#include "core/rules/entry_reader.h"
+#include "core/rules/repeated.h"
+#include "core/rules/section.h"
+#include "core/toml/sourced.h"
+
+namespace drapery {
+
+enum class Side { Left, Right, Above, Below };
+
+/// Hangs at a spot of the figure, at a point, or on a measuring line from one point to another.
+struct ViewTag {
+  std::string value;  // a number's name, or "method"
+  std::string spot;   // of the figure; empty: at the points
+  Side side = Side::Above;
+  std::optional<RulePoint> at, to;  // with `to` a measuring line
+  RuleFormula when;                 // empty: always
+  SourcePosition where;
+};
+
+/// A line that the view adds to its figure; repeated for each of a series where it says so.
+struct ViewLine : Repeated {
+  std::string kind;     // "hidden", "fold", "cut", "crease", "dimension", "thread", "hole"
+  std::string subject;  // the part or value that it shows; may be empty
+  std::vector<RulePoint> path;
+  RuleFormula size;  // of a hole: its diameter
+  RuleFormula when;  // empty: always
+};
+
+struct ViewRule {
+  std::string id;
+  std::string stage;  // "measure", "case"
+  std::string figure;
+  const FigureSpec* spec = nullptr;
+  LocalText caption;                                      // may be empty
+  double share = 1.0;                                     // of the stage's height
+  std::vector<RuleFormula> bound;                         // one for each of the figure's inputs
+  std::vector<std::pair<std::string, std::string>> show;  // a thing of the figure: what it is
+  std::vector<ViewTag> tags;                              // in the order of the work
+  std::vector<ViewLine> lines;
+  RuleFormula when;  // empty: always
+  SourcePosition at;
+
+  /// The part or value that a thing of the figure shows.
+  [[nodiscard]] std::string subject(std::string_view thing) const;
+};
+
+class ViewSection : public Section {
+ public:
+  [[nodiscard]] std::string_view key() const override { return "view"; }
+  void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
+  void link(RuleSet& rules, Linker& linker) const override;
+};
+
+}  // namespace drapery

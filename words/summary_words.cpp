@@ -1,0 +1,21 @@
+#include "words/summary_words.h"
+
+#include "words/finding_words.h"
+
+namespace drapery {
+
+std::vector<std::string> summaryLines(const Plan& plan, std::string_view place,
+                                      const Notation& notation, std::string_view stage) {
+  std::vector<std::string> lines;
+  for (const SummaryRule& summary : plan.rules->summaries) {
+    const bool isHere = summary.place == place && summary.stage == stage;
+    if (!isHere || !summary.when.formula.holds(plan.table())) continue;
+    std::vector<Figure> figures;
+    for (const RuleWords::Expression& expression : summary.says.expressions)
+      figures.push_back({expression.formula.formula.evaluate(plan.table()), expression.unit});
+    lines.push_back(filledWords(summary.says, figures, notation));
+  }
+  return lines;
+}
+
+}  // namespace drapery

@@ -1,0 +1,18 @@
+// The sentences that a rule set has about how a book stands.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "core/plan/plan.h"
+#include "core/quantity/format_length.h"
+
+namespace drapery {
+
+/// Those of the place ("docket", "trial", "slip", "slip-trial") that apply to this book, in the
+/// order of the file; on the docket, of the stage.
+std::vector<std::string> summaryLines(const Plan& plan, std::string_view place,
+                                      const Notation& notation, std::string_view stage = {});
+
+}  // namespace drapery
