@@ -32,7 +32,8 @@ int methodsCommand();
 int referenceCommand();
 /// A house's own rule file, begun as a copy of the method.
 int copyMethodCommand(const std::string& id);
-int checkMethodCommand(const std::string& path);
+/// And tries the worked examples in `cases`, where a file is named.
+int checkMethodCommand(const std::string& path, const std::string& cases);
 
 struct ExportRequest {
   std::string job;

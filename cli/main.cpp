@@ -17,7 +17,7 @@ struct Arguments {
   std::string copied;
   std::string format = "json";
   std::string units;
-  std::string methodFile;
+  std::string methodFile, casesFile;
   ExportRequest request;
 };
 
@@ -76,7 +76,8 @@ void describeMethods(CLI::App& app, Arguments& arguments, int& code) {
   auto* check =
       app.add_subcommand("check-method", "Check a rule file and show every mistake in it");
   check->add_option("file", arguments.methodFile, "A rule file, *.toml")->required();
-  check->callback([&] { code = checkMethodCommand(arguments.methodFile); });
+  check->add_option("--cases", arguments.casesFile, "Worked examples to try, *.cases");
+  check->callback([&] { code = checkMethodCommand(arguments.methodFile, arguments.casesFile); });
 }
 
 void describeExport(CLI::App& app, Arguments& arguments, int& code) {

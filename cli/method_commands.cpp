@@ -4,6 +4,7 @@
 #include <iostream>
 
 #include "cli/commands.h"
+#include "core/plan/worked_examples.h"
 #include "core/rules/rule_library.h"
 #include "store/copy_method.h"
 #include "store/folders.h"
@@ -66,17 +67,37 @@ int copyMethodCommand(const std::string& id) {
   return kDone;
 }
 
-int checkMethodCommand(const std::string& path) {
+namespace {
+
+/// The rules under test go before those of the library.
+int tryCases(const std::string& path, const RuleSetPtr& rules, const RuleLibrary& library) {
   auto text = readWhole(path, kLargestJsonFile);
   if (auto* issue = std::get_if<Issue>(&text)) return printIssues({*issue});
-  const RuleLibrary library(houseMethodsFolder());
+  const auto rulesOf = [&](std::string_view id) {
+    return id == rules->id ? rules : library.load(id).rules;
+  };
+  const TriedExamples tried =
+      tryExamples(std::get<std::string>(text), path, rules->id, rulesOf, library.shelf());
+  for (const Issue& issue : tried.issues) std::cerr << placedWords(issue, {}) << '\n';
+  if (!tried.issues.empty()) return kRefused;
+  std::cout << fmt::format("{}: {} worked examples hold, {} expectations\n", path, tried.examples,
+                           tried.expectations);
+  return kDone;
+}
+
+}  // namespace
+
+int checkMethodCommand(const std::string& path, const std::string& cases) {
+  auto text = readWhole(path, kLargestJsonFile);
+  if (auto* issue = std::get_if<Issue>(&text)) return printIssues({*issue});
+  const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
   const LoadedRules loaded =
       loadRules({path, std::get<std::string>(text)}, basesBeside(path, library));
   if (loaded.rules == nullptr) return printIssues(loaded.issues);
   std::cout << fmt::format("{}: sound; {} inputs, {} derived values, {} pieces, {} findings\n",
                            path, loaded.rules->inputs.size(), loaded.rules->derived.size(),
                            loaded.rules->parts.size(), loaded.rules->findings.size());
-  return kDone;
+  return cases.empty() ? kDone : tryCases(cases, loaded.rules, library);
 }
 
 }  // namespace drapery::cli

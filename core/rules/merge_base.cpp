@@ -1,6 +1,7 @@
 #include "core/rules/merge_base.h"
 
 #include <algorithm>
+#include <array>
 
 #include "core/rules/section.h"
 
@@ -48,7 +49,15 @@ void layWords(Node& words, Node& over) {
   }
 }
 
+/// Keys that rule files had before, and what took their place: a house's file that says the one
+/// does away with the base's other.
+constexpr std::array<std::pair<std::string_view, std::string_view>, 3> kFormerKeys{
+    {{"at", "places"}, {"held", "settles"}, {"compared", "settles"}}};
+
 void layFields(Node& rule, Node& over) {
+  for (const auto& [former, now] : kFormerKeys)
+    if (over.find(former) != nullptr)
+      std::erase_if(rule.members, [key = now](const auto& field) { return field.key == key; });
   for (const Node::Member& field : over.members) forgetTranslations(rule, field.key);
   for (Node::Member& field : over.members) {
     Node* words = field.key == "words" ? findMutable(rule, "words") : nullptr;

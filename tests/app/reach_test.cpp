@@ -111,7 +111,7 @@ TEST_F(Reach, aStructureOfItsOwnIsDrawnAndMeasured) {
   EXPECT_TRUE(isShown("slip.cover"));
   // What was measured for one structure has no place in the other: nothing is put away unasked.
   choose("method", 5);
-  EXPECT_THAT(banner().toStdString(), ::testing::HasSubstr("does not know \"text_height\""));
+  EXPECT_THAT(banner().toStdString(), ::testing::HasSubstr("does not know \"hole_count\""));
   EXPECT_EQ(document().job().method, "stab-plain");
 }
 

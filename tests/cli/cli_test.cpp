@@ -234,6 +234,29 @@ TEST(CliMethods, listsWhatAJobMayName) {
                               Not(HasSubstr("Case binding"))));
 }
 
+// Worked examples without a build: a house can hold its own rules against its own figures.
+TEST(CliCheckMethod, triesWorkedExamples) {
+  const std::string methods = std::string(DRAPERY_SOURCE_DIR) + "/methods/";
+  const Finished sound =
+      cli({"check-method", methods + "case-card.toml", "--cases", methods + "case-card.cases"});
+  EXPECT_EQ(sound.code, 0) << sound.err;
+  EXPECT_THAT(sound.out, HasSubstr("worked examples hold"));
+  const TemporaryFolder folder;
+  const std::string rules = folder.write(
+      "ours.toml",
+      "schema = \"drapery-method/1\"\nid = \"ours\"\nbase = \"case-sunk-joint\"\ntitle = "
+      "\"Ours\"\n[[allowance]]\nid = \"setback\"\ndefault = \"5 mm\"\n");
+  const std::string book =
+      "[a]\ntext_height = 210\ntext_width = 144\ntext_thickness = 25\nboard_thickness = 2.4\n";
+  const std::string right = folder.write("a.cases", book + "=> board_width = 142\n");
+  const std::string wrong = folder.write("b.cases", book + "=> board_width = 140\n");
+  EXPECT_EQ(cli({"check-method", rules, "--cases", right}).code, 0);
+  const Finished fell = cli({"check-method", rules, "--cases", wrong});
+  EXPECT_EQ(fell.code, 2);
+  EXPECT_EQ(fell.err, wrong + ":6:1: expected \"board_width = 140\", found 142\n");
+  EXPECT_EQ(cli({"check-method", rules, "--cases", folder.path() + "/none"}).code, 2);
+}
+
 TEST(CliCheckMethod, acceptsTheShippedAndShowsMistakesWithACaret) {
   const std::string methods = std::string(DRAPERY_SOURCE_DIR) + "/methods/";
   for (const char* file : {"case.toml", "case-sunk-joint.toml", "case-fixed-gap.toml"}) {

@@ -1,127 +1,26 @@
 // The worked examples beside the rule files: a binder can add one without knowing C++.
+#include <gmock/gmock.h>
 #include <gtest/gtest.h>
 
 #include <filesystem>
-#include <sstream>
+#include <set>
 
-#include "core/plan/job_field.h"
-#include "core/plan/job_inputs.h"
-#include "core/quantity/parse_length.h"
+#include "core/plan/worked_examples.h"
 #include "tests/support/books.h"
 #include "tests/support/command.h"
+#include "words/issue_words.h"
 
 namespace drapery::test {
 namespace {
 
-struct Expectation {
-  std::string text;
-  int line = 0;
-};
+using ::testing::ElementsAre;
+using ::testing::HasSubstr;
 
-struct Example {
-  std::string name;
-  Job job;
-  std::vector<Expectation> expected;
-};
-
-void say(Example& example, const std::string& id, const std::string& value) {
-  if (id == "method" || id == "units" || id == "round") {
-    setField(example.job, id, Entry{value, {}});
-    return;
-  }
-  const RuleSetPtr method = shippedMethod(example.job.method);
-  const InputRule* rule = method->input(id);
-  ASSERT_NE(rule, nullptr) << example.name << ": no input " << id;
-  setField(example.job, fieldOf(*rule), entryOf(value));
-}
-
-std::vector<Example> readExamples(const std::string& file, const std::string& method) {
-  std::vector<Example> all;
-  std::istringstream in(readFile(file));
-  std::string line;
-  for (int number = 1; std::getline(in, line); ++number) {
-    if (line.empty() || line[0] == '#') continue;
-    if (line[0] == '[') {
-      all.push_back({line.substr(1, line.size() - 2), {}, {}});
-      all.back().job.id = "case";
-      all.back().job.method = method;
-    } else if (line.starts_with("=> ")) {
-      all.back().expected.push_back({line.substr(3), number});
-    } else {
-      const auto equals = line.find(" = ");
-      say(all.back(), line.substr(0, equals), line.substr(equals + 3));
-    }
-  }
-  return all;
-}
-
-double figure(const std::string& text) {
-  const auto parsed = parseLength(text, Units::Millimetres);
-  EXPECT_TRUE(std::holds_alternative<Length>(parsed)) << text;
-  return std::get<Length>(parsed).mm();
-}
-
-/// "board = 2 of 140 x 216"
-void expectCut(const Plan& plan, const std::string& text) {
-  const auto equals = text.find(" = "), of = text.find(" of "), by = text.find(" x ");
-  const PlannedPart* part = plan.part(text.substr(0, equals));
-  ASSERT_NE(part, nullptr) << text;
-  EXPECT_EQ(std::to_string(part->count), text.substr(equals + 3, of - equals - 3)) << text;
-  EXPECT_NEAR(part->cutWidth.mm(), figure(text.substr(of + 4, by - of - 4)), 1e-6) << text;
-  EXPECT_NEAR(part->cutHeight.mm(), figure(text.substr(by + 3)), 1e-6) << text;
-}
-
-void expect(const Plan& plan, const std::string& text) {
-  const auto after = [&](const char* prefix) { return text.substr(std::string(prefix).size()); };
-  if (text.starts_with("finding ")) {
-    EXPECT_TRUE(hasFinding(plan, after("finding ")));
-  } else if (text.starts_with("no finding ")) {
-    ASSERT_TRUE(std::any_of(plan.rules->findings.begin(), plan.rules->findings.end(),
-                            [&](const auto& f) { return f.id == after("no finding "); }))
-        << "no such finding";
-    EXPECT_FALSE(hasFinding(plan, after("no finding ")));
-  } else if (text.starts_with("no value ")) {
-    ASSERT_TRUE(plan.rules->find(after("no value ")));
-    EXPECT_FALSE(plan.number(after("no value ")).has_value());
-  } else if (text.starts_with("tolerance ")) {
-    const auto equals = text.find(" = ");
-    EXPECT_NEAR(plan.tolerance(text.substr(10, equals - 10)), figure(text.substr(equals + 3)),
-                0.0005);
-  } else if (text.starts_with("no part ")) {
-    ASSERT_TRUE(plan.rules->find(after("no part ") + ".width"));
-    EXPECT_EQ(plan.part(after("no part ")), nullptr);
-  } else if (text.starts_with("mark ") || text.starts_with("no mark ")) {
-    const std::string id = text.substr(text.find("mark ") + 5);
-    ASSERT_TRUE(std::any_of(plan.rules->marks.begin(), plan.rules->marks.end(),
-                            [&](const MarkRule& rule) { return rule.id == id; }));
-    const bool isThere = std::any_of(plan.marks.begin(), plan.marks.end(),
-                                     [&](const PlannedMark& m) { return m.rule->id == id; });
-    EXPECT_EQ(isThere, text.starts_with("mark "));
-  } else if (text.starts_with("cut ")) {
-    expectCut(plan, after("cut "));
-  } else {
-    const auto equals = text.find(" = ");
-    EXPECT_NEAR(valueOf(plan, text.substr(0, equals)), figure(text.substr(equals + 3)), 0.001);
-  }
-}
-
-class Cases : public ::testing::TestWithParam<std::string> {};
-
-TEST_P(Cases, hold) {
-  const std::string file = GetParam();
-  const std::string method = std::filesystem::path(file).stem().string();
-  const auto examples = readExamples(file, method);
-  ASSERT_FALSE(examples.empty()) << file;
-  for (const Example& example : examples) {
-    const auto outcome = planOf(example.job);
-    EXPECT_TRUE(outcome.issues.empty()) << example.name << ": " << outcome.issues.front().id;
-    EXPECT_FALSE(example.expected.empty()) << example.name << " expects nothing";
-    for (const Expectation& expected : example.expected) {
-      SCOPED_TRACE(file + ":" + std::to_string(expected.line) + ": [" + example.name + "] " +
-                   expected.text);
-      expect(outcome.plan, expected.text);
-    }
-  }
+TriedExamples tried(const std::string& text, const std::string& file, const std::string& method) {
+  static const RuleLibrary kLibrary;
+  return tryExamples(
+      text, file, method, [](std::string_view id) { return kLibrary.load(id).rules; },
+      kLibrary.shelf());
 }
 
 std::vector<std::string> caseFiles() {
@@ -133,11 +32,59 @@ std::vector<std::string> caseFiles() {
   return files;
 }
 
+class Cases : public ::testing::TestWithParam<std::string> {};
+
+TEST_P(Cases, hold) {
+  const std::string file = GetParam();
+  const TriedExamples all =
+      tried(readFile(file), file, std::filesystem::path(file).stem().string());
+  EXPECT_GT(all.examples, 0);
+  EXPECT_GT(all.expectations, all.examples);
+  for (const Issue& issue : all.issues) ADD_FAILURE() << placedWords(issue, {});
+}
+
 INSTANTIATE_TEST_SUITE_P(Files, Cases, ::testing::ValuesIn(caseFiles()), [](const auto& each) {
   std::string name = std::filesystem::path(each.param).stem().string();
   std::replace(name.begin(), name.end(), '-', '_');
   return name;
 });
+
+// Derived values whose figure no worked example expects yet: a sign could be turned in one of these
+// and no example would fall. The list only ever grows shorter.
+const std::set<std::string> kWithoutExample{};
+
+TEST(Cases, expectEveryDerivedValue) {
+  std::set<std::string> expected, derived;
+  for (const std::string& file : caseFiles())
+    expected.merge(tried(readFile(file), file, std::filesystem::path(file).stem().string()).values);
+  for (const std::string& school : kSchools)
+    for (const DerivedRule& rule : shippedMethod(school)->derived) derived.insert(rule.id);
+  std::set<std::string> without;
+  for (const std::string& id : derived)
+    if (!expected.contains(id)) without.insert(id);
+  EXPECT_THAT(without, ::testing::ContainerEq(kWithoutExample));
+}
+
+TEST(WorkedExamples, sayWhatDoesNotHoldAndWhere) {
+  const TriedExamples all = tried(
+      "[a book]\n"
+      "text_height = 210\ntext_width = 144\ntext_thickness = 25\nboard_thickness = 2.4\n"
+      "=> board_width = 141\n=> finding square-small\n=> cut board = 2 of 140 x 217\n"
+      "=> no value board_width\n=> borad_width = 3\n=> board_width\n=> tolerance board_width = 1\n"
+      "[another]\nhieght = 3\n=> board_width = 3\n[nothing]\ntext_height = 210\n",
+      "x.cases", "case-sunk-joint");
+  std::vector<std::string> words;
+  for (const Issue& issue : all.issues) words.push_back(placedWords(issue, {}));
+  EXPECT_THAT(
+      words,
+      ElementsAre("x.cases:6:1: expected \"board_width = 141\", found 140",
+                  "x.cases:7:1: expected \"finding square-small\", found nothing of it",
+                  HasSubstr("found 2 of 140 x 216"), HasSubstr(":9:1: expected \"no value"),
+                  HasSubstr("did you mean \"board_width\"?"), HasSubstr(":11:1: \"board_width\""),
+                  HasSubstr(":12:1: expected"), HasSubstr(":14:1: \"hieght\""), HasSubstr(":13:1"),
+                  HasSubstr(":13:1"), HasSubstr(":13:1"), HasSubstr(":13:1"), HasSubstr(":16:1"),
+                  HasSubstr(":16:1"), HasSubstr(":16:1"), HasSubstr("expects nothing")));
+}
 
 }  // namespace
 }  // namespace drapery::test

@@ -10,6 +10,7 @@
 #include "core/plan/planner.h"
 #include "core/rules/rule_library.h"
 #include "core/rules/rule_words.h"
+#include "tests/support/books.h"
 #include "tests/support/command.h"
 #include "words/finding_words.h"
 #include "words/issue_words.h"
@@ -314,6 +315,34 @@ TEST(LoadRules, carriesOtherLanguages) {
   ASSERT_THAT(messages(house), IsEmpty());
   EXPECT_EQ(house.rules->input("height")->title.in("de"), "Block height");
   EXPECT_EQ(house.rules->input("height")->measure.in("de"), "Von Kopf bis Fuß");
+}
+
+// Today's house files plan alike tomorrow: what a key was called before is still read.
+TEST(LoadRules, readsAFormerHouseFileAsItWasMeant) {
+  const RuleLibrary library;
+  const LoadedRules former =
+      loadRules({"former-house.toml", test::projectFile("tests/rules/former-house.toml")},
+                [&](std::string_view id) { return library.source(id); });
+  ASSERT_THAT(messages(former), IsEmpty());
+  Job job = test::plainJob();
+  job.allowances["covering_style"] = {std::string("half"), {}};
+  job.allowances["trim_head"] = {2.0, {}};
+  const Planner ours(former.rules), shipped(library.load("case-sunk-joint").rules);
+  const Plan a = ours.plan(job).plan, b = shipped.plan(job).plan;
+  EXPECT_EQ(a.values.size(), b.values.size());
+  for (const char* id : {"side", "corner_piece"}) {
+    const auto& mine = a.part(id)->places;
+    const auto& theirs = b.part(id)->places;
+    ASSERT_EQ(mine.size(), theirs.size()) << id;
+    for (std::size_t i = 0; i < mine.size(); ++i) {
+      EXPECT_EQ(mine[i].at.x, theirs[i].at.x);
+      EXPECT_EQ(mine[i].at.y, theirs[i].at.y);
+      EXPECT_EQ(mine[i].turn, theirs[i].turn) << id << i;
+      EXPECT_EQ(mine[i].isMirrored, theirs[i].isMirrored) << id << i;
+    }
+  }
+  EXPECT_TRUE(ours.detail(job, a).before.has_value());
+  EXPECT_EQ(settledBy(Moment::Cut, a).fixed, settledBy(Moment::Cut, b).fixed);
 }
 
 // A row of holes: its formulas run over i, others ask of it, and a list repeats for each.
