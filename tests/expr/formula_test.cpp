@@ -122,6 +122,20 @@ TEST(Formula, aLongSumIsOnlyLong) {
   EXPECT_DOUBLE_EQ(evaluated(text), static_cast<double>((text.size() + 3) / 4));
 }
 
+// As many numbers wait for an operation as may, and one more is told.
+TEST(Formula, theDeepestThatIsReadIsEvaluated) {
+  const auto nested = [](int deep) {
+    std::string text = "1";
+    for (int i = 0; i < deep; ++i) text = "min(9, 0.5 + " + text + ")";
+    return text;
+  };
+  int deep = 1;
+  while (std::holds_alternative<Formula>(Formula::parse(nested(deep + 1)))) ++deep;
+  EXPECT_GT(deep, 55);
+  EXPECT_EQ(evaluated(nested(deep)), std::min(9.0, 1 + 0.5 * deep));
+  EXPECT_EQ(faultOf(nested(deep + 1)).id, "formula-too-deep");
+}
+
 TEST(Formula, tellsWhichBranchWasTaken) {
   const Formula formula =
       linked("setback > 9 ? width : flush == 2 ? width - setback : has(lost) ? 1 : 2");
