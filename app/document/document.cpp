@@ -13,6 +13,7 @@ namespace drapery {
 
 namespace {
 
+constexpr int kWriteAfter = 400;  // ms after the last step
 constexpr const char* kFirstMethod = "case-sunk-joint";
 
 Job emptyJob(Units units) {
@@ -34,6 +35,13 @@ Document::Document(RuleLibrary library, const QString& folder, QObject* parent)
       keeper_(JobKeeper::fresh(folder.toStdString())) {
   usePlanner(job_.method);
   replan(job_);
+  writing_.setSingleShot(true);
+  writing_.setInterval(kWriteAfter);
+  connect(&writing_, &QTimer::timeout, this, &Document::saveAndTell);
+}
+
+Document::~Document() {
+  if (writing_.isActive()) save();
 }
 
 QString Document::methodTitle(const std::string& id) const {
@@ -68,6 +76,7 @@ void Document::replan(const Job& job) {
 void Document::adopt(Job job, JobKeeper keeper) {
   job_ = std::move(job);
   keeper_ = std::move(keeper);
+  writing_.stop();
   isSaved_ = true;
   undo_.clear();
   replan(job_);
@@ -159,6 +168,15 @@ void Document::endPreview() {
 }
 
 std::optional<Issue> Document::keep(const std::string& field, const FieldValue& value) {
+  endSteps();
+  return commit(field, value, 0);
+}
+
+std::optional<Issue> Document::step(const std::string& field, const FieldValue& value) {
+  return commit(field, value, run_);
+}
+
+std::optional<Issue> Document::commit(const std::string& field, const FieldValue& value, int run) {
   if (fieldValue(job_, field) == value) {
     endPreview();
     return std::nullopt;
@@ -170,7 +188,7 @@ std::optional<Issue> Document::keep(const std::string& field, const FieldValue& 
   setField(draft, field, value, known);
   if (auto issue = field == "method" ? issueOfMethod(draft.method) : issueOf(field, draft))
     return issue;
-  undo_.push(new EditCommand(*this, std::move(draft)));
+  undo_.push(new EditCommand(*this, std::move(draft), {field, run}));
   return std::nullopt;
 }
 
@@ -182,19 +200,29 @@ void Document::keepUnits(const std::string& units) {
   undo_.endMacro();
 }
 
-Job Document::exchange(Job job) {
+Job Document::exchange(Job job, Write write) {
   std::swap(job_, job);
   replan(job_);
-  if (auto issue = save()) {
-    emit saveFailed(*issue);
+  if (write == Write::Soon) {
+    isSaved_ = false;
+    writing_.start();
   } else {
-    emit saved();
+    saveAndTell();
   }
   emit jobChanged();
   return job;
 }
 
+void Document::saveAndTell() {
+  if (auto issue = save()) {
+    emit saveFailed(*issue);
+  } else {
+    emit saved();
+  }
+}
+
 std::optional<Issue> Document::told(std::optional<Issue> issue) {
+  writing_.stop();
   isSaved_ = !issue.has_value();
   return issue;
 }

@@ -4,6 +4,7 @@
 
 #include <QObject>
 #include <QString>
+#include <QTimer>
 #include <QUndoStack>
 #include <optional>
 
@@ -20,6 +21,8 @@ class Document : public QObject {
  public:
   /// Begins with a new book in `folder`.
   Document(RuleLibrary library, const QString& folder, QObject* parent = nullptr);
+  /// Writes what is still to be written.
+  ~Document() override;
 
   [[nodiscard]] const Job& job() const { return job_; }
   /// With the text being typed in it, while that is sound.
@@ -47,6 +50,11 @@ class Document : public QObject {
   /// Keeps a value: one undo step, written to the file. A wrong one is told and changes nothing.
   std::optional<Issue> keep(const std::string& field, const FieldValue& value);
 
+  /// Keeps a value that is stepped up or down: the steps of one field, until another edit or
+  /// endSteps, are one undo step and one write, a moment after the last of them.
+  std::optional<Issue> step(const std::string& field, const FieldValue& value);
+  void endSteps() { ++run_; }
+
   /// Another unit, and with it that unit's usual rule in hand: half millimetres are no use on an
   /// inch rule. One undo step.
   void keepUnits(const std::string& units);
@@ -68,8 +76,11 @@ class Document : public QObject {
 
  private:
   friend class EditCommand;
+  enum class Write { Now, Soon };
   /// Puts the job in the place of the present one, which is given back.
-  Job exchange(Job job);
+  Job exchange(Job job, Write write);
+  std::optional<Issue> commit(const std::string& field, const FieldValue& value, int run);
+  void saveAndTell();
   bool usePlanner(const std::string& method);
   void adopt(Job job, JobKeeper keeper);
   void replan(const Job& job);
@@ -86,6 +97,8 @@ class Document : public QObject {
   JobKeeper keeper_;
   bool isSaved_ = true;
   QUndoStack undo_;
+  QTimer writing_;  // runs while steps are still to be written
+  int run_ = 1;     // of steps
 };
 
 /// A random UUID for a new job.

@@ -82,6 +82,7 @@ void Table::keepTyped() {
 
 void Table::select(const QString& subject) {
   if (selected_ == subject) return;
+  document_.endSteps();
   selected_ = subject;
   refresh();
   emit selectionChanged(selected_);

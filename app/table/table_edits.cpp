@@ -95,7 +95,7 @@ void Table::onStepped(Tag* tag, int marks) {
   const Rounding toward = marks > 0 ? Rounding::Down : Rounding::Up;
   const Length next = roundTo(*present, plan.mark, toward) + step;
   const std::string written = formatExact(next, document_.job().units);
-  if (const auto issue = document_.keep(field, Entry{written, {}})) showMessage(tag, *issue);
+  if (const auto issue = document_.step(field, Entry{written, {}})) showMessage(tag, *issue);
   tag->takeFocus();
 }
 

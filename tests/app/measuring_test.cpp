@@ -74,7 +74,44 @@ TEST_F(Measuring, upAndDownStepByTheRuleInHand) {
   keep("text_width", "5 5/8");
   entry("text_width")->setFocus();
   press(Qt::Key_Up);
-  EXPECT_EQ(saved().given.at("text_width").value, Written(std::string("5 11/16 in")));
+  const Written expected{std::string("5 11/16 in")};
+  EXPECT_TRUE(QTest::qWaitFor([&] { return saved().given.at("text_width").value == expected; }));
+}
+
+// Steps of one figure in one go are one undo step and one write, a moment after the last of them.
+TEST_F(Measuring, stepsAreOneEdit) {
+  openPlain();
+  const std::string before = readFile(path_);
+  int writes = 0;
+  QObject::connect(&document(), &Document::saved, window_.get(), [&] { ++writes; });
+  entry("text_width")->setFocus();
+  for (int i = 0; i < 5; ++i) press(Qt::Key_Up);
+  EXPECT_DOUBLE_EQ(value("text_width"), 146.5);
+  EXPECT_EQ(document().undoStack()->count(), 1);
+  EXPECT_EQ(document().undoStack()->undoText(), "given/text_width");
+  EXPECT_EQ(readFile(path_), before);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return writes == 1; }));
+  EXPECT_EQ(saved().given.at("text_width").value, Written(std::string("146.5 mm")));
+  // Another figure is another edit; coming back begins a new one.
+  entry("text_height")->setFocus();
+  press(Qt::Key_Down);
+  entry("text_width")->setFocus();
+  press(Qt::Key_Up);
+  EXPECT_EQ(document().undoStack()->count(), 3);
+  document().undoStack()->undo();
+  document().undoStack()->undo();
+  document().undoStack()->undo();
+  EXPECT_EQ(readFile(path_), before);
+}
+
+// What is stepped and not yet written goes into the file on the way out.
+TEST_F(Measuring, leavingWritesTheLastStep) {
+  openPlain();
+  entry("text_width")->setFocus();
+  press(Qt::Key_Up);
+  window_->close();
+  QApplication::processEvents();
+  EXPECT_EQ(saved().given.at("text_width").value, Written(std::string("144.5 mm")));
 }
 
 TEST_F(Measuring, undoAndRedoWriteTheFileToo) {
