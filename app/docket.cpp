@@ -190,9 +190,11 @@ void Docket::refresh() {
     if (title_->hasFocus() && title_->text() != title) title_->setText(title);
   }
   const bool isStopped = document_.plan().has(Severity::Stop);
-  for (StageLine* line : lines_)
+  for (StageLine* line : lines_) {
+    line->setVisible(stageApplies(line->stage(), *document_.plan().rules));
     line->setStatus(stageStatus(line->stage(), document_.plan(), document_.missing().size()),
                     line->stage() == Stage::Case && isStopped);
+  }
 }
 
 /// A strip of paper with a punched hole, tied to the book.

@@ -50,7 +50,7 @@ class ArgumentReader {
     parser_.addPositionalArgument("job", "A job file (JSON)");
     parser_.addOptions({{"demo", "Open the Saltmarsh Bindery's first book"},
                         {"screenshot", "Write a picture of the window and end", "file"},
-                        {"stage", "measure or case", "stage"},
+                        {"stage", "The stage to begin at, like case", "stage"},
                         {"size", "Width and height of the window, like 1280x800", "WxH"},
                         {"select", "A figure or piece to ask about, like board_width", "id"},
                         {"units", "mm or in", "units"},
@@ -88,7 +88,9 @@ class ArgumentReader {
       wishes.stage = stage;
       return true;
     }
-    return notAllowed("stage", "measure or case");
+    QStringList ids;
+    for (const Stage stage : allStages()) ids << stageId(stage);
+    return notAllowed("stage", ids.join(", ").toUtf8().constData());
   }
   bool readSize(Wishes& wishes) {
     if (!parser_.isSet("size")) return true;

@@ -1,6 +1,8 @@
 #include "app/stage/stage.h"
 
 #include <QCoreApplication>
+#include <algorithm>
+#include <array>
 
 #include "app/words/window_words.h"
 #include "core/drawing/draw_view.h"
@@ -11,6 +13,21 @@ namespace drapery {
 namespace {
 
 QString tr(const char* text) { return QCoreApplication::translate("Stage", text); }
+
+struct StageEntry {
+  Stage stage;
+  const char* id;
+  const char* title;
+};
+/// All that there is to say of a stage here; its drawings and its line are in the rule files.
+constexpr std::array kStages{
+    StageEntry{Stage::Measure, "measure", QT_TRANSLATE_NOOP("Stage", "Measure")},
+    StageEntry{Stage::Case, "case", QT_TRANSLATE_NOOP("Stage", "Case")}};
+
+const StageEntry& entryOf(Stage stage) {
+  return *std::find_if(kStages.begin(), kStages.end(),
+                       [stage](const StageEntry& entry) { return entry.stage == stage; });
+}
 
 /// What the rules say about the stage on the docket.
 QString ruleStatus(const Plan& plan, Stage stage) {
@@ -28,8 +45,13 @@ std::vector<StagePanel> stagePanels(Stage stage, const Plan& plan) {
   return panels;
 }
 
-QString stageTitle(Stage stage) { return stage == Stage::Measure ? tr("Measure") : tr("Case"); }
-QString stageId(Stage stage) { return stage == Stage::Measure ? "measure" : "case"; }
+QString stageTitle(Stage stage) { return tr(entryOf(stage).title); }
+QString stageId(Stage stage) { return entryOf(stage).id; }
+
+bool stageApplies(Stage stage, const RuleSet& rules) {
+  return std::any_of(rules.views.begin(), rules.views.end(),
+                     [&](const ViewRule& view) { return view.stage == entryOf(stage).id; });
+}
 
 QString stageStatus(Stage stage, const Plan& plan, std::size_t missing) {
   if (stage == Stage::Measure && missing > 0)
@@ -40,7 +62,11 @@ QString stageStatus(Stage stage, const Plan& plan, std::size_t missing) {
 }
 
 const std::vector<Stage>& allStages() {
-  static const std::vector<Stage> kAll{Stage::Measure, Stage::Case};
+  static const std::vector<Stage> kAll = [] {
+    std::vector<Stage> all;
+    for (const StageEntry& entry : kStages) all.push_back(entry.stage);
+    return all;
+  }();
   return kAll;
 }
 

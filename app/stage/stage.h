@@ -23,6 +23,8 @@ QString stageTitle(Stage stage);
 /// How the stage stands, in a few words: "210.4 × 143.8 × 22.6", "squares 3.0", "2 to measure".
 QString stageStatus(Stage stage, const Plan& plan, std::size_t missing);
 QString stageId(Stage stage);  // "measure", "case"
+/// Whether the rules have a drawing for it.
+bool stageApplies(Stage stage, const RuleSet& rules);
 const std::vector<Stage>& allStages();
 
 }  // namespace drapery

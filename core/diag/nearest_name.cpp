@@ -32,6 +32,9 @@ std::string nearestName(std::string_view wrong, const std::vector<std::string>& 
   std::string best;
   std::size_t least = std::max<std::size_t>(2, wrong.size() / 3) + 1;
   for (const std::string& name : known) {
+    const std::size_t longer = std::max(wrong.size(), name.size());
+    const std::size_t shorter = std::min(wrong.size(), name.size());
+    if (longer - shorter >= least || name == wrong) continue;  // too far off, or no help
     const std::size_t distance = editDistance(wrong, name);
     if (distance >= least) continue;
     least = distance;

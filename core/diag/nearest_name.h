@@ -8,7 +8,7 @@
 namespace drapery {
 
 /// By edit distance (insert, delete, replace, swap of neighbours); empty when none is within a
-/// third of the word's length. Names over 64 bytes have no nearest.
+/// third of the word's length. Never the word itself. Names over 64 bytes have no nearest.
 std::string nearestName(std::string_view wrong, const std::vector<std::string>& known);
 
 }  // namespace drapery

@@ -8,6 +8,7 @@ namespace drapery {
 
 namespace {
 const double kNone = std::numeric_limits<double>::quiet_NaN();
+constexpr double kDust = 1e-9;
 using Source = ValueNode::Source;
 }  // namespace
 
@@ -139,6 +140,8 @@ double Evaluation::valueOf(std::size_t i) {
       return std::isnan(when) || !node.otherwiseCode ? kNone : node.otherwiseCode.evaluate(table);
   }
   if (isSaid_[i]) return said_[i];
+  if (node.source == Source::SeriesCount && node.code)
+    return std::floor(node.code.evaluate(table) + kDust);  // there are no half holes
   return node.code ? node.code.evaluate(table) : kNone;
 }
 

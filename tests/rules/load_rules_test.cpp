@@ -352,7 +352,7 @@ id = "hole"
 title = "Hole"
 kind = "hole"
 part = "board"
-count = "floor(height / 50 mm)"
+count = "height / 45 mm"
 x = "square"
 y = "i * height / (hole.count + 1)"
 also = { depth = "hole.y / 2" }
