@@ -33,9 +33,9 @@ Sketch sketchFoldedStrip(const FigureSource& source) {
   sketch.addOpen(isMeasured ? Role::Cut : Role::Hidden, zigzag, strip);
   sketch.addClosed(isMeasured ? Role::Paper : Role::Hidden, rectangle(0, 0, width, height), strip);
   const double off = kOff * std::max(width, height);
-  sketch.line("panel", {0, height + off}, {width, height + off});
-  sketch.line("height", {width + off, 0}, {width + off, height});
-  sketch.point("strip", {panels * across / 2, foot});
+  sketch.line("panel", {0, -off}, {width, -off});
+  sketch.line("height", {-off, 0}, {-off, height});
+  sketch.point("strip", {panels * across / 2, foot + deep / 2});
   return sketch;
 }
 

@@ -22,7 +22,7 @@ SourcePosition placeIn(const SourcePosition& formula, std::size_t offset) {
 }
 
 std::string EntryReader::name() {
-  const std::string name = id();
+  std::string name = id();
   if (const Node* node = table().find("id"); node != nullptr) checkName(*node, name);
   return name;
 }

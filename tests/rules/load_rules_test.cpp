@@ -432,7 +432,7 @@ TEST(Series, areBoundedAndAskNothingOfThemselves) {
   job.given["height"] = {200.0, {}};
   const PlanOutcome outcome = Planner(endless.rules).plan(job);
   ASSERT_EQ(outcome.issues.size(), 1U);
-  EXPECT_EQ(issueWords(outcome.issues[0], {}), "hole: 66666.667 are not allowed; at most 10000");
+  EXPECT_EQ(issueWords(outcome.issues[0], {}), "hole: 66666 are not allowed; at most 10000");
 }
 
 // The files that ship, each on its own and with every formula tried.
