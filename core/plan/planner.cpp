@@ -36,17 +36,28 @@ void findMissing(const Plan& plan, Issues& issues) {
   }
 }
 
-/// A series of more members than can be meant is none.
-void findEndless(const Plan& plan, Issues& issues) {
+void checkMost(const std::string& name, const Figure& value, double most, Issues& issues) {
+  if (value.value > most)
+    issues.push_back({"series-too-many",
+                      {{"name", name}, {"value", value}, {"limit", Figure{most, value.unit}}},
+                      {},
+                      {},
+                      {}});
+}
+
+/// A row of more members, or more and larger pieces, than can be meant are none.
+void findEndless(const Plan& plan, const Evaluation& evaluation, Issues& issues) {
   for (const SeriesRule& series : plan.rules->series)
-    if (const double count = plan.values[series.node]; count > SeriesRule::kMost)
-      issues.push_back({"series-too-many",
-                        {{"name", series.id},
-                         {"value", Figure{count, Unit::One}},
-                         {"limit", Figure{SeriesRule::kMost, Unit::One}}},
-                        {},
-                        {},
-                        {}});
+    checkMost(series.id + ".count", {plan.values[series.node], Unit::One}, SeriesRule::kMost,
+              issues);
+  for (const PartRule& part : plan.rules->parts) {
+    if (!evaluation.holds(part.when.formula)) continue;
+    for (const std::size_t side : {part.firstNode, part.firstNode + 1})
+      checkMost(plan.rules->nodes[side].name, {plan.values[side], Unit::Millimetre},
+                PartRule::kLongest, issues);
+    checkMost(part.id, {evaluation.evaluate(part.count.formula), Unit::One}, PartRule::kMostPieces,
+              issues);
+  }
 }
 
 /// The numbers that stand whatever the rules say, by node; empty when there are none.
@@ -128,7 +139,7 @@ PlanOutcome Planner::plan(const Job& job, const Overrides& overrides) const {
   if (!fixed.empty()) keepByRule(plan, evaluation, fixed);
   outcome.issues = std::move(inputs.issues);
   findMissing(plan, outcome.issues);
-  findEndless(plan, outcome.issues);
+  findEndless(plan, evaluation, outcome.issues);
   findTolerances(plan, evaluation);
   for (const Section* section : ruleSections()) section->plan(*rules_, evaluation, plan);
   return outcome;

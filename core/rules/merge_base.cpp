@@ -91,15 +91,15 @@ bool isListOfRules(std::string_view key) {
 
 Node mergeBase(Node base, Node over) {
   std::erase_if(base.members, [](const auto& m) { return m.key == "is_base"; });
+  for (const Node::Member& member : over.members) forgetTranslations(base, member.key);
   for (Node::Member& member : over.members) {
     Node* same = findMutable(base, member.key);
-    if (same == nullptr) {
-      base.members.push_back(std::move(member));
-    } else if (isListOfRules(member.key)) {
+    if (same != nullptr && isListOfRules(member.key))
       layRules(*same, member.value);
-    } else {
-      *same = std::move(member.value);
-    }
+    else if (same != nullptr && member.key == "words")
+      layWords(*same, member.value);
+    else
+      layMember(base, member);
   }
   return base;
 }

@@ -188,6 +188,10 @@ INSTANTIATE_TEST_SUITE_P(
             "misspelt",
             job(R"("text_height": 210, "text_widht": 144, "text_thickness": 25, "board_thickness": 2.4)"),
             "did you mean \"text_width\"?"},
+        BadJob{"noMethod",
+               R"({"schema": "drapery-job/1", "id": "x", "method": "", "given": {)" +
+                   std::string(kPlain) + "}}",
+               "1:50: method: \"\" is not known; allowed: case-sunk-joint"},
         BadJob{"missing", job(R"("text_height": 210, "text_width": 144, "text_thickness": 25)"),
                "1:92: board_thickness is missing"}),
     [](const auto& each) { return each.param.name; });

@@ -19,6 +19,7 @@ namespace drapery {
 namespace {
 
 using ::testing::Contains;
+using ::testing::ElementsAre;
 using ::testing::HasSubstr;
 using ::testing::IsEmpty;
 
@@ -315,6 +316,7 @@ TEST(LoadRules, carriesOtherLanguages) {
   ASSERT_THAT(messages(house), IsEmpty());
   EXPECT_EQ(house.rules->input("height")->title.in("de"), "Block height");
   EXPECT_EQ(house.rules->input("height")->measure.in("de"), "Von Kopf bis Fuß");
+  EXPECT_EQ(house.rules->title.in("de"), "House");
 }
 
 // Today's house files plan alike tomorrow: what a key was called before is still read.
@@ -413,6 +415,23 @@ touches = ["hole.count"]
   EXPECT_EQ(none.part("strip"), nullptr);
 }
 
+TEST(Parts, areBounded) {
+  Job job;
+  job.given["height"] = {200.0, {}};
+  const auto issuesOf = [&](const std::string& from, const std::string& to) {
+    const LoadedRules loaded = load(with(from, to));
+    EXPECT_THAT(messages(loaded), IsEmpty());
+    std::vector<std::string> words;
+    for (const Issue& issue : Planner(loaded.rules).plan(job).issues)
+      words.push_back(issueWords(issue, {}));
+    return words;
+  };
+  EXPECT_THAT(issuesOf("\"board_height / 2\"", "\"board_height * 10000\""),
+              ElementsAre("board.width: 2060000 mm is not allowed; at most 100000 mm"));
+  EXPECT_THAT(issuesOf("count = 2", "count = \"200 * height / square\""),
+              ElementsAre("board: 13333.333 is not allowed; at most 10000"));
+}
+
 TEST(Series, areBoundedAndAskNothingOfThemselves) {
   const std::string series = "[[series]]\nid = \"hole\"\ntitle = \"Hole\"\n";
   const auto issues = [&](const std::string& rest) {
@@ -432,7 +451,7 @@ TEST(Series, areBoundedAndAskNothingOfThemselves) {
   job.given["height"] = {200.0, {}};
   const PlanOutcome outcome = Planner(endless.rules).plan(job);
   ASSERT_EQ(outcome.issues.size(), 1U);
-  EXPECT_EQ(issueWords(outcome.issues[0], {}), "hole: 66666 are not allowed; at most 10000");
+  EXPECT_EQ(issueWords(outcome.issues[0], {}), "hole.count: 66666 is not allowed; at most 10000");
 }
 
 // The files that ship, each on its own and with every formula tried.

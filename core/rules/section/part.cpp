@@ -13,9 +13,7 @@ namespace drapery {
 
 namespace {
 
-constexpr int kMostPieces = 10000;
-constexpr double kNoCut = 1e-9;       // mm
-constexpr double kLargest = 100'000;  // mm: no sheet is longer
+constexpr double kNoCut = 1e-9;  // mm
 const Choices<Grain> kGrains{
     {"height", Grain::Height}, {"width", Grain::Width}, {"any", Grain::Any}};
 const Choices<Rounding> kRoundings{
@@ -222,9 +220,9 @@ class PartPlan {
     part_.cutWidth = size(2);
     part_.cutHeight = size(3);
     for (const Length side : {part_.width, part_.height})
-      if (!(side > Length() && side.mm() <= kLargest)) return std::nullopt;
+      if (!(side > Length() && side.mm() <= PartRule::kLongest)) return std::nullopt;
     const double count = evaluation_.evaluate(rule_.count.formula);
-    if (!(count >= 1.0) || count > kMostPieces) return std::nullopt;
+    if (!(count >= 1.0) || count > PartRule::kMostPieces) return std::nullopt;
     part_.count = static_cast<int>(count);
     part_.material = materialOf();
     shape();

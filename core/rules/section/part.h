@@ -41,6 +41,9 @@ struct SlitRule : Repeated {
 };
 
 struct PartRule {
+  static constexpr int kMostPieces = 10000;
+  static constexpr double kLongest = 100'000;  // mm: no sheet is longer
+
   std::string id;
   LocalText title;
   RuleFormula count;
