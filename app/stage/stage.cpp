@@ -64,6 +64,7 @@ QString stageStatus(Stage stage, const Plan& plan, std::size_t missing) {
 const std::vector<Stage>& allStages() {
   static const std::vector<Stage> kAll = [] {
     std::vector<Stage> all;
+    all.reserve(kStages.size());
     for (const StageEntry& entry : kStages) all.push_back(entry.stage);
     return all;
   }();
