@@ -130,7 +130,7 @@ constexpr std::array kPhrases{
     Phrase{"series-unknown", "there is no series \"{name}\"[; did you mean \"{nearest}\"?]"},
     Phrase{"series-columns", "{id}: from 1 to 16 formulas are needed, x, y or others in also"},
     Phrase{"series-too-many", "{name}: {value} is not allowed; at most {limit}"},
-    Phrase{"case-none", "no worked example in it; one begins with its name in [ ]"},
+    Phrase{"case-none", "no worked example in it; one begins with its name in square brackets"},
     Phrase{"case-malformed",
            "\"{line}\" is neither an input (id = value) nor an expectation (=> id = value)"},
     Phrase{"case-method", "there are no sound rules \"{value}\" for this example"},

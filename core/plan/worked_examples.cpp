@@ -29,20 +29,6 @@ struct Example {
   std::vector<Expectation> expected;
 };
 
-/// "210", "209.6 | 210.4" (readings), "material grey-board-24", "backed".
-Entry entryOf(const std::string& text) {
-  constexpr std::string_view kMaterial = "material ", kBetween = " | ";
-  Entry entry{text, {}};
-  if (text.starts_with(kMaterial)) entry.material = text.substr(kMaterial.size());
-  if (text.find(kBetween) == std::string::npos) return entry;
-  for (std::size_t at = 0; at != std::string::npos;) {
-    const std::size_t bar = text.find(kBetween, at);
-    entry.readings.push_back({text.substr(at, bar == std::string::npos ? bar : bar - at), "", ""});
-    at = bar == std::string::npos ? bar : bar + kBetween.size();
-  }
-  return entry;
-}
-
 std::optional<double> figureIn(const std::string& text) {
   const auto parsed = parseLength(text, Units::Millimetres);
   const auto* length = std::get_if<Length>(&parsed);
@@ -135,7 +121,7 @@ class Trying {
     if (id == "method") return;
     if (id == "units" || id == "round") return setField(example.job, id, Entry{value, {}});
     if (const InputRule* rule = rules.input(id)) {
-      setField(example.job, fieldOf(*rule), entryOf(value));
+      setField(example.job, fieldOf(*rule), exampleEntry(value));
     } else {
       unknown(number, id, rules);
     }
@@ -235,6 +221,19 @@ class Trying {
 };
 
 }  // namespace
+
+Entry exampleEntry(const std::string& text) {
+  constexpr std::string_view kMaterial = "material ", kBetween = " | ";
+  Entry entry{text, {}};
+  if (text.starts_with(kMaterial)) entry.material = text.substr(kMaterial.size());
+  if (text.find(kBetween) == std::string::npos) return entry;
+  for (std::size_t at = 0; at != std::string::npos;) {
+    const std::size_t bar = text.find(kBetween, at);
+    entry.readings.push_back({text.substr(at, bar == std::string::npos ? bar : bar - at), "", ""});
+    at = bar == std::string::npos ? bar : bar + kBetween.size();
+  }
+  return entry;
+}
 
 TriedExamples tryExamples(std::string_view text, const std::string& file, const std::string& usual,
                           const std::function<RuleSetPtr(std::string_view id)>& rules,

@@ -17,9 +17,13 @@
 
 #include "core/diag/issue.h"
 #include "core/material/material_shelf.h"
+#include "core/plan/job.h"
 #include "core/rules/rule_set.h"
 
 namespace drapery {
+
+/// What an example says of an input: "210", "209.6 | 210.4", "material grey-board-24", "backed".
+Entry exampleEntry(const std::string& text);
 
 struct TriedExamples {
   int examples = 0, expectations = 0;

@@ -90,6 +90,11 @@ std::optional<RulePoint> EntryReader::point(const Node& node, const char* key) {
   return RulePoint(std::move(pair[0]), std::move(pair[1]));
 }
 
+std::optional<RulePoint> EntryReader::pointAt(const char* key, Needed needed) {
+  const Node* node = list(key, needed);
+  return node != nullptr ? point(*node, key) : std::nullopt;
+}
+
 RuleWords EntryReader::ruleWords(const char* key, Needed needed) {
   RuleWords words;
   const auto parse = [&](const Node& node, RuleWords::Text& into) {

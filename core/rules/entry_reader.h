@@ -31,6 +31,15 @@ class EntryReader : public TableReader {
   std::vector<RuleFormula> tuple(const Node& node, const char* key, std::size_t size,
                                  const char* expected);
   std::optional<RulePoint> point(const Node& node, const char* key);
+  /// The point at a key, where there is one.
+  std::optional<RulePoint> pointAt(const char* key, Needed needed);
+  /// Visits the items of the list at the key, where there is one.
+  template <class Visit>
+  void eachItem(const char* key, const Visit& visit) {
+    const Node* items = list(key, Needed::No);
+    if (items == nullptr) return;
+    for (const Node& item : items->items) visit(item);
+  }
 
   using TableReader::eachTranslation;
 

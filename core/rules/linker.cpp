@@ -172,6 +172,11 @@ void Linker::linkIn(const SeriesRule* series, RuleFormula& formula, const Dimens
   complain(faults, formula.at);
 }
 
+void Linker::linkPoint(const SeriesRule* series, RulePoint& point) {
+  linkIn(series, point.first, Dimension::length());
+  linkIn(series, point.second, Dimension::length());
+}
+
 Quantity Linker::linkAny(const SeriesRule* series, RuleFormula& formula, Uses* uses) {
   if (formula.empty()) return {};
   tie(series, formula, uses);

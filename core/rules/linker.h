@@ -37,6 +37,7 @@ class Linker {
   void link(RuleFormula& formula, const Dimension& wanted, Uses* uses = nullptr);
   void linkIn(const SeriesRule* series, RuleFormula& formula, const Dimension& wanted,
               Uses* uses = nullptr);
+  void linkPoint(const SeriesRule* series, RulePoint& point);
   /// The same for one that may come to anything; tells what.
   Quantity linkAny(const SeriesRule* series, RuleFormula& formula, Uses* uses = nullptr);
   void linkWords(RuleWords& words, const SeriesRule* series = nullptr);

@@ -347,6 +347,31 @@ TEST(LoadRules, readsAFormerHouseFileAsItWasMeant) {
   EXPECT_EQ(settledBy(Moment::Cut, a).fixed, settledBy(Moment::Cut, b).fixed);
 }
 
+TEST(Views, sayWhatIsWrongWithThem) {
+  const auto issues = [&](const std::string& rest) {
+    return messages(load(
+        with("[[finding]]", "[[view]]\nid = \"v\"\nstage = \"case\"\n" + rest + "\n[[finding]]")));
+  };
+  const std::string flat = "figure = \"flat-pieces\"\n";
+  EXPECT_THAT(issues("figure = \"hat\""), Contains(HasSubstr("allowed: text-block, joint")));
+  EXPECT_THAT(issues("figure = \"joint\"\nbind = 3"),
+              Contains(HasSubstr("bind: a number is not allowed; expected table")));
+  EXPECT_THAT(issues("figure = \"joint\"\nbind = { board = \"2 deg\" }"),
+              ::testing::IsSupersetOf({HasSubstr("joint also needs setback"),
+                                       HasSubstr("is an angle; a length is needed")}));
+  EXPECT_THAT(issues("figure = \"joint\"\nshow = { board = 3, hat = \"x\" }"),
+              ::testing::IsSupersetOf({HasSubstr("expected the id of a part or value"),
+                                       HasSubstr("\"hat\" is not known in joint")}));
+  EXPECT_THAT(issues(flat + "tags = [[\"height\", \"board.nose\", \"above\"]]"),
+              Contains(HasSubstr("flat-pieces has no spot \"board.nose\"")));
+  EXPECT_THAT(issues(flat + "tags = [[\"hat\", \"whole.head\", \"above\"]]"),
+              Contains(HasSubstr("v touches \"hat\"")));
+  EXPECT_THAT(issues(flat + "lines = [{ each = \"hole\", path = [[\"0\", \"0\"]] }]"),
+              Contains(HasSubstr("there is no series \"hole\"")));
+  EXPECT_THAT(issues(flat + "lines = [{ path = 3 }]"),
+              Contains(HasSubstr("path: a number is not allowed")));
+}
+
 // A row of holes: its formulas run over i, others ask of it, and a list repeats for each.
 TEST(Series, runOverTheirIndex) {
   const LoadedRules loaded = load(with("[[finding]]", R"rules([[series]]

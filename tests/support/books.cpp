@@ -39,19 +39,6 @@ Job plainJob(const std::string& method) {
   return job;
 }
 
-Entry entryOf(const std::string& text) {
-  constexpr std::string_view kMaterial = "material ";
-  Entry entry{text, {}};
-  if (text.starts_with(kMaterial)) entry.material = text.substr(kMaterial.size());
-  if (text.find(" | ") == std::string::npos) return entry;
-  std::size_t at = 0;
-  for (std::size_t bar = 0; bar != std::string::npos; at = bar + 3) {
-    bar = text.find(" | ", at);
-    entry.readings.push_back({text.substr(at, bar == std::string::npos ? bar : bar - at), "", ""});
-  }
-  return entry;
-}
-
 RuleSetPtr shippedMethod(const std::string& id) {
   static const RuleLibrary kLibrary;  // keeps what it has loaded, so that rules outlive the call
   const LoadedRules loaded = kLibrary.load(id);

@@ -4,6 +4,7 @@
 #include <rapidcheck.h>
 
 #include "core/plan/planner.h"
+#include "core/plan/worked_examples.h"
 #include "core/rules/rule_library.h"
 
 namespace drapery::test {
@@ -12,7 +13,7 @@ namespace drapery::test {
 Job plainJob(const std::string& method = "case-sunk-joint");
 
 /// "210", "209.6 | 210.4" (readings), "material grey-board-24", "backed".
-Entry entryOf(const std::string& text);
+inline Entry entryOf(const std::string& text) { return exampleEntry(text); }
 
 /// Every given and allowance of the method, said or left to its default, anywhere in its allowed
 /// range but mostly like a real book.

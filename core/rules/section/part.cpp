@@ -35,9 +35,9 @@ class PartReading {
     rule_.count = in_.countOrFormula("count", Needed::No);
     rule_.when = in_.formula("when", Needed::No);
     readSize();
-    eachItem("outline", [&](const Node& item) { readOutline(item); });
-    eachItem("slits", [&](const Node& item) { readSlit(item); });
-    eachItem("places", [&](const Node& item) { readPlace(item); });
+    in_.eachItem("outline", [&](const Node& item) { readOutline(item); });
+    in_.eachItem("slits", [&](const Node& item) { readSlit(item); });
+    in_.eachItem("places", [&](const Node& item) { readPlace(item); });
     readFormerPlaces();
     in_.finish();
     return std::move(rule_);
@@ -72,13 +72,6 @@ class PartReading {
     rule_.height = std::move(pair[1]);
   }
 
-  template <class Visit>
-  void eachItem(const char* key, const Visit& visit) {
-    const Node* list = in_.list(key, Needed::No);
-    if (list == nullptr) return;
-    for (const Node& item : list->items) visit(item);
-  }
-
   /// `["x", "y"]`, or `{ each = "hole", at = ["hole.x", "hole.y"] }`
   void readOutline(const Node& item) {
     OutlineRule rule;
@@ -88,7 +81,7 @@ class PartReading {
     } else {
       EntryReader in(item, "outline", placer_);
       readEach(in, rule);
-      at = pointOf(in);
+      at = in.pointAt("at", Needed::Yes);
       in.finish();
     }
     if (!at) return;
@@ -107,9 +100,8 @@ class PartReading {
     } else {
       EntryReader in(item, "slits", placer_);
       readEach(in, rule);
-      auto from = pointOf(in);
-      const Node* end = in.list("to", Needed::Yes);
-      auto to = end != nullptr ? in.point(*end, "to") : std::nullopt;
+      auto from = in.pointAt("at", Needed::Yes);
+      auto to = in.pointAt("to", Needed::Yes);
       in.finish();
       if (!from || !to) return;
       rule.from = std::move(*from);
@@ -127,7 +119,7 @@ class PartReading {
     } else {
       EntryReader in(item, "places", placer_);
       readEach(in, rule);
-      at = pointOf(in);
+      at = in.pointAt("at", Needed::Yes);
       rule.turn = turnOf(in);
       const Node* mirrored = in.find("mirrored");
       if (mirrored != nullptr && mirrored->kind == Node::Kind::Text)
@@ -148,11 +140,6 @@ class PartReading {
     if (turn->kind == Node::Kind::Number)
       return {Formula::literal(turn->number, Dimension::angle()), in.at(*turn)};
     return in.formulaIn(*turn, "turn", "degrees or formula");
-  }
-
-  static std::optional<RulePoint> pointOf(EntryReader& in) {
-    const Node* at = in.list("at", Needed::Yes);
-    return at != nullptr ? in.point(*at, "at") : std::nullopt;
   }
 
   /// As rule files said it before places told their own turn: `at`, every second one mirrored, the
@@ -180,21 +167,16 @@ class PartReading {
   PartRule rule_;
 };
 
-void linkPoint(Linker& linker, const SeriesRule* series, RulePoint& point) {
-  linker.linkIn(series, point.first, Dimension::length());
-  linker.linkIn(series, point.second, Dimension::length());
-}
-
 void linkShape(PartRule& part, Linker& linker) {
-  for (OutlineRule& each : part.outline) linkPoint(linker, linker.seriesOf(each), each.at);
+  for (OutlineRule& each : part.outline) linker.linkPoint(linker.seriesOf(each), each.at);
   for (SlitRule& each : part.slits) {
     const SeriesRule* series = linker.seriesOf(each);
-    linkPoint(linker, series, each.from);
-    linkPoint(linker, series, each.to);
+    linker.linkPoint(series, each.from);
+    linker.linkPoint(series, each.to);
   }
   for (PlaceRule& each : part.places) {
     const SeriesRule* series = linker.seriesOf(each);
-    linkPoint(linker, series, each.at);
+    linker.linkPoint(series, each.at);
     linker.linkIn(series, each.turn, Dimension::angle());
     linker.linkIn(series, each.mirrored, Dimension::number());
     linker.linkIn(series, each.when, Dimension::number());

@@ -43,20 +43,13 @@ class ViewReading {
       readBound();
       readShown();
     }
-    eachItem("tags", [&](const Node& item) { readTag(item); });
-    eachItem("lines", [&](const Node& item) { readLine(item); });
+    in_.eachItem("tags", [&](const Node& item) { readTag(item); });
+    in_.eachItem("lines", [&](const Node& item) { readLine(item); });
     in_.finish();
     return std::move(rule_);
   }
 
  private:
-  template <class Visit>
-  void eachItem(const char* key, const Visit& visit) {
-    const Node* list = in_.list(key, Needed::No);
-    if (list == nullptr) return;
-    for (const Node& item : list->items) visit(item);
-  }
-
   void readFigure() {
     const Sourced figure = in_.sourced("figure", Needed::Yes);
     rule_.figure = figure.text;
@@ -73,7 +66,7 @@ class ViewReading {
   /// `bind = { height = "text_height" }`: each input, and no others.
   void readBound() {
     rule_.bound.resize(rule_.spec->inputs.size());
-    const Node* bind = in_.find("bind");
+    const Node* bind = tableAt("bind");
     std::vector<std::string> known;
     for (std::size_t i = 0; i < rule_.spec->inputs.size(); ++i) {
       known.emplace_back(rule_.spec->inputs[i].id);
@@ -89,11 +82,21 @@ class ViewReading {
 
   /// `show = { board = "board" }`: which part or value a thing of the figure is.
   void readShown() {
-    const Node* show = in_.find("show");
+    const Node* show = tableAt("show");
     if (show == nullptr) return;
     checkKeys(show, namesOf(rule_.spec->things));
-    for (const Node::Member& thing : show->members)
+    for (const Node::Member& thing : show->members) {
+      if (thing.value.kind != Node::Kind::Text)
+        in_.complainType(thing.value, thing.key.c_str(), "the id of a part or value");
       rule_.show.emplace_back(thing.key, thing.value.text);
+    }
+  }
+
+  const Node* tableAt(const char* key) {
+    const Node* node = in_.find(key);
+    if (node == nullptr || node->kind == Node::Kind::Table) return node;
+    in_.complainType(*node, key, "table");
+    return nullptr;
   }
 
   void checkKeys(const Node* table, const std::vector<std::string>& known) {
@@ -124,8 +127,8 @@ class ViewReading {
       tag.spot = in.text("spot", Needed::No);
       tag.side = in.choice("side", kSides, Side::Above);
       tag.when = in.formula("when", Needed::No);
-      tag.at = pointIn(in, "at");
-      tag.to = pointIn(in, "to");
+      tag.at = in.pointAt("at", Needed::No);
+      tag.to = in.pointAt("to", Needed::No);
       in.finish();
     }
     rule_.tags.push_back(std::move(tag));
@@ -135,11 +138,6 @@ class ViewReading {
       if (known == name) return side;
     return std::nullopt;
   }
-  static std::optional<RulePoint> pointIn(EntryReader& in, const char* key) {
-    const Node* point = in.find(key);
-    return point != nullptr ? in.point(*point, key) : std::nullopt;
-  }
-
   void readLine(const Node& item) {
     EntryReader in(item, "lines", placer_);
     ViewLine line;
@@ -161,11 +159,6 @@ class ViewReading {
   EntryReader in_;
   ViewRule rule_;
 };
-
-void linkPoint(Linker& linker, const SeriesRule* series, RulePoint& point) {
-  linker.linkIn(series, point.first, Dimension::length());
-  linker.linkIn(series, point.second, Dimension::length());
-}
 
 bool isSpot(const ViewRule& view, const RuleSet& rules, const std::string& spot) {
   const auto has = [](std::span<const std::string_view> names, std::string_view name) {
@@ -210,15 +203,15 @@ void ViewSection::link(RuleSet& rules, Linker& linker) const {
     linker.link(view.when, Dimension::number());
     for (ViewTag& tag : view.tags) {
       linker.link(tag.when, Dimension::number());
-      if (tag.at) linkPoint(linker, nullptr, *tag.at);
-      if (tag.to) linkPoint(linker, nullptr, *tag.to);
+      if (tag.at) linker.linkPoint(nullptr, *tag.at);
+      if (tag.to) linker.linkPoint(nullptr, *tag.to);
       checkTag(view, tag, rules, linker);
     }
     for (ViewLine& line : view.lines) {
       const SeriesRule* series = linker.seriesOf(line);
       linker.linkIn(series, line.when, Dimension::number());
       linker.linkIn(series, line.size, Dimension::length());
-      for (RulePoint& point : line.path) linkPoint(linker, series, point);
+      for (RulePoint& point : line.path) linker.linkPoint(series, point);
     }
   }
 }
