@@ -25,6 +25,23 @@ void planOfParsedJob(benchmark::State& state, const char* file) {
 BENCHMARK_CAPTURE(planOfParsedJob, sunk_joint, "tide-ledger.json");
 BENCHMARK_CAPTURE(planOfParsedJob, fixed_gap, "hive-diary.json");
 
+/// A file of unknown keys on one line, as large as a job may be: the time grows with its size
+/// alone.
+void readingAJobOf(benchmark::State& state, const char* section) {
+  std::string text = demo("tide-ledger.json");
+  std::string keys;
+  const auto size = static_cast<std::size_t>(state.range(0)) * 1024;
+  for (std::size_t i = 0; keys.size() + 32 < size; ++i)
+    keys += "\"k" + std::to_string(i) + "\": [1, \"two\"], ";
+  const std::string name = "\"" + std::string(section) + "\": {";
+  text.insert(text.find(name) + name.size(), keys);
+  std::erase(text, '\n');
+  const RuleLibrary library;
+  for (auto _ : state) benchmark::DoNotOptimize(openJob(text, "job.json", library));
+}
+BENCHMARK_CAPTURE(readingAJobOf, given, "given")->Arg(500)->Arg(1000)->Arg(2000)->Arg(4000);
+BENCHMARK_CAPTURE(readingAJobOf, allowances, "allowances")->Arg(500)->Arg(4000);
+
 /// The largest case: backed, half-bound, everything measured in several readings, every piece asked
 /// for. With the trace, the tolerances, and what a millimetre of each reading moves.
 std::string largestJob() {

@@ -50,6 +50,9 @@ def engine():
             tell(row["name"], micro, 300, "us")
         elif row["name"] == "largestPlan":
             tell("largest case with trace, tolerances and moves", micro, 1000, "us")
+        elif row["name"].startswith("readingAJobOf"):
+            kilobytes = int(row["name"].split("/")[-1])
+            tell(row["name"] + " kB, per kB", micro / kilobytes, 200, "us")
         else:
             print(f"     {row['name']}: {micro:.3g} us")
 

@@ -1,168 +1,147 @@
 #include "store/json_node.h"
 
-#include <algorithm>
-#include <nlohmann/json.hpp>
+#include <rapidjson/memorystream.h>
+#include <rapidjson/reader.h>
 
-#include "store/utf8.h"
+#include <algorithm>
+#include <clocale>
+#include <cmath>
+#include <cstdlib>
 
 namespace drapery {
 
 namespace {
 
-using Json = nlohmann::json;
+constexpr std::string_view kByteOrderMark = "\xEF\xBB\xBF";
 
-/// Walks the text beside the parser: each event's value begins after the blanks, commas and colons.
-class Place {
+/// Line and column of rising offsets: each byte is passed once.
+class Cursor {
  public:
-  explicit Place(std::string_view text) : text_(text) {
-    constexpr std::string_view kByteOrderMark = "\xEF\xBB\xBF";
-    if (text_.starts_with(kByteOrderMark)) at_ = kByteOrderMark.size();
-    lineStart_ = at_;
-  }
+  Cursor(std::string_view text, std::size_t from) : text_(text), at_(from) {}
 
-  void toToken() {
-    while (at_ < text_.size() && isBetween(text_[at_])) step();
-  }
-  void overNumber() {
-    while (at_ < text_.size() && !isBetween(text_[at_]) && text_[at_] != ']' && text_[at_] != '}')
-      step();
-  }
-  void overText() {
-    step();
-    while (at_ < text_.size() && text_[at_] != '"') {
-      if (text_[at_] == '\\') step();
-      step();
+  void goTo(std::size_t offset) {
+    for (; at_ < offset && at_ < text_.size(); ++at_) {
+      const auto byte = static_cast<unsigned char>(text_[at_]);
+      if (byte == '\n') {
+        ++line_;
+        column_ = 1;
+      } else if ((byte & 0xC0U) != 0x80U) {
+        ++column_;
+      }
     }
-    step();
   }
-  void over(std::size_t bytes) {
-    for (std::size_t i = 0; i < bytes; ++i) step();
-  }
-  void toByte(std::size_t byte) {
-    while (at_ < byte && at_ < text_.size()) step();
-  }
-
-  [[nodiscard]] std::size_t byte() const { return at_; }
+  [[nodiscard]] std::size_t at() const { return at_; }
   [[nodiscard]] int line() const { return line_; }
-  [[nodiscard]] int column() const {
-    const auto isLead = [](char c) { return (static_cast<unsigned char>(c) & 0xC0U) != 0x80U; };
-    const auto* begin = text_.data() + lineStart_;
-    return 1 + static_cast<int>(std::count_if(begin, text_.data() + at_, isLead));
-  }
+  [[nodiscard]] int column() const { return column_; }
 
  private:
-  static bool isBetween(char c) {
-    return c == ' ' || c == '\t' || c == '\n' || c == '\r' || c == ',' || c == ':';
-  }
-  void step() {
-    if (at_ >= text_.size()) return;
-    if (text_[at_++] != '\n') return;
-    ++line_;
-    lineStart_ = at_;
-  }
-
   std::string_view text_;
-  std::size_t at_ = 0;
-  std::size_t lineStart_ = 0;
+  std::size_t at_;
   int line_ = 1;
+  int column_ = 1;
 };
 
-class TreeBuilder : public nlohmann::json_sax<Json> {
+using Arguments = std::vector<std::pair<std::string, Argument>>;
+
+class TreeBuilder : public rapidjson::BaseReaderHandler<rapidjson::UTF8<>, TreeBuilder> {
  public:
-  explicit TreeBuilder(std::string_view text) : text_(text), place_(text) {}
+  /// `stream` is being read from `text`; it stands behind the token when a token is told.
+  TreeBuilder(std::string_view text, const rapidjson::MemoryStream& stream)
+      : text_(text), stream_(stream), cursor_(text, stream.Tell()), before_(stream.Tell()) {}
 
   Node root;
   Issues issues;
 
-  /// The byte at `offset` belongs to no UTF-8 text.
-  void refuseByte(std::size_t offset) {
-    place_.toByte(offset);
-    constexpr std::string_view kHex = "0123456789ABCDEF";
-    const auto byte = static_cast<unsigned char>(text_[offset]);
-    complain("text-not-utf8", {{"byte", std::string("0x") + kHex[byte >> 4U] + kHex[byte & 15U]}});
-  }
-
-  bool null() override { return literal(Node::Kind::Null, 4, 0.0); }
-  bool boolean(bool value) override {
-    return literal(Node::Kind::Boolean, value ? 4 : 5, value ? 1.0 : 0.0);
-  }
-  bool number_integer(number_integer_t value) override {
-    return number(static_cast<double>(value));
-  }
-  bool number_unsigned(number_unsigned_t value) override {
-    return number(static_cast<double>(value));
-  }
-  bool number_float(number_float_t value, const string_t&) override { return number(value); }
-  bool string(string_t& value) override {
-    Node node = begin(Node::Kind::Text);
-    node.text = std::move(value);
-    place_.overText();
+  bool Null() { return add(begin(Node::Kind::Null)); }
+  bool Bool(bool value) {
+    Node node = begin(Node::Kind::Boolean);
+    node.number = value ? 1.0 : 0.0;
     return add(std::move(node));
   }
-  bool binary(binary_t&) override { return false; }
-  bool start_object(std::size_t) override { return open(Node::Kind::Table); }
-  bool start_array(std::size_t) override { return open(Node::Kind::List); }
-  bool end_object() override { return close(); }
-  bool end_array() override { return close(); }
-
-  bool key(string_t& name) override {
-    place_.toToken();
-    Node& table = *open_.back();
-    if (table.find(name) != nullptr) complain("key-twice", {{"key", shortened(name)}});
-    table.members.push_back({name, place_.line(), place_.column(), 0, {}});
-    place_.overText();
+  bool RawNumber(const char* digits, rapidjson::SizeType, bool) {
+    // RapidJSON's own conversion may be off by a last digit.
+    static const locale_t kPlain = newlocale(LC_ALL_MASK, "C", nullptr);
+    Node node = begin(Node::Kind::Number);
+    node.text = shortened(text_.substr(node.begin, stream_.Tell() - node.begin));
+    node.number = strtod_l(digits, nullptr, kPlain);
+    if (!std::isfinite(node.number)) complain("number-too-large", {{"value", node.text}});
+    return add(std::move(node));
+  }
+  bool String(const char* value, rapidjson::SizeType length, bool) {
+    Node node = begin(Node::Kind::Text);
+    node.text.assign(value, length);
+    return add(std::move(node));
+  }
+  bool Key(const char* name, rapidjson::SizeType length, bool) {
+    cursor_.goTo(tokenBegin());
+    open_.back()->members.push_back(
+        {std::string(name, length), cursor_.line(), cursor_.column(), 0, {}});
+    passed(':');
     return true;
   }
-
-  bool parse_error(std::size_t position, const std::string& token,
-                   const nlohmann::detail::exception& error) override {
-    constexpr int kOutOfRange = 406;
-    if (error.id == kOutOfRange) {
-      place_.toToken();
-      complain("number-too-large", {{"value", shortened(token)}});
-    } else {
-      place_.toByte(position < token.size() ? 0 : position - token.size());
-      complain("json-syntax", {{"token", shortened(token)}});
-    }
-    return false;
+  bool StartObject() { return open(Node::Kind::Table); }
+  bool StartArray() { return open(Node::Kind::List); }
+  bool EndObject(rapidjson::SizeType) {
+    refuseTwins(*open_.back());
+    return close();
   }
+  bool EndArray(rapidjson::SizeType) { return close(); }
+
+  /// What stopped the reading, at the token that it stands at.
+  void refuse(rapidjson::ParseErrorCode code, std::size_t offset);
 
  private:
-  void complain(const char* id, std::vector<std::pair<std::string, Argument>> arguments) {
-    Issue issue{id, std::move(arguments), {}, {}, {}};
-    issue.where.line = place_.line();
-    issue.where.column = place_.column();
-    issues.push_back(std::move(issue));
+  [[nodiscard]] std::size_t overBlanks(std::size_t at) const {
+    return std::min(text_.find_first_not_of(" \t\n\r", at), text_.size());
+  }
+  /// Where the next token begins, or what stands in its place.
+  [[nodiscard]] std::size_t tokenBegin() const {
+    const std::size_t at = overBlanks(before_);
+    return at < text_.size() && text_[at] == between_ ? overBlanks(at + 1) : at;
+  }
+  /// The token at `offset` as it would be pointed at; empty at the end.
+  [[nodiscard]] std::string tokenAt(std::size_t offset) const {
+    if (offset >= text_.size()) return {};
+    const std::size_t end = text_.find_first_of(" \t\n\r,:[]{}", offset + 1);
+    return shortened(text_.substr(offset, end - offset));
+  }
+  [[nodiscard]] std::string escapeAt(std::size_t offset) const {
+    constexpr std::size_t kShort = 2, kLong = 6;
+    const bool isLong = text_.substr(offset, kShort) == "\\u";
+    return shortened(text_.substr(offset, isLong ? kLong : kShort));
+  }
+
+  void complain(const char* id, Arguments arguments) {
+    issues.push_back({id, std::move(arguments), {}, {{}, cursor_.line(), cursor_.column()}, {}});
+  }
+  void refuseTwins(const Node& table) {
+    std::vector<const Node::Member*> sorted;
+    sorted.reserve(table.members.size());
+    for (const Node::Member& member : table.members) sorted.push_back(&member);
+    std::stable_sort(sorted.begin(), sorted.end(),
+                     [](const auto* a, const auto* b) { return a->key < b->key; });
+    for (std::size_t i = 1; i < sorted.size(); ++i)
+      if (sorted[i]->key == sorted[i - 1]->key)
+        issues.push_back({"key-twice",
+                          {{"key", shortened(sorted[i]->key)}},
+                          {},
+                          {{}, sorted[i]->line, sorted[i]->column},
+                          {}});
   }
 
   Node begin(Node::Kind kind) {
-    place_.toToken();
     Node node;
     node.kind = kind;
-    node.line = place_.line();
-    node.column = place_.column();
-    node.begin = place_.byte();
+    node.begin = tokenBegin();
+    cursor_.goTo(node.begin);
+    node.line = cursor_.line();
+    node.column = cursor_.column();
     return node;
   }
-
-  bool literal(Node::Kind kind, std::size_t bytes, double value) {
-    Node node = begin(kind);
-    node.number = value;
-    place_.over(bytes);
-    return add(std::move(node));
-  }
-
-  bool number(double value) {
-    Node node = begin(Node::Kind::Number);
-    node.number = value;
-    place_.overNumber();
-    node.text = shortened(text_.substr(node.begin, place_.byte() - node.begin));
-    return add(std::move(node));
-  }
-
   /// Puts the node where it belongs and gives its lasting place.
   Node* settle(Node node) {
-    node.end = place_.byte();
+    passed(',');
+    node.end = before_;
     if (open_.empty()) {
       root = std::move(node);
       return &root;
@@ -176,46 +155,113 @@ class TreeBuilder : public nlohmann::json_sax<Json> {
     settle(std::move(node));
     return true;
   }
-
   bool open(Node::Kind kind) {
+    Node node = begin(kind);
     if (open_.size() >= static_cast<std::size_t>(kDeepestJson)) {
-      place_.toToken();
       complain("json-too-deep", {{"limit", std::to_string(kDeepestJson)}});
       return false;
     }
-    Node node = begin(kind);
-    place_.over(1);
     open_.push_back(settle(std::move(node)));
+    passed('\0');
     return true;
   }
   bool close() {
-    place_.toToken();
-    place_.over(1);
-    open_.back()->end = place_.byte();
+    passed(',');
+    open_.back()->end = before_;
     open_.pop_back();
     return true;
   }
 
+  void refuseByte(const char* id, std::size_t offset);
+
+  /// A token has been read; `next` may stand before the one after it.
+  void passed(char next) {
+    before_ = stream_.Tell();
+    between_ = next;
+  }
+
   std::string_view text_;
-  Place place_;
+  const rapidjson::MemoryStream& stream_;
+  Cursor cursor_;
+  std::size_t before_;       // the end of the last token
+  char between_ = '\0';      // the comma or colon that may stand after it
   std::vector<Node*> open_;  // a parent's children never move while one of them is open
 };
+
+void TreeBuilder::refuseByte(const char* id, std::size_t offset) {
+  constexpr std::string_view kHex = "0123456789ABCDEF";
+  const unsigned byte = offset < text_.size() ? static_cast<unsigned char>(text_[offset]) : 0U;
+  complain(id, {{"byte", std::string("0x") + kHex[byte >> 4U] + kHex[byte & 15U]}});
+}
+
+struct Fault {
+  rapidjson::ParseErrorCode code;
+  const char* id;
+  bool isPointed;  // the reader's offset is the place; otherwise the token's begin is
+};
+
+constexpr const char* kEscape = "json-escape";
+constexpr Fault kFaults[]{
+    {rapidjson::kParseErrorDocumentEmpty, "json-empty", false},
+    {rapidjson::kParseErrorDocumentRootNotSingular, "json-more", true},
+    {rapidjson::kParseErrorObjectMissName, "json-name-missing", true},
+    {rapidjson::kParseErrorObjectMissColon, "json-colon-missing", true},
+    {rapidjson::kParseErrorObjectMissCommaOrCurlyBracket, "json-object-open", true},
+    {rapidjson::kParseErrorArrayMissCommaOrSquareBracket, "json-list-open", true},
+    {rapidjson::kParseErrorStringUnicodeEscapeInvalidHex, kEscape, true},
+    {rapidjson::kParseErrorStringUnicodeSurrogateInvalid, kEscape, true},
+    {rapidjson::kParseErrorStringEscapeInvalid, kEscape, true},
+    {rapidjson::kParseErrorStringInvalidEncoding, "text-not-utf8", true},
+    {rapidjson::kParseErrorStringMissQuotationMark, "json-text-open", false},
+    {rapidjson::kParseErrorNumberTooBig, "number-too-large", false},
+    {rapidjson::kParseErrorNumberMissFraction, "json-number", false},
+    {rapidjson::kParseErrorNumberMissExponent, "json-number", false}};
+constexpr Fault kNoValue{rapidjson::kParseErrorValueInvalid, "json-value-missing", false};
+
+void TreeBuilder::refuse(rapidjson::ParseErrorCode code, std::size_t offset) {
+  if (code == rapidjson::kParseErrorTermination) return;  // told where it was ended
+  const auto* found = std::find_if(std::begin(kFaults), std::end(kFaults),
+                                   [&](const Fault& each) { return each.code == code; });
+  const Fault& fault = found != std::end(kFaults) ? *found : kNoValue;
+  constexpr unsigned char kFirstPrinted = 0x20;
+  const bool isInText =
+      fault.id == kEscape || code == rapidjson::kParseErrorStringMissQuotationMark;
+  const bool isControl = isInText && offset < text_.size() &&
+                         static_cast<unsigned char>(text_[offset]) < kFirstPrinted;
+  cursor_.goTo(fault.isPointed || isControl ? offset : tokenBegin());
+  if (isControl) return refuseByte("json-control", offset);
+  if (code == rapidjson::kParseErrorStringInvalidEncoding)
+    return refuseByte("text-not-utf8", offset);
+  const std::string token = fault.id == kEscape ? escapeAt(offset) : tokenAt(cursor_.at());
+  const bool isNoNumber = token == "NaN" || token == "Infinity" || token == "-Infinity";
+  complain(&fault == &kNoValue && isNoNumber ? "json-not-finite" : fault.id,
+           {{"token", token}, {"value", token}});
+}
 
 }  // namespace
 
 std::variant<Node, Issues> parseJson(std::string_view text) {
   if (text.size() > kLargestJsonFile)
     return Issues{{"file-too-large", {{"limit", std::string("4 MB")}}, {}, {{}, 1, 1}, {}}};
-  TreeBuilder builder(text);
-  if (const std::size_t wrong = firstNotUtf8(text); wrong < text.size()) {
-    builder.refuseByte(wrong);
-    return std::move(builder.issues);
+  rapidjson::MemoryStream stream(text.data(), text.size());
+  if (text.starts_with(kByteOrderMark))
+    while (stream.Tell() < kByteOrderMark.size()) stream.Take();
+  TreeBuilder builder(text, stream);
+  rapidjson::Reader reader;
+  constexpr unsigned kFlags =
+      rapidjson::kParseValidateEncodingFlag | rapidjson::kParseNumbersAsStringsFlag;
+  const rapidjson::ParseResult result = reader.Parse<kFlags>(stream, builder);
+  if (result.IsError()) {
+    builder.refuse(result.Code(), result.Offset());
+  } else if (stream.Tell() < text.size()) {  // a NUL is taken for the end
+    builder.refuse(rapidjson::kParseErrorDocumentRootNotSingular, stream.Tell());
   }
-  const bool whole = Json::sax_parse(text.begin(), text.end(), &builder);
-  if (!whole && builder.issues.empty())
-    builder.issues.push_back({"json-syntax", {{"token", std::string()}}, {}, {{}, 1, 1}, {}});
-  if (!builder.issues.empty()) return std::move(builder.issues);
-  return std::move(builder.root);
+  Issues& issues = builder.issues;
+  if (issues.empty()) return std::move(builder.root);
+  std::stable_sort(issues.begin(), issues.end(), [](const Issue& a, const Issue& b) {
+    return std::pair(a.where.line, a.where.column) < std::pair(b.where.line, b.where.column);
+  });
+  return std::move(issues);
 }
 
 }  // namespace drapery

@@ -1,16 +1,15 @@
 #include "store/plan_json.h"
 
+#include <algorithm>
 #include <cmath>
-#include <nlohmann/json.hpp>
 
+#include "store/json_out.h"
 #include "words/finding_words.h"
 #include "words/formula_words.h"
 
 namespace drapery {
 
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 const char* nameOf(Unit unit) {
   switch (unit) {
@@ -41,46 +40,6 @@ const LocalText& reasonOf(const RuleSet& method, const ValueNode& node) {
                                                    : method.inputs[node.rule].measure;
 }
 
-/// The numbers behind the names of the branch that gave the value.
-Json numbersIn(const Plan& plan, const Plan::Reason& reason) {
-  Json with = Json::object();
-  if (reason.formula == nullptr) return with;
-  const auto& nodes = reason.formula->nodes();
-  for (Formula::Index i = nodes[reason.node].begin; i <= reason.node; ++i) {
-    const Formula::Node& name = nodes[i];
-    const bool isNumber = name.op == Formula::Op::Name && name.meaning == NameMeaning::Kind::Slot &&
-                          !std::isnan(plan.values[name.slot]) && !plan.rules->isChoice(name.slot);
-    if (isNumber) with[std::string(reason.formula->written(i))] = plan.values[name.slot];
-  }
-  return with;
-}
-
-Json valueJson(const Plan& plan, std::size_t index) {
-  const RuleSet& rules = *plan.rules;
-  const ValueNode& node = rules.nodes[index];
-  Json json{{"value", plan.values[index]}, {"unit", nameOf(node.unit)}};
-  const bool isReasoned =
-      (!plan.entered[index] || !plan.counts[index]) && !node.uses.empty() && !plan.isFixed(index);
-  const std::string formula = isReasoned ? formulaText(plan, index) : std::string();
-  if (!formula.empty()) {
-    json["formula"] = formula;
-    json["with"] = numbersIn(plan, plan.reason(index));
-  }
-  if (plan.isFixed(index)) json["by_rule"] = plan.byRule[index];
-  const std::string& because = reasonOf(rules, node).text;
-  if (!because.empty()) json["because"] = because;
-  if (plan.tolerances[index] > 0.0) json["tolerance"] = plan.tolerances[index];
-  const bool isRead = rules.isInput(index) && plan.counts[index];
-  if (isRead && plan.readings[node.rule].count > 0) {
-    const Readings& readings = plan.readings[node.rule];
-    json["readings"] = {{"count", readings.count},
-                        {"smallest", readings.smallest},
-                        {"largest", readings.largest},
-                        {"spread", readings.spread()}};
-  }
-  return json;
-}
-
 bool isShown(const Plan& plan, std::size_t index) {
   const ValueNode& node = plan.rules->nodes[index];
   if (std::isnan(plan.values[index])) return false;
@@ -88,99 +47,241 @@ bool isShown(const Plan& plan, std::size_t index) {
   return plan.rules->isInput(index) && !plan.rules->isChoice(index);
 }
 
-Json pointJson(const Point& point) { return {{"x", point.x}, {"y", point.y}}; }
+/// One plan to one writer, pretty or in a line.
+template <typename Json>
+class PlanWriter {
+ public:
+  PlanWriter(Json& json, const Plan& plan, const Planner::Detail& detail)
+      : json_(json), plan_(plan), detail_(detail) {}
 
-Json placeJson(const Placement& place) {
-  return {
-      {"x", place.at.x}, {"y", place.at.y}, {"turn", place.turn}, {"mirrored", place.isMirrored}};
-}
-
-/// What a millimetre more in each reading does to the piece.
-Json movesJson(const Plan& plan, const std::vector<PartMove>& moves, std::size_t part) {
-  Json json = Json::object();
-  for (const PartMove& move : moves)
-    if (move.part == part)
-      json[plan.rules->nodes[move.input].name] = {{"width", move.width}, {"height", move.height}};
-  return json;
-}
-
-Json partJson(const Plan& plan, std::size_t index, const Planner::Detail& detail) {
-  const PlannedPart& part = plan.parts[index];
-  const PartRule& rule = *part.rule;
-  Json json{{"id", rule.id},
-            {"title", rule.title.text},
-            {"count", part.count},
-            {"material", part.material},
-            {"width", part.width.mm()},
-            {"height", part.height.mm()},
-            {"cut_width", part.cutWidth.mm()},
-            {"cut_height", part.cutHeight.mm()},
-            {"grain", nameOf(rule.grain)}};
-  Json& outline = json["outline"] = Json::array();
-  for (const Point& point : part.outline) outline.push_back(pointJson(point));
-  Json& places = json["places"] = Json::array();
-  for (const Placement& place : part.places) places.push_back(placeJson(place));
-  for (const auto& [from, to] : part.slits)
-    json["slits"].push_back({{"from", pointJson(from)}, {"to", pointJson(to)}});
-  const double width = plan.tolerance(rule.id + ".width"),
-               height = plan.tolerance(rule.id + ".height");
-  if (width > 0.0 || height > 0.0) json["tolerance"] = {{"width", width}, {"height", height}};
-  Json moves = movesJson(plan, detail.moves, index);
-  if (!moves.empty()) json["moves"] = std::move(moves);
-  const PlannedPart* before = detail.before ? detail.before->part(rule.id) : nullptr;
-  const bool isOther = before != nullptr &&
-                       (before->cutWidth != part.cutWidth || before->cutHeight != part.cutHeight);
-  if (isOther)
-    json["before_trimming"] = {{"cut_width", before->cutWidth.mm()},
-                               {"cut_height", before->cutHeight.mm()}};
-  return json;
-}
-
-/// Where the members of a row stand: what its columns come to, one object each.
-Json seriesJson(const PlannedSeries& series) {
-  Json json{{"id", series.rule->id}, {"kind", series.rule->kind}, {"count", series.rows.size()}};
-  if (!series.rule->part.empty()) json["part"] = series.rule->part;
-  Json& members = json["at"] = Json::array();
-  for (const auto& row : series.rows) {
-    Json member = Json::object();
-    for (std::size_t k = 0; k < series.rule->columns.size(); ++k)
-      if (!std::isnan(row[k + 1])) member[series.rule->columns[k].id] = row[k + 1];
-    members.push_back(std::move(member));
+  void write(const Job& job) {
+    json_.beginObject();
+    json_.key("schema").text("drapery-plan/1");
+    json_.key("title").text(job.title);
+    json_.key("method").text(plan_.rules->id);
+    json_.key("values").beginObject();
+    for (std::size_t i = 0; i < plan_.values.size(); ++i)
+      if (isShown(plan_, i)) value(i);
+    json_.endObject();
+    json_.key("parts").beginList();
+    for (std::size_t i = 0; i < plan_.parts.size(); ++i) part(i);
+    json_.endList();
+    if (!plan_.series.empty()) {
+      json_.key("series").beginList();
+      for (const PlannedSeries& each : plan_.series) series(each);
+      json_.endList();
+    }
+    sayings({plan_.units, plan_.mark, '.', {}});
+    json_.endObject();
   }
-  return json;
-}
 
-Json planJson(const Job& job, const Plan& plan, const Planner::Detail& detail) {
-  Json json{{"schema", "drapery-plan/1"}, {"title", job.title}, {"method", plan.rules->id}};
-  Json& values = json["values"] = Json::object();
-  for (std::size_t i = 0; i < plan.values.size(); ++i)
-    if (isShown(plan, i)) values[plan.rules->nodes[i].name] = valueJson(plan, i);
-  Json& parts = json["parts"] = Json::array();
-  for (std::size_t i = 0; i < plan.parts.size(); ++i) parts.push_back(partJson(plan, i, detail));
-  for (const PlannedSeries& series : plan.series) json["series"].push_back(seriesJson(series));
-  const Notation notation{plan.units, plan.mark, '.', {}};
-  Json& marks = json["marks"] = Json::array();
-  for (const PlannedMark& mark : plan.marks)
-    marks.push_back({{"id", mark.rule->id}, {"says", markSays(mark, notation)}});
-  Json& findings = json["findings"] = Json::array();
-  for (const PlannedFinding& finding : plan.findings)
-    findings.push_back({{"id", finding.rule->id},
-                        {"severity", severityName(finding.rule->severity)},
-                        {"says", findingSays(finding, notation)},
-                        {"do", findingRemedy(finding, notation)},
-                        {"touches", finding.rule->touches}});
-  return json;
-}
+ private:
+  void number(std::string_view key, double value) { json_.key(key).number(value); }
+
+  /// The numbers behind the names of the branch that gave the value.
+  void numbersIn(const Plan::Reason& reason) {
+    const auto& nodes = reason.formula->nodes();
+    std::vector<std::string_view> told;
+    for (Formula::Index i = nodes[reason.node].begin; i <= reason.node; ++i) {
+      const Formula::Node& name = nodes[i];
+      const bool isNumber =
+          name.op == Formula::Op::Name && name.meaning == NameMeaning::Kind::Slot &&
+          !std::isnan(plan_.values[name.slot]) && !plan_.rules->isChoice(name.slot);
+      if (!isNumber) continue;
+      const std::string_view written = reason.formula->written(i);
+      if (std::find(told.begin(), told.end(), written) != told.end()) continue;
+      told.push_back(written);
+      number(written, plan_.values[name.slot]);
+    }
+  }
+
+  void value(std::size_t index) {
+    const ValueNode& node = plan_.rules->nodes[index];
+    json_.key(node.name).beginObject();
+    number("value", plan_.values[index]);
+    json_.key("unit").text(nameOf(node.unit));
+    const bool isReasoned = (!plan_.entered[index] || !plan_.counts[index]) && !node.uses.empty() &&
+                            !plan_.isFixed(index);
+    const std::string formula = isReasoned ? formulaText(plan_, index) : std::string();
+    if (!formula.empty()) {
+      json_.key("formula").text(formula);
+      json_.key("with").beginObject();
+      if (const auto reason = plan_.reason(index); reason.formula != nullptr) numbersIn(reason);
+      json_.endObject();
+    }
+    if (plan_.isFixed(index)) number("by_rule", plan_.byRule[index]);
+    const std::string& because = reasonOf(*plan_.rules, node).text;
+    if (!because.empty()) json_.key("because").text(because);
+    if (plan_.tolerances[index] > 0.0) number("tolerance", plan_.tolerances[index]);
+    if (plan_.rules->isInput(index) && plan_.counts[index]) readings(plan_.readings[node.rule]);
+    json_.endObject();
+  }
+
+  void readings(const Readings& all) {
+    if (all.count == 0) return;
+    json_.key("readings").beginObject();
+    number("count", static_cast<double>(all.count));
+    number("smallest", all.smallest);
+    number("largest", all.largest);
+    number("spread", all.spread());
+    json_.endObject();
+  }
+
+  void point(const Point& at) {
+    json_.beginObject();
+    number("x", at.x);
+    number("y", at.y);
+    json_.endObject();
+  }
+
+  void place(const Placement& place) {
+    json_.beginObject();
+    number("x", place.at.x);
+    number("y", place.at.y);
+    number("turn", place.turn);
+    json_.key("mirrored").flag(place.isMirrored);
+    json_.endObject();
+  }
+
+  void part(std::size_t index) {
+    const PlannedPart& part = plan_.parts[index];
+    json_.beginObject();
+    json_.key("id").text(part.rule->id);
+    json_.key("title").text(part.rule->title.text);
+    number("count", part.count);
+    json_.key("material").text(part.material);
+    number("width", part.width.mm());
+    number("height", part.height.mm());
+    number("cut_width", part.cutWidth.mm());
+    number("cut_height", part.cutHeight.mm());
+    json_.key("grain").text(nameOf(part.rule->grain));
+    json_.key("outline").beginList();
+    for (const Point& corner : part.outline) point(corner);
+    json_.endList();
+    json_.key("places").beginList();
+    for (const Placement& each : part.places) place(each);
+    json_.endList();
+    slits(part);
+    tolerance(part);
+    moves(index);
+    beforeTrimming(part);
+    json_.endObject();
+  }
+
+  void slits(const PlannedPart& part) {
+    if (part.slits.empty()) return;
+    json_.key("slits").beginList();
+    for (const auto& [from, to] : part.slits) {
+      json_.beginObject();
+      json_.key("from");
+      point(from);
+      json_.key("to");
+      point(to);
+      json_.endObject();
+    }
+    json_.endList();
+  }
+
+  void size(std::string_view key, std::string_view widthKey, double width,
+            std::string_view heightKey, double height) {
+    json_.key(key).beginObject();
+    number(widthKey, width);
+    number(heightKey, height);
+    json_.endObject();
+  }
+
+  void tolerance(const PlannedPart& part) {
+    const double width = plan_.tolerance(part.rule->id + ".width"),
+                 height = plan_.tolerance(part.rule->id + ".height");
+    if (width > 0.0 || height > 0.0) size("tolerance", "width", width, "height", height);
+  }
+
+  /// What a millimetre more in each reading does to the piece.
+  void moves(std::size_t index) {
+    bool isOpen = false;
+    for (const PartMove& move : detail_.moves) {
+      if (move.part != index) continue;
+      if (!isOpen) json_.key("moves").beginObject();
+      isOpen = true;
+      size(plan_.rules->nodes[move.input].name, "width", move.width, "height", move.height);
+    }
+    if (isOpen) json_.endObject();
+  }
+
+  void beforeTrimming(const PlannedPart& part) {
+    const PlannedPart* before = detail_.before ? detail_.before->part(part.rule->id) : nullptr;
+    const bool isOther = before != nullptr &&
+                         (before->cutWidth != part.cutWidth || before->cutHeight != part.cutHeight);
+    if (isOther)
+      size("before_trimming", "cut_width", before->cutWidth.mm(), "cut_height",
+           before->cutHeight.mm());
+  }
+
+  /// Where the members of a row stand: what its columns come to, one object each.
+  void series(const PlannedSeries& series) {
+    json_.beginObject();
+    json_.key("id").text(series.rule->id);
+    json_.key("kind").text(series.rule->kind);
+    number("count", static_cast<double>(series.rows.size()));
+    if (!series.rule->part.empty()) json_.key("part").text(series.rule->part);
+    json_.key("at").beginList();
+    for (const auto& row : series.rows) {
+      json_.beginObject();
+      for (std::size_t k = 0; k < series.rule->columns.size(); ++k)
+        if (!std::isnan(row[k + 1])) number(series.rule->columns[k].id, row[k + 1]);
+      json_.endObject();
+    }
+    json_.endList();
+    json_.endObject();
+  }
+
+  void sayings(const Notation& notation) {
+    json_.key("marks").beginList();
+    for (const PlannedMark& mark : plan_.marks) {
+      json_.beginObject();
+      json_.key("id").text(mark.rule->id);
+      json_.key("says").text(markSays(mark, notation));
+      json_.endObject();
+    }
+    json_.endList();
+    json_.key("findings").beginList();
+    for (const PlannedFinding& finding : plan_.findings) {
+      json_.beginObject();
+      json_.key("id").text(finding.rule->id);
+      json_.key("severity").text(severityName(finding.rule->severity));
+      json_.key("says").text(findingSays(finding, notation));
+      json_.key("do").text(findingRemedy(finding, notation));
+      json_.key("touches").beginList();
+      for (const std::string& touched : finding.rule->touches) json_.text(touched);
+      json_.endList();
+      json_.endObject();
+    }
+    json_.endList();
+  }
+
+  Json& json_;
+  const Plan& plan_;
+  const Planner::Detail& detail_;
+};
 
 }  // namespace
 
 std::string writePlanJson(const Job& job, const Plan& plan, const Planner::Detail& detail) {
-  return planJson(job, plan, detail).dump(1) + "\n";
+  constexpr unsigned kIndent = 1;
+  PrettyJson json(kIndent);
+  PlanWriter(json, plan, detail).write(job);
+  return json.str();
 }
 
 std::string writePlanLine(const std::string& file, const Job& job, const Plan& plan,
                           const Planner::Detail& detail) {
-  return Json{{"file", file}, {"plan", planJson(job, plan, detail)}}.dump() + "\n";
+  LineJson json;
+  json.beginObject();
+  json.key("file").text(file);
+  json.key("plan");
+  PlanWriter(json, plan, detail).write(job);
+  json.endObject();
+  return json.str();
 }
 
 }  // namespace drapery

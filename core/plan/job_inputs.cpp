@@ -149,21 +149,29 @@ bool knows(const RuleSet& rules, std::string_view key, InputRole role) {
   return node && rules.isInput(*node) && rules.inputs[rules.nodes[*node].rule].role == role;
 }
 
-Issue unknownKey(const std::string& key, const RuleSet& rules, InputRole role) {
+/// Names the first of them; a file of nothing but such keys gets one sentence for the rest.
+void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rules, Issues& issues) {
+  constexpr std::size_t kMostNamed = 50;
+  const std::string section = role == InputRole::Given ? "given" : "allowances";
   std::vector<std::string> known;
   for (const InputRule& rule : rules.inputs)
     if (rule.role == role) known.push_back(rule.id);
-  const std::string section = role == InputRole::Given ? "given" : "allowances";
-  return {"key-unknown",
-          {{"key", shortened(key)}, {"section", section}, {"nearest", nearestName(key, known)}},
-          section + "/" + key,
-          {},
-          {}};
-}
-
-void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rules, Issues& issues) {
-  for (const auto& [key, entry] : entries)
-    if (!knows(rules, key, role)) issues.push_back(unknownKey(key, rules, role));
+  std::size_t count = 0;
+  for (const auto& [key, entry] : entries) {
+    if (knows(rules, key, role) || ++count > kMostNamed) continue;
+    issues.push_back(
+        {"key-unknown",
+         {{"key", shortened(key)}, {"section", section}, {"nearest", nearestName(key, known)}},
+         section + "/" + key,
+         {},
+         {}});
+  }
+  if (count > kMostNamed)
+    issues.push_back({"keys-unknown",
+                      {{"count", std::to_string(count - kMostNamed)}, {"section", section}},
+                      section,
+                      {},
+                      {}});
 }
 
 }  // namespace

@@ -143,13 +143,21 @@ TEST(JobFile, refusesDepthSizeAndEndlessNumbers) {
   EXPECT_TRUE(std::holds_alternative<Node>(parseJson(std::string(64, '[') + std::string(64, ']'))));
 }
 
-TEST(JobFile, keepsWhatANewerVersionWrote) {
-  const std::string text = with("\"given\"", "\"bench\": {\"lamp\": [1, \"due\"]}, \"given\"");
-  const JobDocument document = readJob(text, "job.json");
-  const JobDocument again = readJob(writeJob(*document.job), "job.json");
-  ASSERT_EQ(again.job->kept.size(), 1U);
-  EXPECT_EQ(again.job->kept.front().first, "bench");
-  EXPECT_THAT(again.job->kept.front().second, HasSubstr("due"));
+TEST(JobFile, keepsWhatANewerVersionWroteToTheLastSign) {
+  const std::string kept = R"({"lamp": [1,  "d\u00fce", 123456789012345678901234567890, 1e-400]})";
+  const std::string text = with("\"given\"", "\"bench\": " + kept + ", \"given\"");
+  const std::string written = writeJob(*readJob(text, "job.json").job);
+  EXPECT_THAT(written, HasSubstr("\"bench\": " + kept));
+  EXPECT_EQ(writeJob(*readJob("\xEF\xBB\xBF" + text, "job.json").job), written);
+  EXPECT_EQ(writeJob(*readJob(written, "job.json").job), written);
+}
+
+TEST(JobFile, aFileOfUnknownKeysGetsOneSentenceForMostOfThem) {
+  std::string keys;
+  for (int i = 0; i < 1000; ++i) keys += "\"odd" + std::to_string(i) + "\": 1, ";
+  const auto told = messages(with("\"text_height\"", (keys + "\"text_height\"").c_str()));
+  ASSERT_EQ(told.size(), 51U);
+  EXPECT_THAT(told.back(), HasSubstr("950 more keys in given are not known"));
 }
 
 RC_GTEST_PROP(JobFileProperty, writesAndReadsTheSameJob, ()) {
