@@ -152,6 +152,12 @@ void dress(const Palette& palette) {
   QApplication::setFont(textFont(14));
 }
 
+/// A piece, or else a value or field of that name.
+Subject subjectNamed(const Plan& plan, const std::string& id) {
+  if (plan.part(id) != nullptr) return Subject::part(id);
+  return plan.rules->find(id) ? Subject::value(id) : Subject::field(id);
+}
+
 int photograph(MainWindow& window, const Wishes& wishes) {
   window.show();
   QApplication::processEvents();
@@ -185,7 +191,8 @@ int launch(QApplication& application) {
     window.table().startTyping();
   if (!wishes->units.isEmpty())
     window.document().preview("units", Entry{wishes->units.toStdString(), {}});
-  if (!wishes->select.isEmpty()) window.table().select(wishes->select);
+  if (!wishes->select.isEmpty())
+    window.table().select(subjectNamed(window.document().plan(), wishes->select.toStdString()));
   if (!wishes->screenshot.isEmpty()) return photograph(window, *wishes);
   window.show();
   // Drawing an SVG icon costs more than the window's own first paint: it comes after.

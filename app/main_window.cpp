@@ -55,8 +55,8 @@ MainWindow::MainWindow(RuleLibrary library, const Palette& palette, QWidget* par
     banner_->say(Severity::Stop, QString::fromStdString(placedWords(issue, {})));
   });
   connect(table_, &Table::selectionChanged, slips_, &SlipTray::setSelected);
-  connect(slips_, &SlipTray::selected, this, [this](const QString& part) {
-    table_->select(table_->selected() == part ? QString() : part);
+  connect(slips_, &SlipTray::selected, this, [this](const Subject& part) {
+    table_->select(table_->selected() == part ? Subject() : part);
   });
   connect(docket_, &Docket::stageChosen, this, &MainWindow::setStage);
   connect(docket_, &Docket::newWanted, this, &MainWindow::startNew);

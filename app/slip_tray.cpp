@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "app/words/window_words.h"
+#include "core/drawing/piece_shapes.h"
 #include "paint/drawing_painter.h"
 #include "paint/fonts.h"
 #include "words/plan_text.h"
@@ -22,6 +23,7 @@ constexpr double kLeastForPieces = 0.22;  // of the tray's width
 constexpr double kLeastScale = 0.05;      // pixels to the mm
 constexpr int kGap = 12;                  // between a piece and its lettering
 constexpr int kBetween = 28;              // between slips
+constexpr int kBeside = 4;                // left of a piece, for its line
 constexpr int kEdge = 18;
 constexpr int kTop = 6;
 constexpr int kBar = 5;  // shown where the pieces need more room than the tray has
@@ -55,11 +57,7 @@ void Slip::setPart(const PlannedPart& part, const Plan& plan) {
                                                      : QString();
   below_ =
       QString::fromStdString(std::string(part.material)) + (grain.isEmpty() ? "" : ", " + grain);
-  piece_ = QSizeF(part.cutWidth.mm(), part.cutHeight.mm());
-  outline_.clear();
-  for (const Point& p : part.outline)
-    outline_ << QPointF(p.x / part.width.mm(), 1 - p.y / part.height.mm());
-  grain_ = rule.grain;
+  drawing_ = pieceDrawing(part);
   setAccessibleName(name_ + ", " + figures_ + ", " + below_);
   lettering_ =
       std::max({widthOf(textFont(kName, true), name_), widthOf(textFont(kFigures, true), figures_),
@@ -73,9 +71,14 @@ void Slip::setScale(double pixelsPerMm) {
   update();
 }
 
+QSizeF Slip::pieceSize() const {
+  const Box box = boundsOf(drawing_);
+  return {box.width(), box.height()};
+}
+
 QSize Slip::sizeHint() const {
-  const int piece = static_cast<int>(piece_.width() * scale_);
-  const int high = static_cast<int>(piece_.height() * scale_);
+  const int piece = static_cast<int>(pieceSize().width() * scale_);
+  const int high = static_cast<int>(pieceSize().height() * scale_);
   return {piece + kGap + static_cast<int>(size_ * lettering_) + 12,
           std::max(high, letteringHeight(size_)) + 8};
 }
@@ -84,24 +87,16 @@ void Slip::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.setRenderHint(QPainter::Antialiasing);
   if (isChecked() || hasFocus()) painter.fillRect(rect(), palette_.onAccent);
-  const double w = piece_.width() * scale_;
-  const double h = piece_.height() * scale_;
-  const double x = 4;
-  const double y = (height() - h) / 2;
-  QPolygonF outline;
-  for (const QPointF& p : outline_) outline << QPointF(x + p.x() * w, y + p.y() * h);
-  painter.setPen(QPen(isChecked() ? palette_.accent : palette_.ink, isChecked() ? 2.0 : 1.2));
-  painter.setBrush(palette_.leaves);
-  painter.drawPolygon(outline);
-  if (grain_ != Grain::Any) {
-    painter.setPen(QPen(palette_.secondInk, 1.0));
-    const QPointF middle(x + w / 2, y + h / 2);
-    const QPointF reach = grain_ == Grain::Width ? QPointF(w * 0.3, 0) : QPointF(0, h * 0.3);
-    paintGrainArrow(painter, middle - reach, middle + reach);
-  }
+  const QSizeF piece = pieceSize() * scale_;
+  const QRectF room(QPointF(kBeside, (height() - piece.height()) / 2), piece);
+  PaintStyle style;
+  style.palette = &palette_;
+  if (isChecked()) style.lit = Subject::part(partId_.toStdString());
+  painter.setClipRect(rect());
+  paintDrawing(painter, drawing_, fitted(boundsOf(drawing_), room), style);
 
   int top = (height() - letteringHeight(size_)) / 2;
-  const int left = static_cast<int>(x + w) + kGap;
+  const int left = static_cast<int>(room.right()) + kGap;
   const auto line = [&](const QFont& font, const QColor& colour, const QString& text) {
     painter.setFont(font);
     painter.setPen(colour);
@@ -151,15 +146,16 @@ void SlipTray::setPlan(const Plan& plan) {
 void SlipTray::replaceSlip(std::size_t i, const QString& id) {
   delete slips_[i];
   auto* slip = new Slip(id, palette_, pieces_);
-  connect(slip, &QAbstractButton::clicked, this, [this, slip] { emit selected(slip->partId()); });
-  slip->setChecked(id == selected_);
+  connect(slip, &QAbstractButton::clicked, this,
+          [this, slip] { emit selected(Subject::part(slip->partId().toStdString())); });
+  slip->setChecked(selected_.isPart(id.toStdString()));
   slip->show();
   slips_[i] = slip;
 }
 
-void SlipTray::setSelected(const QString& subject) {
+void SlipTray::setSelected(const Subject& subject) {
   selected_ = subject;
-  for (Slip* slip : slips_) slip->setChecked(slip->partId() == subject);
+  for (Slip* slip : slips_) slip->setChecked(subject.isPart(slip->partId().toStdString()));
 }
 
 std::size_t SlipTray::columnsOf(const Lay& lay) const {

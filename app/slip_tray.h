@@ -2,11 +2,11 @@
 #pragma once
 
 #include <QAbstractButton>
-#include <QPolygonF>
 #include <QScrollArea>
 #include <QWidget>
 #include <vector>
 
+#include "core/drawing/drawing.h"
 #include "core/plan/plan.h"
 #include "paint/palette.h"
 
@@ -20,7 +20,7 @@ class Slip : public QAbstractButton {
   Slip(QString partId, const Palette& palette, QWidget* parent);
   void setPart(const PlannedPart& part, const Plan& plan);
   /// The piece's size at a scale of 1 pixel to the mm.
-  [[nodiscard]] QSizeF pieceSize() const { return piece_; }
+  [[nodiscard]] QSizeF pieceSize() const;
   void setScale(double pixelsPerMm);
   void setLetteringSize(double size) { size_ = size; }
   /// At the full size of the lettering.
@@ -34,9 +34,7 @@ class Slip : public QAbstractButton {
  private:
   const Palette& palette_;
   QString partId_, name_, figures_, below_;
-  QSizeF piece_;
-  QPolygonF outline_;  // in parts of width and height
-  Grain grain_ = Grain::Any;
+  Drawing drawing_;  // the piece alone, as it is cut
   double scale_ = 0.2;
   double size_ = 1.0;  // of the lettering
   int lettering_ = 0;
@@ -49,10 +47,10 @@ class SlipTray : public QWidget {
  public:
   SlipTray(const Palette& palette, QWidget* parent = nullptr);
   void setPlan(const Plan& plan);
-  void setSelected(const QString& subject);
+  void setSelected(const Subject& subject);
 
  signals:
-  void selected(const QString& partId);
+  void selected(const drapery::Subject& part);
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -76,7 +74,7 @@ class SlipTray : public QWidget {
   QScrollArea* window_;  // onto the pieces
   QWidget* pieces_;
   std::vector<Slip*> slips_;
-  QString selected_;
+  Subject selected_;
   bool isStopped_ = false;
 };
 

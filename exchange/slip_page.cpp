@@ -2,6 +2,7 @@
 
 #include <QCoreApplication>
 
+#include "core/drawing/piece_shapes.h"
 #include "core/quantity/format_length.h"
 #include "words/figure_words.h"
 #include "words/finding_words.h"
@@ -38,6 +39,7 @@ class Writer {
                        {formatLength(plan_.mark, notation_)});
     for (const PlannedPart& part : plan_.parts) page.pieces.push_back(piece(part));
     for (const PlannedMark& mark : plan_.marks) page.marks.push_back(markSays(mark, notation_));
+    for (const PlannedStep& step : plan_.steps) page.steps.push_back(stepLine(step, notation_));
     page.tried = summaryLines(plan_, "slip-trial", notation_);
     for (const PlannedFinding& finding : plan_.findings)
       page.findings.push_back({finding.rule->severity, findingSays(finding, notation_),
@@ -56,11 +58,7 @@ class Writer {
                   : part.rule->grain == Grain::Width ? tr("grain across")
                                                      : std::string();
     piece.note = part.rule->note.text;
-    piece.width = part.cutWidth.mm();
-    piece.height = part.cutHeight.mm();
-    for (const Point& p : part.outline)
-      piece.outline.push_back({p.x / part.width.mm(), p.y / part.height.mm()});
-    piece.direction = part.rule->grain;
+    piece.drawing = pieceDrawing(part);
     return piece;
   }
 

@@ -4,6 +4,7 @@
 #include <string>
 #include <vector>
 
+#include "core/drawing/drawing.h"
 #include "core/plan/job.h"
 #include "core/plan/plan.h"
 
@@ -16,10 +17,7 @@ struct SlipPiece {
   std::string material;  // "board"
   std::string grain;     // "grain head to tail"
   std::string note;      // "Cut the corners after the boards are down."
-  double width = 0.0;    // mm, for the little outline
-  double height = 0.0;
-  std::vector<Point> outline;  // in parts of width and height, y up
-  Grain direction = Grain::Any;
+  Drawing drawing;       // the piece alone, as it is cut
 };
 
 struct SlipFinding {
@@ -35,6 +33,7 @@ struct SlipPage {
   std::string rule;  // "Cut to 0.5 mm. Width before height; height runs head to tail."
   std::vector<SlipPiece> pieces;
   std::vector<std::string> marks;  // gap, corner: what is marked out, not cut
+  std::vector<std::string> steps;  // what is done, in order
   std::vector<std::string> tried;  // squares and opening as they will be
   std::vector<SlipFinding> findings;
 };

@@ -21,6 +21,7 @@ constexpr int kDotsPerInch = 1200;
 constexpr double kEdge = 20.0;  // mm of bare paper all round
 
 QString text(const std::string& from) { return QString::fromStdString(from); }
+const Palette& colours() { return lightPalette(); }
 QString tr(const char* from) { return QCoreApplication::translate("SlipPdf", from); }
 
 /// Paints in mm from the top left of the page.
@@ -41,6 +42,7 @@ class SlipPainter {
     gap(3);
     for (const SlipPiece& piece : page_.pieces) pieceLines(piece);
     section(tr("Mark out"), page_.marks);
+    section(tr("Steps"), page_.steps);
     section(tr("Tried on the book, as cut"), page_.tried);
     care();
   }
@@ -58,7 +60,7 @@ class SlipPainter {
 
   /// Wraps the text between x and the right edge, and moves down.
   void write(double x, double mm, const QString& what, bool bold = false,
-             const QColor& colour = QColor("#1F2933")) {
+             const QColor& colour = colours().ink) {
     painter_.save();
     painter_.setFont(font(mm, bold));
     painter_.setPen(colour);
@@ -78,14 +80,14 @@ class SlipPainter {
   }
   void gap(double mm) { y_ += mm; }
   void rule() {
-    painter_.setPen(QPen(QColor("#D5D0C6"), 0.25));
+    painter_.setPen(QPen(colours().hairline, 0.25));
     painter_.drawLine(QPointF(kEdge, y_), QPointF(right_, y_));
   }
 
   void heading() {
     write(kEdge, 7.0, text(page_.title), true);
     gap(0.5);
-    write(kEdge, 3.8, text(page_.method), false, QColor("#52606D"));
+    write(kEdge, 3.8, text(page_.method), false, colours().secondInk);
     write(kEdge, 3.8, text(page_.book));
     write(kEdge, 3.8, text(page_.rule));
     gap(3);
@@ -94,10 +96,8 @@ class SlipPainter {
   }
 
   void findingLines(const SlipFinding& finding) {
-    const QColor colour = finding.severity == Severity::Stop   ? QColor("#A4262C")
-                          : finding.severity == Severity::Mind ? QColor("#8A5A00")
-                                                               : QColor("#3B6E4F");
-    write(kEdge, 4.2, word(finding.severity) + " – " + text(finding.says), true, colour);
+    write(kEdge, 4.2, word(finding.severity) + " – " + text(finding.says), true,
+          colours().of(finding.severity));
     write(kEdge, 3.8, text(finding.remedy));
     gap(2);
   }
@@ -119,7 +119,7 @@ class SlipPainter {
     constexpr double kShape = 22.0;
     if (y_ + kShape > bottom_) newPage();
     const double top = y_;
-    painter_.setPen(QPen(QColor("#1F2933"), 0.35));
+    painter_.setPen(QPen(colours().ink, 0.35));
     painter_.setBrush(Qt::NoBrush);
     painter_.drawRect(QRectF(kEdge, top + 1.2, 4.2, 4.2));
     outline(piece, QRectF(kEdge + 8, top, 30, kShape - 3));
@@ -127,36 +127,23 @@ class SlipPainter {
     write(x, 6.2, text(piece.count) + "  " + text(piece.name) + "   " + text(piece.figures), true);
     QString below = text(piece.material);
     if (!piece.grain.empty()) below += ", " + text(piece.grain);
-    write(x, 3.8, below, false, QColor("#52606D"));
+    write(x, 3.8, below, false, colours().secondInk);
     if (!piece.note.empty()) write(x, 3.8, text(piece.note));
     y_ = std::max(y_, top + kShape);
     gap(2);
   }
 
+  /// All pieces at one scale.
   void outline(const SlipPiece& piece, const QRectF& room) {
     double largest = 1.0;
-    for (const SlipPiece& other : page_.pieces)
-      largest = std::max({largest, other.width / room.width(), other.height / room.height()});
-    const double w = piece.width / largest;
-    const double h = piece.height / largest;
-    const double x = room.center().x() - w / 2;
-    const double y = room.center().y() - h / 2;
-    QPolygonF shape;
-    for (const Point& p : piece.outline) shape << QPointF(x + p.x * w, y + (1 - p.y) * h);
-    painter_.drawPolygon(shape);
-    painter_.setPen(QPen(QColor("#52606D"), 0.25));
-    const QPointF middle(x + w / 2, y + h / 2);
-    if (piece.direction == Grain::Any) return;
-    const QPointF reach =
-        piece.direction == Grain::Width ? QPointF(w * 0.3, 0) : QPointF(0, h * 0.3);
-    painter_.drawLine(middle - reach, middle + reach);
-    for (const double end : {-1.0, 1.0}) {
-      const QPointF tip = middle + end * reach;
-      const QPointF back = reach / std::max(1e-6, std::hypot(reach.x(), reach.y())) * 1.6 * end;
-      const QPointF aside(-back.y() * 0.5, back.x() * 0.5);
-      painter_.drawLine(tip, tip - back + aside);
-      painter_.drawLine(tip, tip - back - aside);
+    for (const SlipPiece& other : page_.pieces) {
+      const Box box = boundsOf(other.drawing);
+      largest = std::max({largest, box.width() / room.width(), box.height() / room.height()});
     }
+    const Box box = boundsOf(piece.drawing);
+    QRectF target(0, 0, box.width() / largest, box.height() / largest);
+    target.moveCenter(room.center());
+    paintDrawing(painter_, piece.drawing, fitted(box, target), pageStyle(lightPalette()));
   }
 
   void section(const QString& title, const std::vector<std::string>& lines) {
@@ -176,7 +163,7 @@ class SlipPainter {
              "and guillotine: trained hands only, guards in place. Children: an adult cuts. The "
              "rules of "
              "your workshop come first."),
-          false, QColor("#52606D"));
+          false, colours().secondInk);
   }
 
   QPdfWriter& writer_;

@@ -1,137 +1,186 @@
 #include "paint/drawing_painter.h"
 
-#include <QHash>
 #include <QLineF>
 #include <QPainter>
-#include <QPixmap>
 #include <QPolygonF>
 #include <algorithm>
 #include <cmath>
+
+#include "core/geometry/hatch.h"
 
 namespace drapery {
 
 namespace {
 
-enum class Hatch { None, Rising, Falling, Weave };
-
-/// A tile that repeats: 45 degree lines for board, the other way for the stiffener, a weave for
-/// cloth.
-QPixmap makeTile(Hatch hatch, QColor ground, QColor line) {
-  constexpr int kTile = 8;
-  QPixmap tile(kTile, kTile);
-  tile.fill(ground);
-  QPainter painter(&tile);
-  painter.setRenderHint(QPainter::Antialiasing);
-  painter.setPen(QPen(line, 1.0));
-  if (hatch == Hatch::Rising) {
-    for (int shift = -kTile; shift <= kTile; shift += kTile)
-      painter.drawLine(QPointF(shift, kTile), QPointF(shift + kTile, 0));
-  } else if (hatch == Hatch::Falling) {
-    for (int shift = -kTile; shift <= kTile; shift += kTile)
-      painter.drawLine(QPointF(shift, 0), QPointF(shift + kTile, kTile));
-  } else {
-    painter.drawLine(QPointF(1, 2.5), QPointF(4, 2.5));
-    painter.drawLine(QPointF(6.5, 5), QPointF(6.5, 8));
-  }
-  return tile;
-}
-
-QBrush hatched(Hatch hatch, const QColor& ground, const QColor& line) {
-  static QHash<quint64, QPixmap> tiles;
-  const quint64 key = (quint64(ground.rgb()) << 8U) + static_cast<quint64>(hatch);
-  auto tile = tiles.find(key);
-  if (tile == tiles.end()) tile = tiles.insert(key, makeTile(hatch, ground, line));
-  return {*tile};
-}
+// mm of the medium.
+constexpr double kStrong = 0.37;   // outlines of what is cut
+constexpr double kOutline = 0.32;  // of the book
+constexpr double kFine = 0.26;     // measures, breaks
+constexpr double kHair = 0.22;     // single leaves, extensions
+constexpr double kThread = 0.6;
+constexpr double kLit = 0.37;         // wider when selected
+constexpr double kTick = 1.2;         // half of a measuring line's tick
+constexpr double kArrowHead = 1.3;    // of the grain
+constexpr double kLeastCloth = 0.64;  // the covering from its edge, however thin
+constexpr double kClothEdge = 0.21;   // its outline, either side
+constexpr double kHatch = 1.5;        // from line to line
+constexpr double kHatchLine = 0.2;
+constexpr double kWeave = 2.1;  // from thread to thread
+constexpr double kWeaveDash = 0.8;
 
 QColor mixed(const QColor& a, const QColor& b, double part) {
   const auto mix = [part](int x, int y) { return static_cast<int>(x + (y - x) * part); };
   return {mix(a.red(), b.red()), mix(a.green(), b.green()), mix(a.blue(), b.blue())};
 }
 
-class RolePainter {
+Point pointOf(const QPointF& p) { return {p.x(), p.y()}; }
+
+class ShapePainter {
  public:
-  RolePainter(QPainter& painter, const QTransform& toDevice, const PaintStyle& style)
-      : painter_(painter), toDevice_(toDevice), style_(style), colours_(*style.palette) {}
+  ShapePainter(QPainter& painter, const QTransform& toDevice, const PaintStyle& style)
+      : painter_(painter), toDevice_(toDevice), style_(style), colours_(*style.palette) {
+    // What cannot be seen is not hatched.
+    const QRectF seen =
+        painter.hasClipping() ? painter.clipBoundingRect() : QRectF(-1e6, -1e6, 2e6, 2e6);
+    window_ = {seen.left(), seen.top(), seen.right(), seen.bottom()};
+  }
 
   void paint(const Shape& shape) {
     QPolygonF points;
     for (const Point& p : shape.points) points << toDevice_.map(QPointF(p.x, p.y));
-    isLit_ = !style_.lit.isEmpty() && style_.lit == QString::fromStdString(shape.subject);
-    switch (shape.role) {
-      case Role::Leaves:
-        return closed(points, colours_.leaves, 1.2);
-      case Role::Board:
-        return closed(points, hatch(Hatch::Rising, colours_.board), 1.4);
-      case Role::Stiffener:
-        return closed(points, hatch(Hatch::Falling, colours_.stiffener), 1.4);
-      case Role::Cloth:
-        return closed(points, hatch(Hatch::Weave, colours_.cloth), 1.4);
-      case Role::Paper:
-        return closed(points, colours_.leaves, 1.2);
-      case Role::Slit:
-      case Role::Cut:
-        return line(points, colours_.ink, 1.4, Qt::SolidLine);
-      case Role::Rod:
-        return closed(points, colours_.rod, 1.0);
-      case Role::LeafEdge:
-        return line(points, colours_.hairline, 0.8, Qt::SolidLine);
-      case Role::Hidden:
+    isLit_ = !style_.lit.empty() && style_.lit == shape.subject;
+    switch (shape.line) {
+      case LineKind::Outline:
+        return outline(points, shape);
+      case LineKind::Hidden:
         return hidden(points, shape.isClosed);
-      case Role::Break:
-        return line(points, colours_.secondInk, 1.0, Qt::SolidLine);
-      case Role::Fold:
-        return line(points, colours_.ink, 0.9, Qt::DashDotDotLine);
-      case Role::Extension:
-        return line(points, colours_.hairline, 0.9, Qt::SolidLine);
-      case Role::ClothPath:
-        return cloth(points, shape.thickness);
-      case Role::Dimension:
-        return dimension(points);
-      case Role::Grain:
+      case LineKind::Leaf:
+        return line(points, colours_.hairline, kHair, Qt::SolidLine);
+      case LineKind::Section:
+        return section(points, shape.thickness);
+      case LineKind::Cut:
+        return line(points, colours_.ink, kStrong, Qt::SolidLine);
+      case LineKind::Fold:
+        return line(points, colours_.ink, kFine, Qt::DashDotDotLine);
+      case LineKind::Crease:
+        return line(points, colours_.ink, kFine, Qt::DashDotLine);
+      case LineKind::Hole:
+        return filled(points, colours_.ground, kFine);
+      case LineKind::Thread:
+        return line(points, colours_.accent, kThread, Qt::SolidLine);
+      case LineKind::Break:
+        return line(points, colours_.secondInk, kFine, Qt::SolidLine);
+      case LineKind::Grain:
         return grain(points);
-      case Role::Hole:
-        return closed(points, colours_.ground, 1.0);
-      case Role::Thread:
-        return line(points, colours_.accent, 2.2, Qt::SolidLine);
+      case LineKind::Dimension:
+        return dimension(points);
+      case LineKind::Extension:
+        return line(points, colours_.hairline, kHair, Qt::SolidLine);
     }
   }
 
  private:
-  QBrush hatch(Hatch kind, const QColor& colour) const {
-    return hatched(kind, colour, mixed(colour, colours_.ink, 0.28));
-  }
+  /// Millimetres of the medium in the painter's units.
+  [[nodiscard]] double wide(double mm) const { return std::max(style_.leastWidth, along(mm)); }
+  [[nodiscard]] double along(double mm) const { return mm * style_.perMm; }
   [[nodiscard]] QColor lineColour(const QColor& usual) const {
     return isLit_ ? colours_.accent : usual;
   }
-  void closed(const QPolygonF& points, const QBrush& fill, double width) {
-    // On whole pixels: a tile between pixels would be resampled, at several times the cost.
-    if (!points.isEmpty()) painter_.setBrushOrigin(points.first().toPoint());
-    // The outline hides the fill's steps, and long plain spans are filled several times as fast.
+
+  void outline(const QPolygonF& points, const Shape& shape) {
+    switch (shape.matter) {
+      case Matter::Leaves:
+      case Matter::Paper:
+        return filled(points, colours_.leaves, kOutline);
+      case Matter::Rod:
+        return filled(points, colours_.rod, kFine);
+      case Matter::Board:
+        fill(points, colours_.board);
+        hatch(points, colours_.board, slanted(-45.0));
+        break;
+      case Matter::Card:
+        fill(points, colours_.stiffener);
+        hatch(points, colours_.stiffener, slanted(45.0));
+        break;
+      case Matter::Cloth:
+        fill(points, colours_.cloth);
+        weave(points);
+        break;
+      case Matter::None:
+        break;
+    }
+    edge(points, kStrong);
+  }
+
+  [[nodiscard]] HatchLines slanted(double angle) const {
+    HatchLines lines;
+    lines.angle = angle;
+    lines.spacing = along(kHatch);
+    return lines;
+  }
+  /// Warp and weft, each other thread to be seen.
+  void weave(const QPolygonF& points) {
+    HatchLines lines;
+    lines.spacing = along(kWeave);
+    lines.dash = along(kWeaveDash);
+    lines.gap = lines.spacing - lines.dash;
+    for (const double angle : {0.0, 90.0}) {
+      lines.angle = angle;
+      lines.shift = lines.spacing * (angle == 0.0 ? 0.3 : 0.2);
+      lines.start = lines.spacing * (angle == 0.0 ? 0.15 : 0.6);
+      hatch(points, colours_.cloth, lines);
+    }
+  }
+  void hatch(const QPolygonF& points, const QColor& ground, const HatchLines& lines) {
+    if (points.isEmpty()) return;
+    std::vector<Point> shape;
+    shape.reserve(static_cast<std::size_t>(points.size()));
+    for (const QPointF& p : points) shape.push_back(pointOf(p));
+    QVector<QLineF> drawn;
+    for (const auto& [a, b] : hatched(shape, lines, shape.front(), window_))
+      drawn << QLineF(a.x, a.y, b.x, b.y);
+    // Short upright threads are sharper, and quicker, on whole pixels.
+    const bool isUpright = std::fmod(lines.angle, 90.0) == 0.0;
+    painter_.setRenderHint(QPainter::Antialiasing, !isUpright);
+    painter_.setPen(
+        QPen(mixed(ground, colours_.ink, 0.28), wide(kHatchLine), Qt::SolidLine, Qt::FlatCap));
+    painter_.drawLines(drawn);
+    painter_.setRenderHint(QPainter::Antialiasing, true);
+  }
+
+  /// The outline hides the fill's steps, and plain spans are filled several times as fast.
+  void fill(const QPolygonF& points, const QColor& colour) {
     painter_.setRenderHint(QPainter::Antialiasing, false);
     painter_.setPen(Qt::NoPen);
-    painter_.setBrush(fill);
+    painter_.setBrush(colour);
     painter_.drawPolygon(points);
     painter_.setRenderHint(QPainter::Antialiasing, true);
-    painter_.setPen(QPen(lineColour(colours_.ink), isLit_ ? width + 1.4 : width));
+  }
+  void edge(const QPolygonF& points, double mm) {
+    painter_.setPen(QPen(lineColour(colours_.ink), wide(isLit_ ? mm + kLit : mm)));
     painter_.setBrush(Qt::NoBrush);
     painter_.drawPolygon(points);
   }
-  void line(const QPolygonF& points, const QColor& colour, double width, Qt::PenStyle kind) {
-    painter_.setPen(QPen(lineColour(colour), isLit_ ? width + 0.8 : width, kind));
+  void filled(const QPolygonF& points, const QColor& colour, double mm) {
+    fill(points, colour);
+    edge(points, mm);
+  }
+  void line(const QPolygonF& points, const QColor& colour, double mm, Qt::PenStyle kind) {
+    painter_.setPen(QPen(lineColour(colour), wide(isLit_ ? mm + kLit / 2 : mm), kind));
     painter_.setBrush(Qt::NoBrush);
     painter_.drawPolyline(points);
   }
   void hidden(QPolygonF points, bool isClosed) {
     if (isClosed && !points.isEmpty()) points << points.first();
-    line(points, colours_.secondInk, 1.0, Qt::DashLine);
+    line(points, colours_.secondInk, kFine, Qt::DashLine);
   }
-  void cloth(const QPolygonF& points, double thickness) {
+  /// The covering, at its true thickness or as thick as can be seen.
+  void section(const QPolygonF& points, double thickness) {
     const double scale = std::sqrt(std::abs(toDevice_.determinant()));
-    const double width = std::max(2.4, thickness * scale);
-    QPen outer(lineColour(colours_.ink), width + 1.6, Qt::SolidLine, Qt::FlatCap, Qt::RoundJoin);
-    painter_.setPen(outer);
+    const double width = std::max(along(kLeastCloth), thickness * scale);
     painter_.setBrush(Qt::NoBrush);
+    painter_.setPen(QPen(lineColour(colours_.ink), width + 2 * along(kClothEdge), Qt::SolidLine,
+                         Qt::FlatCap, Qt::RoundJoin));
     painter_.drawPolyline(points);
     painter_.setPen(QPen(mixed(colours_.cloth, colours_.note, 0.35), width, Qt::SolidLine,
                          Qt::FlatCap, Qt::RoundJoin));
@@ -139,35 +188,47 @@ class RolePainter {
   }
   void dimension(const QPolygonF& points) {
     if (points.size() != 2) return;
-    line(points, colours_.secondInk, 1.0, Qt::SolidLine);
-    const QLineF along(points[0], points[1]);
+    line(points, colours_.secondInk, kFine, Qt::SolidLine);
+    const QLineF measure(points[0], points[1]);
     // Short slanted ticks: they stay apart even when the measure is a hair.
-    const double turn = std::atan2(along.dy(), along.dx()) + 0.785398;
-    const QPointF tick(4.5 * std::cos(turn), 4.5 * std::sin(turn));
-    painter_.setPen(QPen(lineColour(colours_.ink), 1.4));
+    const double turn = std::atan2(measure.dy(), measure.dx()) + 0.785398;
+    const QPointF tick(along(kTick) * std::cos(turn), along(kTick) * std::sin(turn));
+    painter_.setPen(QPen(lineColour(colours_.ink), wide(kStrong)));
     for (const QPointF& end : points) painter_.drawLine(end - tick, end + tick);
   }
   void grain(const QPolygonF& points) {
     if (points.size() != 2) return;
-    painter_.setPen(QPen(lineColour(colours_.ink), 1.1));
-    paintGrainArrow(painter_, points[0], points[1]);
+    const QPointF from = points[0], to = points[1];
+    const double length = QLineF(from, to).length();
+    if (length < along(0.25)) return;
+    painter_.setPen(QPen(lineColour(colours_.ink), wide(kFine)));
+    painter_.drawLine(from, to);
+    const QPointF back = (to - from) / length * std::min(along(kArrowHead), length / 3);
+    const QPointF aside(-back.y() * 0.5, back.x() * 0.5);
+    for (const double side : {1.0, -1.0}) {
+      painter_.drawLine(to, to - back + side * aside);
+      painter_.drawLine(from, from + back + side * aside);
+    }
   }
 
   QPainter& painter_;
   const QTransform& toDevice_;
   const PaintStyle& style_;
   const Palette& colours_;
+  Box window_;
   bool isLit_ = false;
 };
 
 }  // namespace
 
+PaintStyle pageStyle(const Palette& palette) { return {&palette, {}, 1.0, 0.0}; }
+
 void paintDrawing(QPainter& painter, const Drawing& drawing, const QTransform& toDevice,
                   const PaintStyle& style) {
   painter.save();
   painter.setRenderHint(QPainter::Antialiasing);
-  RolePainter roles(painter, toDevice, style);
-  for (const Shape& shape : drawing.shapes) roles.paint(shape);
+  ShapePainter shapes(painter, toDevice, style);
+  for (const Shape& shape : drawing.shapes) shapes.paint(shape);
   painter.restore();
 }
 
@@ -181,19 +242,6 @@ QTransform fitted(const Box& box, const QRectF& target) {
   transform.scale(scale, -scale);
   transform.translate(-middle.x(), -middle.y());
   return transform;
-}
-
-void paintGrainArrow(QPainter& painter, QPointF from, QPointF to) {
-  const QLineF line(from, to);
-  if (line.length() < 1.0) return;
-  painter.drawLine(line);
-  const double head = std::min(6.0, line.length() / 3);
-  const QPointF along = (to - from) / line.length() * head;
-  const QPointF aside(-along.y() * 0.5, along.x() * 0.5);
-  painter.drawLine(to, to - along + aside);
-  painter.drawLine(to, to - along - aside);
-  painter.drawLine(from, from + along + aside);
-  painter.drawLine(from, from + along - aside);
 }
 
 }  // namespace drapery

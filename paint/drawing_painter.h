@@ -1,7 +1,7 @@
-// Paints a Drawing: the only place that decides how a role looks.
+// Paints a Drawing: the only place that decides how a line and a matter look, on the screen and on
+// paper alike.
 #pragma once
 
-#include <QString>
 #include <QTransform>
 
 #include "core/drawing/drawing.h"
@@ -11,19 +11,22 @@ class QPainter;
 
 namespace drapery {
 
+/// Lines, ticks and hatches are given in mm of the medium, whatever the drawing's own scale.
 struct PaintStyle {
   const Palette* palette = nullptr;
-  QString lit;  // the subject that is selected; empty for none
+  Subject lit;                 // what is selected; none for nothing
+  double perMm = 96.0 / 25.4;  // the painter's units to a mm of the medium; 1 on a page in mm
+  double leastWidth = 0.8;     // of a line, in the painter's units; 0 on a page
 };
 
-/// `toDevice` maps mm, y up, to the painter's units; lines keep their width whatever the scale.
+/// For a page whose painter counts in mm.
+PaintStyle pageStyle(const Palette& palette);
+
+/// `toDevice` maps mm, y up, to the painter's units.
 void paintDrawing(QPainter& painter, const Drawing& drawing, const QTransform& toDevice,
                   const PaintStyle& style);
 
 /// The transform that fits `box` (mm, y up) into `target` (y down), centred, at one scale.
 QTransform fitted(const Box& box, const QRectF& target);
-
-/// A grain arrow between two device points, with a head at both ends.
-void paintGrainArrow(QPainter& painter, QPointF from, QPointF to);
 
 }  // namespace drapery

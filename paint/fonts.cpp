@@ -37,5 +37,6 @@ QFont textFont(double pixels, bool semiBold) {
 
 void setFontScale(double scale) { scaleInUse = std::clamp(scale, 0.5, 3.0); }
 double fontScale() { return scaleInUse; }
+double em() { return 14.0 * scaleInUse; }
 
 }  // namespace drapery

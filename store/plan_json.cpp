@@ -72,6 +72,7 @@ class PlanWriter {
       json_.endList();
     }
     sayings({plan_.units, plan_.mark, '.', {}});
+    steps({plan_.units, plan_.mark, '.', {}});
     json_.endObject();
   }
 
@@ -254,6 +255,22 @@ class PlanWriter {
       json_.key("touches").beginList();
       for (const std::string& touched : finding.rule->touches) json_.text(touched);
       json_.endList();
+      json_.endObject();
+    }
+    json_.endList();
+  }
+
+  /// Times in minutes.
+  void steps(const Notation& notation) {
+    if (plan_.steps.empty()) return;
+    json_.key("steps").beginList();
+    for (const PlannedStep& step : plan_.steps) {
+      json_.beginObject();
+      json_.key("id").text(step.rule->id);
+      json_.key("does").text(stepDoes(step, notation));
+      if (!step.rule->care.empty()) json_.key("care").text(stepCare(step, notation));
+      if (!std::isnan(step.hands)) number("hands", step.hands);
+      if (step.wait > 0.0) number("wait", step.wait);
       json_.endObject();
     }
     json_.endList();

@@ -14,6 +14,15 @@ std::string bareFigure(const Figure& figure, const Notation& notation) {
                   : figureWords(figure, notation);
 }
 
+/// "45 min", "2 h", "1 h 30 min".
+std::string duration(double minutes) {
+  constexpr int kHour = 60;
+  const int all = static_cast<int>(std::lround(minutes));
+  if (all < kHour) return std::to_string(all) + " min";
+  const std::string hours = std::to_string(all / kHour) + " h";
+  return all % kHour == 0 ? hours : hours + " " + std::to_string(all % kHour) + " min";
+}
+
 }  // namespace
 
 std::string filledWords(const RuleWords& words, const std::vector<Figure>& figures,
@@ -44,6 +53,24 @@ const char* severityName(Severity severity) {
 
 std::string markSays(const PlannedMark& mark, const Notation& notation) {
   return filledWords(mark.rule->says, mark.says, notation);
+}
+
+std::string stepDoes(const PlannedStep& step, const Notation& notation) {
+  return filledWords(step.rule->does, step.does, notation);
+}
+
+std::string stepCare(const PlannedStep& step, const Notation& notation) {
+  return filledWords(step.rule->care, step.care, notation);
+}
+
+std::string stepLine(const PlannedStep& step, const Notation& notation) {
+  std::string times = std::isnan(step.hands) ? std::string() : duration(step.hands);
+  if (step.wait > 0.0)
+    times += (times.empty() ? "" : "; ") + ("then leave for " + duration(step.wait));
+  std::string line = stepDoes(step, notation);
+  if (!times.empty()) line += " (" + times + ")";
+  const std::string care = stepCare(step, notation);
+  return care.empty() ? line : line + " " + care;
 }
 
 std::string findingSays(const PlannedFinding& finding, const Notation& notation) {

@@ -1,4 +1,4 @@
-// The words of findings and marks with their figures in them.
+// The words of findings, marks and steps with their figures in them.
 #pragma once
 
 #include <string>
@@ -13,6 +13,10 @@ std::string filledWords(const RuleWords& words, const std::vector<Figure>& figur
                         const Notation& notation);
 const char* severityName(Severity severity);  // stop, mind, note
 std::string markSays(const PlannedMark& mark, const Notation& notation);
+std::string stepDoes(const PlannedStep& step, const Notation& notation);
+std::string stepCare(const PlannedStep& step, const Notation& notation);
+/// What is done, how long it takes and what to beware of: "Glue up. (20 min; then leave for 12 h)".
+std::string stepLine(const PlannedStep& step, const Notation& notation);
 std::string findingSays(const PlannedFinding& finding, const Notation& notation);
 std::string findingRemedy(const PlannedFinding& finding, const Notation& notation);
 

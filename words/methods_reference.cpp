@@ -128,6 +128,13 @@ std::string entry(const MarkRule& rule) {
   return "- " + code(rule.id) + where(rule.when) + " " + wordsText(rule.says) + "\n";
 }
 
+std::string entry(const StepRule& rule) {
+  std::string out = "- " + code(rule.id) + where(rule.when) + " " + wordsText(rule.does);
+  if (!rule.hands.empty()) out += " Hands " + code(rule.hands) + ".";
+  if (!rule.wait.empty()) out += " Wait " + code(rule.wait) + ".";
+  return out + sentence(wordsText(rule.care)) + "\n";
+}
+
 std::string entry(const FindingRule& rule) {
   return "- **" + std::string(severityName(rule.severity)) + "** " + code(rule.id) + " where " +
          code(rule.when) + ". " + wordsText(rule.says) + " " + wordsText(rule.remedy) + "\n";
@@ -165,6 +172,7 @@ class Chapter {
     for (const SeriesRule& rule : method.series) all.emplace_back("Rows", entry(rule));
     for (const MarkRule& rule : method.marks) all.emplace_back("Marked out", entry(rule));
     for (const FindingRule& rule : method.findings) all.emplace_back("Findings", entry(rule));
+    for (const StepRule& rule : method.steps) all.emplace_back("Steps", entry(rule));
     return all;
   }
 
@@ -183,7 +191,7 @@ std::string chapter(const RuleLibrary& library, const std::string& id) {
     names += (names.empty() ? "" : ", ") + code(base);
   }
   std::string out = "\n## " + method->title.text + "\n\n";
-  out += (method->isBase ? "Shared ground " : "RuleSet ") + code(id);
+  out += (method->isBase ? "Shared ground " : "Method ") + code(id);
   out += names.empty() ? ".\n" : ", on " + names + ".\n";
   if (!method->about.text.empty()) out += "\n" + method->about.text + "\n";
   return out + Chapter(*method, bases).text();

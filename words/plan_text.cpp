@@ -65,6 +65,8 @@ std::string planText(const Job& job, const Plan& plan, const Plan* before) {
   out += partLines(plan, before, notation);
   if (!plan.marks.empty()) out += "\nMark out:\n";
   for (const PlannedMark& mark : plan.marks) out += "  " + markSays(mark, notation) + "\n";
+  if (!plan.steps.empty()) out += "\nSteps:\n";
+  for (const PlannedStep& step : plan.steps) out += "  " + stepLine(step, notation) + "\n";
   out += "\nValues, not rounded to the rule:\n" + valueLines(plan, notation);
   return out;
 }

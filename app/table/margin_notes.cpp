@@ -141,6 +141,7 @@ void MarginNotes::setNotes(const std::vector<NoteContent>& notes) {
     note->show();  // at once, not with the next event
   }
   column_->activate();
+  emit written();
 }
 
 std::vector<std::pair<QString, int>> MarginNotes::ties() const {

@@ -37,6 +37,8 @@ class MarginNotes : public QScrollArea {
 
  signals:
   void scrolled();
+  /// The notes say something anew.
+  void written();
 
  protected:
   bool eventFilter(QObject* watched, QEvent* event) override;

@@ -9,38 +9,19 @@
 
 namespace drapery {
 
-namespace {
-
-QPointF nearestOn(const QRectF& rect, QPointF to) {
-  return {std::clamp(to.x(), rect.left(), rect.right()),
-          std::clamp(to.y(), rect.top(), rect.bottom())};
-}
-
-}  // namespace
-
-QString Table::labelWords(const std::string& id) {
-  if (id == "view.face") return tr("the face");
-  if (id == "view.spine") return tr("the spine");
-  if (id == "view.head") return tr("the head");
-  if (id == "flat.waits") return tr("the pieces wait for the measures");
-  if (id == "flat.missing") return tr("not every piece has a place yet");
-  if (id == "view.board") return tr("a board, from its edge");
-  return {};
-}
-
 void Table::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.fillRect(rect(), palette_.ground);
-  const PaintStyle style{&palette_, selected_};
+  PaintStyle style;
+  style.palette = &palette_;
+  style.lit = selected_;
   painter.setClipRect(drawingArea());
-  for (const Placed& placed : panels_)
+  for (const PlacedPanel& placed : panels_.shown())
     paintDrawing(painter, placed.panel.drawing, placed.toTable, style);
   painter.setRenderHint(QPainter::Antialiasing);
   painter.setPen(QPen(palette_.secondInk, 0.8));
-  for (const Hanging& hanging : hanging_) {
-    if (hanging.panel == nullptr) continue;
-    painter.drawLine(hanging.anchor, nearestOn(hanging.tag->geometry(), hanging.anchor));
-  }
+  for (const HangingTag& hanging : rack_->hanging())
+    if (hanging.panel != nullptr) painter.drawLine(hanging.leader());
   paintWords(painter);
   painter.setClipping(false);
   paintTies(painter);
@@ -49,9 +30,10 @@ void Table::paintEvent(QPaintEvent*) {
 
 /// A leader goes behind the words that it meets.
 bool Table::crossesALeader(const QRectF& words) const {
-  return std::any_of(hanging_.begin(), hanging_.end(), [&](const Hanging& hanging) {
+  const auto& all = rack_->hanging();
+  return std::any_of(all.begin(), all.end(), [&](const HangingTag& hanging) {
     if (hanging.panel == nullptr) return false;
-    const QLineF leader(hanging.anchor, nearestOn(hanging.tag->geometry(), hanging.anchor));
+    const QLineF leader = hanging.leader();
     const QPointF corners[]{words.topLeft(), words.topRight(), words.bottomRight(),
                             words.bottomLeft()};
     if (words.contains(leader.p1()) || words.contains(leader.p2())) return true;
@@ -65,13 +47,13 @@ bool Table::crossesALeader(const QRectF& words) const {
 
 void Table::paintWords(QPainter& painter) {
   painter.setPen(palette_.secondInk);
-  for (const Placed& placed : panels_) {
-    painter.setFont(textFont(kPanelWordsPixels));
-    painter.drawText(captionRect(placed), Qt::AlignLeft | Qt::AlignTop | Qt::TextDontClip,
+  for (const PlacedPanel& placed : panels_.shown()) {
+    painter.setFont(textFont(kCaptionPixels));
+    painter.drawText(placed.captionRect(), Qt::AlignLeft | Qt::AlignTop | Qt::TextDontClip,
                      placed.panel.caption);
     painter.setFont(textFont(kLabelPixels));
     for (const DrawingLabel& label : placed.panel.drawing.labels) {
-      const QRectF words = labelRect(placed, label);
+      const QRectF words = placed.labelRect(label);
       if (crossesALeader(words)) painter.fillRect(words.adjusted(-3, 0, 3, 0), palette_.ground);
       painter.drawText(words, Qt::AlignCenter | Qt::TextDontClip, labelWords(label.id));
     }
@@ -83,10 +65,8 @@ void Table::paintTies(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   const double x = notes_->geometry().left() - 6;
   for (const auto& [subject, y] : notes_->ties()) {
-    const auto hanging = std::find_if(
-        hanging_.begin(), hanging_.end(),
-        [&s = subject](const auto& h) { return QString::fromStdString(h.tag->value()) == s; });
-    if (hanging == hanging_.end() || hanging->panel == nullptr) continue;
+    const HangingTag* hanging = rack_->hangingOf(subject.toStdString());
+    if (hanging == nullptr || hanging->panel == nullptr) continue;
     const QRectF tag = hanging->tag->geometry();
     const QPointF from(tag.right() + 1, tag.center().y());
     const QPointF elbow(std::max(from.x(), x - 16), from.y());
@@ -98,17 +78,17 @@ void Table::paintTies(QPainter& painter) {
 void Table::paintRule(QPainter& painter) {
   const QRect area = ruleArea();
   int from = area.left();
-  for (const Hanging& hanging : hanging_)
+  for (const HangingTag& hanging : rack_->hanging())
     if (hanging.panel == nullptr) from = std::max(from, hanging.tag->geometry().right() + 16);
   // The scale of the last drawing that shows something.
-  const auto drawn = std::find_if(panels_.rbegin(), panels_.rend(), [](const Placed& placed) {
+  const auto& shown = panels_.shown();
+  const auto drawn = std::find_if(shown.rbegin(), shown.rend(), [](const PlacedPanel& placed) {
     return !placed.panel.drawing.shapes.empty();
   });
-  if (drawn == panels_.rend()) return;
-  const QTransform& scale = drawn->toTable;
+  if (drawn == shown.rend()) return;
   paintGraduatedRule(painter,
                      QRectF(QPointF(from, area.top()), QPointF(area.right() - 8, area.bottom())),
-                     scale.m11(), document_.plan().units, palette_);
+                     drawn->toTable.m11(), document_.plan().units, palette_);
 }
 
 }  // namespace drapery

@@ -1,38 +1,20 @@
-// Moving about on the table: zoom, pan, picking a piece.
+// Moving about on the table: zoom, pan, picking a thing.
 #include <QKeyEvent>
 #include <QWheelEvent>
-#include <algorithm>
 #include <cmath>
 
 #include "app/table/table.h"
 
 namespace drapery {
 
-namespace {
-constexpr double kLargestZoom = 12.0;
-constexpr double kSmallestZoom = 0.4;
-}  // namespace
-
-void Table::resizeEvent(QResizeEvent*) { refresh(); }
-
-void Table::resetView() {
-  zoom_ = 1.0;
-  pan_ = {};
-}
-
 void Table::zoomBy(double factor, QPointF about) {
-  const double before = zoom_;
-  zoom_ = std::clamp(zoom_ * factor, kSmallestZoom, kLargestZoom);
-  const double scale = zoom_ / before;
-  const QPointF middle = QRectF(drawingArea()).center() + pan_;
-  pan_ += (about - middle) * (1 - scale);
-  if (std::abs(zoom_ - 1.0) < 0.02) resetView();
-  refresh();
+  panels_.zoomBy(factor, about, drawingArea());
+  renew(Renewal::View);
 }
 
 void Table::panBy(QPointF by) {
-  pan_ += by;
-  refresh();
+  panels_.panBy(by);
+  renew(Renewal::View);
 }
 
 void Table::wheelEvent(QWheelEvent* event) {
@@ -48,18 +30,7 @@ void Table::mousePressEvent(QMouseEvent* event) {
     return;
   }
   setFocus();
-  for (auto placed = panels_.rbegin(); placed != panels_.rend(); ++placed) {
-    const QPointF at = placed->toTable.inverted().map(event->position());
-    const auto& shapes = placed->panel.drawing.shapes;
-    for (auto shape = shapes.rbegin(); shape != shapes.rend(); ++shape) {
-      if (!shape->isClosed || shape->subject.empty()) continue;
-      QPolygonF polygon;
-      for (const Point& p : shape->points) polygon << QPointF(p.x, p.y);
-      if (polygon.containsPoint(at, Qt::OddEvenFill))
-        return select(QString::fromStdString(shape->subject));
-    }
-  }
-  select({});
+  select(panels_.subjectAt(event->position()));
 }
 
 void Table::mouseMoveEvent(QMouseEvent* event) {
@@ -88,8 +59,8 @@ void Table::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Minus:
       return zoomBy(0.8, middle);
     case Qt::Key_0:
-      resetView();
-      return refresh();
+      panels_.resetView();
+      return renew(Renewal::View);
     case Qt::Key_Escape:
       return select({});
     case Qt::Key_Left:

@@ -202,4 +202,19 @@ NoteContent methodNote(const Document& document) {
   return note;
 }
 
+std::vector<NoteContent> tableNotes(Document& document, Stage stage, const Subject& selected,
+                                    const std::vector<std::string>& shown) {
+  std::vector<NoteContent> notes;
+  if (selected.empty() || selected == Subject::field("method") || !document.missing().empty())
+    notes.push_back(methodNote(document));
+  NoteContent why = selected.kind == Subject::Kind::Part ? pieceNote(document, selected.id)
+                                                         : whyNote(document, selected.id);
+  if (!why.heading.isEmpty()) notes.push_back(std::move(why));
+  for (NoteContent& finding : findingNotes(document.plan(), shown))
+    notes.push_back(std::move(finding));
+  NoteContent trial = trialNote(document.plan());
+  if (stage == Stage::Case && !trial.heading.isEmpty()) notes.push_back(std::move(trial));
+  return notes;
+}
+
 }  // namespace drapery

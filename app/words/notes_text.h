@@ -2,9 +2,15 @@
 #pragma once
 
 #include "app/document/document.h"
+#include "app/stage/stage.h"
 #include "app/table/margin_notes.h"
 
 namespace drapery {
+
+/// All notes of a stage: why what is selected comes to what it does, what is found, the trial.
+/// `shown` are the values with a tag.
+std::vector<NoteContent> tableNotes(Document& document, Stage stage, const Subject& selected,
+                                    const std::vector<std::string>& shown);
 
 /// The note for a selected value; empty heading when there is nothing to say.
 NoteContent whyNote(Document& document, const std::string& value);

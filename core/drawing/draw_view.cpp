@@ -12,18 +12,17 @@ namespace drapery {
 
 namespace {
 
-Role roleOf(const std::string& kind) {
-  static constexpr std::array<std::pair<std::string_view, Role>, 7> kRoles{
-      {{"cut", Role::Slit},
-       {"fold", Role::Fold},
-       {"crease", Role::Fold},
-       {"hidden", Role::Hidden},
-       {"hole", Role::Hole},
-       {"dimension", Role::Dimension},
-       {"thread", Role::Thread}}};
-  for (const auto& [known, role] : kRoles)
-    if (known == kind) return role;
-  return Role::Hidden;
+LineKind kindOf(const std::string& name) {
+  static constexpr std::array<std::pair<std::string_view, LineKind>, 6> kKinds{
+      {{"cut", LineKind::Cut},
+       {"fold", LineKind::Fold},
+       {"crease", LineKind::Crease},
+       {"hole", LineKind::Hole},
+       {"dimension", LineKind::Dimension},
+       {"thread", LineKind::Thread}}};
+  for (const auto& [known, kind] : kKinds)
+    if (known == name) return kind;
+  return LineKind::Hidden;
 }
 
 bool isFinite(const Point& p) { return std::isfinite(p.x) && std::isfinite(p.y); }
@@ -66,13 +65,14 @@ class ViewDrawing {
     std::vector<Point> path;
     for (const RulePoint& point : line.path) path.push_back(at(point, locals));
     if (path.empty() || !std::all_of(path.begin(), path.end(), isFinite)) return;
-    const Role role = roleOf(line.kind);
-    const bool isHole = role == Role::Hole;
-    if (isHole) {
+    const LineKind kind = kindOf(line.kind);
+    if (kind == LineKind::Hole) {
       const double size = line.size.formula.evaluate({plan_.values.data(), locals});
       path = circle(path.front(), std::isnan(size) ? 1.0 : size / 2);
+      drawing_.shapes.push_back(closedShape(kind, Matter::None, std::move(path), line.subject));
+    } else {
+      drawing_.shapes.push_back(openShape(kind, std::move(path), line.subject));
     }
-    drawing_.shapes.push_back({role, std::move(path), isHole, line.subject, 0.0});
   }
 
   static std::vector<Point> circle(Point middle, double radius) {
@@ -92,7 +92,7 @@ class ViewDrawing {
                                    [&](const Spot& each) { return each.name == tag.spot; });
     if (spot == spots.end()) return;
     for (const auto& [from, to] : spot->extensions)
-      drawing_.shapes.push_back({Role::Extension, {from, to}, false, tag.value, 0.0});
+      drawing_.shapes.push_back(openShape(LineKind::Extension, {from, to}, tag.subject));
     hangOn(tag, spot->from, spot->to);
   }
 
@@ -104,8 +104,8 @@ class ViewDrawing {
 
   void hangOn(const ViewTag& tag, Point from, Point to) {
     if (from.x != to.x || from.y != to.y)
-      drawing_.shapes.push_back({Role::Dimension, {from, to}, false, tag.value, 0.0});
-    drawing_.tags.push_back({tag.value, {(from.x + to.x) / 2, (from.y + to.y) / 2}, tag.side});
+      drawing_.shapes.push_back(openShape(LineKind::Dimension, {from, to}, tag.subject));
+    drawing_.tags.push_back({tag.subject, {(from.x + to.x) / 2, (from.y + to.y) / 2}, tag.side});
   }
 
   const ViewRule& view_;

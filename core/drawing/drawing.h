@@ -1,47 +1,70 @@
-// A drawing: shapes in mm with roles, and the spots where measures hang. Knows nothing of screens.
+// A drawing: shapes in mm, each with what its line is, what it is made of, its layer and what it
+// stands for; and the spots where measures hang. Knows nothing of screens and pages.
 #pragma once
 
 #include <string>
+#include <string_view>
 #include <vector>
 
 #include "core/geometry/outline.h"
 #include "core/rules/section/view.h"
+#include "core/rules/subject.h"
 
 namespace drapery {
 
-/// What a shape is; the painter decides how that looks.
-enum class Role {
-  Leaves,     // the text block, closed
-  LeafEdge,   // single leaves seen from an edge
-  Board,      // closed, hatched
-  Stiffener,  // closed, hatched
-  Cloth,      // closed, lying flat
-  Paper,      // closed, lying flat
-  ClothPath,  // open, the covering seen from its edge; `thickness` wide
-  Rod,        // closed
-  Break,      // where the drawing is broken off
-  Hidden,     // dashed: the book under the board, or what is not yet measured
-  Fold,       // dash-dot-dot
-  Dimension,  // a measuring line with ticks at both ends
-  Slit,       // a cut inside a piece
-  Cut,        // an edge seen as a line
-  Extension,  // thin, from the thing to its measuring line
-  Grain,      // an arrow with two heads
+/// What a line says; the painter decides how that looks.
+enum class LineKind {
+  Outline,    // of a thing that is there, closed
+  Hidden,     // of one that is covered, or not measured yet
+  Leaf,       // single leaves seen from an edge
+  Section,    // a covering seen from its edge, `thickness` wide, open
+  Cut,        // a cut inside a piece, or an edge seen as a line
+  Fold,       // an edge to fold
+  Crease,     // a line pressed in, to bend at
   Hole,       // closed
   Thread,     // wide, on top of what it is sewn through
+  Break,      // where the drawing is broken off
+  Grain,      // an arrow with two heads
+  Dimension,  // a measuring line with ticks at both ends
+  Extension   // thin, from the thing to its measuring line
+};
+
+/// What lies inside an outline.
+enum class Matter { None, Leaves, Board, Card, Cloth, Paper, Rod };
+
+/// What belongs together where layers can be switched off.
+enum class Layer {
+  Book,    // what is there before anything is cut
+  Pieces,  // what is cut
+  Work,    // what is done to a piece: cuts, folds, holes, thread
+  Grain,
+  Measures  // measuring lines
 };
 
 struct Shape {
-  Role role = Role::Leaves;
+  LineKind line = LineKind::Outline;
+  Matter matter = Matter::None;
+  Layer layer = Layer::Book;
+  Subject subject;  // may be none
   std::vector<Point> points;
   bool isClosed = false;
-  std::string subject;     // the part or value it shows: "board", "setback"; may be empty
-  double thickness = 0.0;  // ClothPath: mm
+  double thickness = 0.0;  // Section: mm
 };
 
-/// Where the tag of a value hangs.
+/// In the layer where such a line usually lies.
+Shape openShape(LineKind line, std::vector<Point> points, Subject subject);
+/// An outline filled with what it is made of: leaves and rods are of the book, all else is cut.
+Shape closedShape(LineKind line, Matter matter, std::vector<Point> points, Subject subject);
+/// The same, dashed while `isKnown` does not hold.
+Shape closedShape(bool isKnown, Matter matter, std::vector<Point> points, Subject subject);
+
+/// What a piece's material ("cloth", "mull", "card") is drawn as; a board where it is none of the
+/// soft ones.
+Matter matterOf(std::string_view material);
+
+/// Where a tag hangs: of a value or a job's field.
 struct TagSpot {
-  std::string value;  // a node's name, or "method"
+  Subject subject;
   Point anchor;
   Side side = Side::Above;
 };

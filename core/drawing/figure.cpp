@@ -6,14 +6,6 @@
 
 namespace drapery {
 
-void Sketch::addClosed(Role role, std::vector<Point> points, std::string subject) {
-  shapes.push_back({role, std::move(points), true, std::move(subject), 0.0});
-}
-
-void Sketch::addOpen(Role role, std::vector<Point> points, std::string subject) {
-  shapes.push_back({role, std::move(points), false, std::move(subject), 0.0});
-}
-
 FigureSource::FigureSource(const ViewRule& view, const Plan& plan) : view_(view), plan_(plan) {
   for (const RuleFormula& bound : view.bound)
     numbers_.push_back(bound.formula.evaluate(plan.table()));

@@ -24,8 +24,7 @@ struct Sketch {
   std::vector<Spot> spots;
   std::vector<DrawingLabel> labels;
 
-  void addClosed(Role role, std::vector<Point> points, std::string subject);
-  void addOpen(Role role, std::vector<Point> points, std::string subject);
+  void add(Shape shape) { shapes.push_back(std::move(shape)); }
   void point(const char* name, Point at) { spots.push_back({name, at, at, {}}); }
   void line(const std::string& name, Point from, Point to,
             std::vector<std::pair<Point, Point>> extensions = {}) {
@@ -41,7 +40,7 @@ class FigureSource {
   [[nodiscard]] double number(std::string_view input) const;
   [[nodiscard]] bool has(std::string_view input) const;
   [[nodiscard]] double numberOr(std::string_view input, double usual) const;
-  [[nodiscard]] std::string subject(std::string_view thing) const { return view_.subject(thing); }
+  [[nodiscard]] Subject subject(std::string_view thing) const { return view_.subject(thing); }
   [[nodiscard]] const Plan& plan() const { return plan_; }
 
  private:

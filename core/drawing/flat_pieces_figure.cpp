@@ -1,6 +1,7 @@
 #include <algorithm>
 
 #include "core/drawing/figure.h"
+#include "core/drawing/piece_shapes.h"
 
 namespace drapery {
 
@@ -8,30 +9,16 @@ namespace {
 
 constexpr double kOff = 0.035;  // of the larger side: from the pieces to their measuring lines
 
-Role roleOf(const PlannedPart& part) {
-  if (part.material == "cloth") return Role::Cloth;
-  if (part.material == "paper") return Role::Paper;
-  return part.material == "card" ? Role::Stiffener : Role::Board;
-}
-
 /// What lies under what, seen from the inside: paper, the cloth it laps, the boards.
-int layerOf(const PlannedPart& part) {
-  switch (roleOf(part)) {
-    case Role::Paper:
+int depthOf(const PlannedPart& part) {
+  switch (matterOf(part.material)) {
+    case Matter::Paper:
       return 0;
-    case Role::Cloth:
+    case Matter::Cloth:
       return 1;
     default:
       return 2;
   }
-}
-
-Box boxOf(const std::vector<Point>& points) {
-  Box box{points.front().x, points.front().y, points.front().x, points.front().y};
-  for (const Point& p : points)
-    box = {std::min(box.left, p.x), std::min(box.bottom, p.y), std::max(box.right, p.x),
-           std::max(box.top, p.y)};
-  return box;
 }
 
 class FlatPieces {
@@ -39,9 +26,9 @@ class FlatPieces {
   explicit FlatPieces(const Plan& plan) : plan_(plan) {}
 
   Sketch draw() {
-    for (const int layer : {0, 1, 2})
+    for (const int depth : {0, 1, 2})
       for (const PlannedPart& part : plan_.parts)
-        if (layerOf(part) == layer) drawPart(part);
+        if (depthOf(part) == depth) drawPart(part);
     if (!sketch_.shapes.empty()) addSpots();
     if (sketch_.shapes.empty() || isSomethingMissing())
       sketch_.labels.push_back({sketch_.shapes.empty() ? "flat.waits" : "flat.missing",
@@ -79,30 +66,15 @@ class FlatPieces {
     if (places.empty() && isAlone(part)) places.emplace_back();
     Lying lying{&part, {}};
     for (const Placement& place : places) {
-      std::vector<Point> outline = placedOutline(part.outline, place);
-      lying.boxes.push_back(boxOf(outline));
-      addGrainTo(part, lying.boxes.back());
-      sketch_.addClosed(roleOf(part), std::move(outline), part.rule->id);
-      for (const auto& [from, to] : part.slits)
-        sketch_.addOpen(Role::Slit, placed({from, to}, part.outline, place), part.rule->id);
+      for (Shape& shape : pieceShapes(part, place)) sketch_.add(std::move(shape));
+      lying.boxes.push_back(boundsOf(placedOutline(part.outline, place)));
     }
-    addGrains(part.rule->id);
+    constexpr double kGrainReach = 0.14;  // boards lie over the others
+    if (depthOf(part) == 2)
+      for (const Box& box : lying.boxes)
+        if (auto grain = grainArrow(part, box, kGrainReach * box.height()))
+          sketch_.add(std::move(*grain));
     if (!lying.boxes.empty()) lying_.push_back(std::move(lying));
-  }
-
-  void addGrainTo(const PlannedPart& part, const Box& box) {
-    const Grain grain = part.rule->grain;
-    if (layerOf(part) < 2 || grain == Grain::Any) return;  // boards lie over the others
-    const double x = (box.left + box.right) / 2, y = (box.bottom + box.top) / 2;
-    const double reach = 0.14 * box.height();
-    if (grain == Grain::Height)
-      grains_.push_back({{x, y - reach}, {x, y + reach}});
-    else
-      grains_.push_back({{x - reach, y}, {x + reach, y}});
-  }
-  void addGrains(const std::string& subject) {
-    for (const auto& [from, to] : grains_) sketch_.addOpen(Role::Grain, {from, to}, subject);
-    grains_.clear();
   }
 
   void addSpots() {
@@ -144,7 +116,6 @@ class FlatPieces {
   const Plan& plan_;
   Sketch sketch_;
   std::vector<Lying> lying_;
-  std::vector<std::pair<Point, Point>> grains_;
   Box whole_;
 };
 

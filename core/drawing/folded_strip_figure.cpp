@@ -24,14 +24,14 @@ Sketch sketchFoldedStrip(const FigureSource& source) {
   const double wanted = source.numberOr("panels", kUsualPanels);
   const int panels = static_cast<int>(std::clamp(wanted, 1.0, double{kMostDrawn}));
   const bool isMeasured = source.has("panel_width") && source.has("panel_height");
-  const std::string strip = source.subject("strip");
+  const Subject strip = source.subject("strip");
   const double across = kLean * width, deep = std::sqrt(width * width - across * across);
   const double foot = height + 0.3 * std::max(width, height);
   std::vector<Point> zigzag;
   for (int i = 0; i <= panels; ++i)
     zigzag.push_back({i * across, foot + (i % 2 == 0 ? 0.0 : deep)});
-  sketch.addOpen(isMeasured ? Role::Cut : Role::Hidden, zigzag, strip);
-  sketch.addClosed(isMeasured ? Role::Paper : Role::Hidden, rectangle(0, 0, width, height), strip);
+  sketch.add(openShape(isMeasured ? LineKind::Cut : LineKind::Hidden, zigzag, strip));
+  sketch.add(closedShape(isMeasured, Matter::Paper, rectangle(0, 0, width, height), strip));
   const double off = kOff * std::max(width, height);
   sketch.line("panel", {0, -off}, {width, -off});
   sketch.line("height", {-off, 0}, {-off, height});

@@ -101,29 +101,32 @@ class JointFigure {
   }
 
   void drawPieces() {
-    const Role leaves = s_.isMeasured ? Role::Leaves : Role::Hidden;
-    const Role board = s_.isMeasured ? Role::Board : Role::Hidden;
+    const Subject book = source_.subject("block"), board = source_.subject("board");
     std::vector<Point> spineSide = spineLine();
     std::vector<Point> block{{break_, floor_}, {break_, 0}, {0, 0}};
     block.insert(block.end(), spineSide.begin(), spineSide.end());
-    sketch_.addClosed(leaves, std::move(block), source_.subject("block"));
-    sketch_.addClosed(leaves, rectangle(again_, floor_, leavesEnd_, 0), source_.subject("block"));
+    add(Matter::Leaves, std::move(block), book);
+    add(Matter::Leaves, rectangle(again_, floor_, leavesEnd_, 0), book);
     for (int i = 1; i < 5; ++i) {
       const double y = floor_ * i / 5;
-      sketch_.addOpen(Role::LeafEdge, {{0.6 * spineSide.back().x, y}, {break_, y}},
-                      source_.subject("block"));
-      sketch_.addOpen(Role::LeafEdge, {{again_, y}, {leavesEnd_, y}}, source_.subject("block"));
+      sketch_.add(openShape(LineKind::Leaf, {{0.6 * spineSide.back().x, y}, {break_, y}}, book));
+      sketch_.add(openShape(LineKind::Leaf, {{again_, y}, {leavesEnd_, y}}, book));
     }
     if (s_.hasStiffener)
-      sketch_.addClosed(s_.isMeasured ? Role::Stiffener : Role::Hidden,
-                        rectangle(-t_, floor_, 0, e_), source_.subject("stiffener"));
-    sketch_.addClosed(board, rectangle(j_, 0, break_, b_), source_.subject("board"));
-    sketch_.addClosed(board, rectangle(again_, 0, boardEnd_, b_), source_.subject("board"));
+      add(Matter::Card, rectangle(-t_, floor_, 0, e_), source_.subject("stiffener"));
+    add(Matter::Board, rectangle(j_, 0, break_, b_), board);
+    add(Matter::Board, rectangle(again_, 0, boardEnd_, b_), board);
+  }
+
+  void add(Matter matter, std::vector<Point> outline, Subject subject) {
+    sketch_.add(closedShape(s_.isMeasured, matter, std::move(outline), std::move(subject)));
   }
 
   void addCloth(std::vector<Point> path) {
-    sketch_.shapes.push_back(
-        {Role::ClothPath, std::move(path), false, source_.subject("covering"), s_.covering});
+    Shape cloth = openShape(LineKind::Section, std::move(path), source_.subject("covering"));
+    cloth.matter = Matter::Cloth;
+    cloth.thickness = s_.covering;
+    sketch_.add(std::move(cloth));
   }
 
   void drawCovering() {
@@ -153,14 +156,15 @@ class JointFigure {
       const double a = 2 * 3.14159265358979323846 * i / kSides;
       circle.push_back({j_ / 2 + r * std::cos(a), r + r * std::sin(a)});
     }
-    sketch_.addClosed(Role::Rod, std::move(circle), source_.subject("rod"));
+    sketch_.add(
+        closedShape(LineKind::Outline, Matter::Rod, std::move(circle), source_.subject("rod")));
   }
 
   void drawBreaks() {
     const double width = 0.05 * s_.shownBoard;
     const double top = b_ + 0.4 * b_;
-    sketch_.addOpen(Role::Break, breakLine(break_, top, floor_, width), "");
-    sketch_.addOpen(Role::Break, breakLine(again_, top, floor_, width), "");
+    sketch_.add(openShape(LineKind::Break, breakLine(break_, top, floor_, width), {}));
+    sketch_.add(openShape(LineKind::Break, breakLine(again_, top, floor_, width), {}));
   }
 
   void addSpots() {

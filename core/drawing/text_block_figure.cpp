@@ -20,7 +20,7 @@ struct Block {
   double span;
   bool isMeasured;
   bool hasBoard;
-  std::string subject;
+  Subject subject;
 };
 
 Block blockOf(const FigureSource& source) {
@@ -40,7 +40,7 @@ Block blockOf(const FigureSource& source) {
 }
 
 void addBlock(Sketch& sketch, std::vector<Point> outline, const Block& k) {
-  sketch.addClosed(k.isMeasured ? Role::Leaves : Role::Hidden, std::move(outline), k.subject);
+  sketch.add(closedShape(k.isMeasured, Matter::Leaves, std::move(outline), k.subject));
 }
 
 /// Leaves seen from an edge, between two sides that may differ in thickness.
@@ -48,13 +48,10 @@ void addLeaves(Sketch& sketch, const Block& k, Point a, Point b, double thicknes
                double thicknessAtB, bool across) {
   for (int i = 1; i < kLeafLines; ++i) {
     const double f = static_cast<double>(i) / kLeafLines - 0.5;
-    if (across) {
-      sketch.addOpen(Role::LeafEdge, {{a.x, a.y + f * thicknessAtA}, {b.x, b.y + f * thicknessAtB}},
-                     k.subject);
-    } else {
-      sketch.addOpen(Role::LeafEdge, {{a.x + f * thicknessAtA, a.y}, {b.x + f * thicknessAtB, b.y}},
-                     k.subject);
-    }
+    const double atA = f * thicknessAtA, atB = f * thicknessAtB;
+    std::vector<Point> leaf{{a.x + atA, a.y}, {b.x + atB, b.y}};
+    if (across) leaf = {{a.x, a.y + atA}, {b.x, b.y + atB}};
+    sketch.add(openShape(LineKind::Leaf, std::move(leaf), k.subject));
   }
 }
 
@@ -106,9 +103,9 @@ Sketch sketchTextBlock(const FigureSource& source) {
             k.shoulder > 0.0 ? k.thickness : k.spine, k.thickness, true);
   // The board, seen from its edge, above that.
   const double boardBottom = middle + thick / 2 + 0.9 * gap;
-  sketch.addClosed(k.hasBoard ? Role::Board : Role::Hidden,
-                   rectangle(0, boardBottom, k.width, boardBottom + k.board),
-                   source.subject("board"));
+  sketch.add(closedShape(k.hasBoard, Matter::Board,
+                         rectangle(0, boardBottom, k.width, boardBottom + k.board),
+                         source.subject("board")));
 
   const double right = k.width + off;
   sketch.line("height", {right, 0}, {right, k.height});

@@ -43,6 +43,15 @@ std::vector<Point> rectangle(double left, double bottom, double right, double to
   return {{left, bottom}, {right, bottom}, {right, top}, {left, top}};
 }
 
+Box boundsOf(const std::vector<Point>& points) {
+  if (points.empty()) return {};
+  Box box{points.front().x, points.front().y, points.front().x, points.front().y};
+  for (const Point& p : points)
+    box = {std::min(box.left, p.x), std::min(box.bottom, p.y), std::max(box.right, p.x),
+           std::max(box.top, p.y)};
+  return box;
+}
+
 std::vector<Point> mirrored(std::vector<Point> outline, double width) {
   for (Point& point : outline) point.x = width - point.x;
   std::reverse(outline.begin(), outline.end());

@@ -14,6 +14,9 @@ std::vector<Point> tidied(std::vector<Point> outline);
 /// Corners of a box, counter-clockwise from the lower left.
 std::vector<Point> rectangle(double left, double bottom, double right, double top);
 
+/// The smallest box around the points; zero for none.
+Box boundsOf(const std::vector<Point>& points);
+
 /// The outline seen from the back: left for right within a piece of the given width.
 std::vector<Point> mirrored(std::vector<Point> outline, double width);
 

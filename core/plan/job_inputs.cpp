@@ -192,6 +192,20 @@ std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule,
                                         : readNumber(entry.value, rule);
 }
 
+bool couldBecomeSound(const Issue& issue, std::string_view text) {
+  if (issue.id != "value-out-of-range") return couldBecomeLength(text);
+  double value = kNone, least = kNone;
+  for (const auto& [key, argument] : issue.arguments) {
+    const auto* figure = std::get_if<Figure>(&argument);
+    const auto* written = std::get_if<std::string>(&argument);
+    if (key == "least" && figure != nullptr) least = figure->value;
+    if (key != "value" || written == nullptr) continue;
+    const auto length = parseLength(*written, Units::Millimetres);
+    if (const auto* read = std::get_if<Length>(&length)) value = read->mm();
+  }
+  return value >= 0.0 && value < least;
+}
+
 std::variant<Length, Issue> readMark(const Job& job) {
   if (!job.round) return defaultMark(job.units);
   static const InputRule kRule = [] {

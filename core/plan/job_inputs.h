@@ -1,6 +1,7 @@
 // A job's entries read against its method: numbers for the method's inputs, or what is wrong.
 #pragma once
 
+#include <string_view>
 #include <vector>
 
 #include "core/material/material_shelf.h"
@@ -21,6 +22,10 @@ JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& 
 /// One entry on its own, as when a tag is typed into. The field is "given/..." or "allowances/...".
 std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule,
                                       const MaterialShelf& shelf);
+
+/// Whether more keys could make the text sound for which the issue was raised: "2" on the way to
+/// "210", "8 1/" on the way to "8 1/4".
+bool couldBecomeSound(const Issue& issue, std::string_view text);
 
 /// Reads the rule in hand: 0.01 mm to 25.4 mm.
 std::variant<Length, Issue> readMark(const Job& job);

@@ -1,5 +1,6 @@
 #include "core/quantity/parse_length.h"
 
+#include <algorithm>
 #include <array>
 #include <charconv>
 #include <cmath>
@@ -233,6 +234,15 @@ std::variant<Length, LengthFault> parseLength(std::string_view text, Units bare)
   const auto parsed = parseSum(text);
   if (const auto* fault = std::get_if<LengthFault>(&parsed)) return *fault;
   return std::get<Sum>(parsed).total(bare == Units::Inches ? kMmPerInch : 1.0);
+}
+
+bool couldBecomeLength(std::string_view text) {
+  // What finishes a number, a fraction over anything, a term of a sum, and each unit.
+  static constexpr std::array<std::string_view, 13> kEndings{
+      "", "1", "99999", "/99999", "1/99999", "m", "n", "nch", "ch", "h", "ches", "es", "s"};
+  return std::any_of(kEndings.begin(), kEndings.end(), [&](std::string_view ending) {
+    return std::holds_alternative<Sum>(parseSum(std::string(text) + std::string(ending)));
+  });
 }
 
 std::variant<double, LengthFault> parseRatio(std::string_view text) {

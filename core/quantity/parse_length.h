@@ -30,6 +30,9 @@ inline constexpr std::size_t kLongestLengthText = 40;
 /// take the one that the others name, and must not when those name two.
 std::variant<Length, LengthFault> parseLength(std::string_view text, Units bare);
 
+/// Whether more keys could make a length of it: `8 1/`, `12 in +`, `7 i`. Also where it is one.
+bool couldBecomeLength(std::string_view text);
+
 /// `0.25`, `1/3`, `1 1/2`: the same writing without a unit.
 std::variant<double, LengthFault> parseRatio(std::string_view text);
 

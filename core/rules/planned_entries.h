@@ -8,6 +8,7 @@
 #include "core/rules/section/mark.h"
 #include "core/rules/section/part.h"
 #include "core/rules/section/series.h"
+#include "core/rules/section/step.h"
 
 namespace drapery {
 
@@ -16,6 +17,7 @@ struct PlannedEntries {
   std::vector<PlannedPart> parts;
   std::vector<PlannedMark> marks;
   std::vector<PlannedFinding> findings;
+  std::vector<PlannedStep> steps;
 };
 
 }  // namespace drapery

@@ -18,6 +18,7 @@
 #include "core/rules/section/mark.h"
 #include "core/rules/section/part.h"
 #include "core/rules/section/series.h"
+#include "core/rules/section/step.h"
 #include "core/rules/section/summary.h"
 #include "core/rules/section/view.h"
 
@@ -95,6 +96,7 @@ struct RuleSet {
   std::vector<SeriesRule> series;
   std::vector<MarkRule> marks;
   std::vector<FindingRule> findings;
+  std::vector<StepRule> steps;
   std::vector<ViewRule> views;
   std::vector<SummaryRule> summaries;
 

@@ -5,6 +5,7 @@
 #include "core/rules/section/mark.h"
 #include "core/rules/section/part.h"
 #include "core/rules/section/series.h"
+#include "core/rules/section/step.h"
 #include "core/rules/section/summary.h"
 #include "core/rules/section/view.h"
 
@@ -20,10 +21,12 @@ const std::vector<const Section*>& ruleSections() {
   static const SeriesSection kSeries;
   static const MarkSection kMark;
   static const FindingSection kFinding;
+  static const StepSection kStep;
   static const ViewSection kView;
   static const SummarySection kSummary;
-  static const std::vector<const Section*> kSections{
-      &kGiven, &kAllowance, &kDerive, &kPart, &kSeries, &kMark, &kFinding, &kView, &kSummary};
+  static const std::vector<const Section*> kSections{&kGiven,  &kAllowance, &kDerive,  &kPart,
+                                                     &kSeries, &kMark,      &kFinding, &kStep,
+                                                     &kView,   &kSummary};
   return kSections;
 }
 

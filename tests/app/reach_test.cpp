@@ -120,12 +120,12 @@ TEST_F(Reach, aClickOnABoardLightsItsSlip) {
   showCase();
   Table& table = window_->table();
   // The boards lie where the flat case is drawn: look for one along the middle of its panel.
-  QString found;
-  for (int x = 0; x < table.width() && found != "board"; x += 6) {
+  Subject found;
+  for (int x = 0; x < table.width() && !found.isPart("board"); x += 6) {
     QTest::mouseClick(&table, Qt::LeftButton, {}, QPoint(x, table.height() * 2 / 3));
     found = table.selected();
   }
-  EXPECT_EQ(found, "board");
+  EXPECT_EQ(found, Subject::part("board"));
   EXPECT_TRUE(find<QAbstractButton>("slip.board")->isChecked());
 }
 

@@ -2,6 +2,7 @@
 #include <gmock/gmock.h>
 #include <sys/resource.h>
 
+#include <QSignalSpy>
 #include <csignal>
 #include <filesystem>
 
@@ -58,7 +59,7 @@ TEST_F(Window, anyFigureCanBeAskedWhy) {
     window_->setStage(stage);
     for (const Tag* tag : window_->table().tags()) {
       if (tag->value() == "units" || tag->value() == "round" || tag->value() == "method") continue;
-      window_->table().select(QString::fromStdString(tag->value()));
+      window_->table().select(Subject::value(tag->value()));
       QApplication::processEvents();
       EXPECT_TRUE(isShown("note.why")) << tag->value();
     }
@@ -99,7 +100,7 @@ TEST_F(Window, readingsAreToldWithWhatTheyLeaveUncertain) {
               AllOf(HasSubstr("Width +2 mm wide"), HasSubstr("Height +1 mm high"),
                     HasSubstr("The readings leave 0.4 mm in width and 0 mm in height")));
   click("docket.measure");
-  window_->table().select("text_width");
+  window_->table().select(Subject::value("text_width"));
   QApplication::processEvents();
   EXPECT_THAT(notes().toStdString(), HasSubstr("2 readings, from 143.8 mm to 144.2 mm"));
 }
@@ -122,10 +123,10 @@ TEST_F(Window, aPieceLightsUpInTheDrawingAndOnTheTray) {
   EXPECT_THAT(find("slip.board")->accessibleName().toStdString(),
               HasSubstr("2 × Board, 140 × 216 mm, board, grain head to tail"));
   click("slip.stiffener");
-  EXPECT_EQ(window_->table().selected(), "stiffener");
+  EXPECT_EQ(window_->table().selected(), Subject::part("stiffener"));
   EXPECT_TRUE(find<QAbstractButton>("slip.stiffener")->isChecked());
   click("slip.board");
-  EXPECT_EQ(window_->table().selected(), "board");
+  EXPECT_EQ(window_->table().selected(), Subject::part("board"));
   EXPECT_FALSE(find<QAbstractButton>("slip.stiffener")->isChecked());
 }
 
@@ -400,6 +401,25 @@ TEST_F(Window, aFullDiskIsToldAndTriedAgain) {
   click("banner.way0");  // try again
   EXPECT_TRUE(document().isSaved());
   EXPECT_EQ(saved().given.at("text_width").value, Written(std::string("150 mm")));
+}
+
+// Moving and enlarging the drawing renews no note and keeps every tag.
+TEST_F(Window, aPanRenewsNothingButTheView) {
+  openPlain();
+  showCase();
+  QSignalSpy written(find<MarginNotes>("notes"), &MarginNotes::written);
+  const auto before = window_->table().tags();
+  const QRect where = find("tag.board_width")->geometry();
+  window_->table().setFocus();
+  press(Qt::Key_Right, Qt::ControlModifier);
+  press(Qt::Key_Plus);
+  EXPECT_NE(find("tag.board_width")->geometry(), where);
+  EXPECT_EQ(window_->table().tags(), before);
+  EXPECT_EQ(written.count(), 0);
+  press(Qt::Key_0);
+  EXPECT_EQ(find("tag.board_width")->geometry(), where);
+  window_->table().select(Subject::value("board_width"));
+  EXPECT_EQ(written.count(), 1);
 }
 
 TEST_F(Window, theSlipIsPrinted) {

@@ -57,11 +57,21 @@ TEST_F(Structures, aRowOfHolesIsASeries) {
   EXPECT_THAT(cli({"plan", book, "--format", "text"}).out,
               AllOf(HasSubstr("2 Cover"), HasSubstr("7 holes 25.4"), HasSubstr("Hole 7:"),
                     HasSubstr("It can never lie flat")));
+  // One step for all, one for each hole, and none that only a fat book needs.
+  ASSERT_EQ(plan["steps"].size(), 8U);
+  EXPECT_EQ(plan["steps"][0]["hands"], 10);
+  EXPECT_THAT(plan["steps"][7]["does"].get<std::string>(), HasSubstr("Hole 7:"));
+  EXPECT_FALSE(plan["steps"][7].contains("wait"));
+  const std::string fat = job("stab-plain", R"("text_height": 200, "text_width": 250,
+    "text_thickness": 30)");
+  EXPECT_EQ(json::parse(cli({"plan", fat}).out)["steps"].back()["wait"], 720);
+  EXPECT_THAT(cli({"plan", fat, "--format", "text"}).out,
+              HasSubstr("press. (15 min; then leave for 12 h)"));
   const std::string pdf = data_.path() + "/slip.pdf";
   ASSERT_EQ(cli({"export", book, "--what", "slip", "--as", "pdf", "-o", pdf}).code, 0);
-  EXPECT_THAT(
-      run({"pdftotext", "-layout", pdf, "-"}).out,
-      AllOf(HasSubstr("Stab sewing, plain"), HasSubstr("Leaves 200"), HasSubstr("Hole 3:")));
+  EXPECT_THAT(run({"pdftotext", "-layout", pdf, "-"}).out,
+              AllOf(HasSubstr("Stab sewing, plain"), HasSubstr("Leaves 200"), HasSubstr("Hole 3:"),
+                    HasSubstr("an adult drills")));
 }
 
 // 9 pictures on both faces: 6 panels, 5 folds, every second one the other way.

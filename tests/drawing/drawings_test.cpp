@@ -40,19 +40,25 @@ Drawing drawn(const Plan& plan, std::string_view id) {
   return {};
 }
 
-std::vector<const Shape*> shapesOf(const Drawing& drawing, Role role, const std::string& subject) {
+std::vector<const Shape*> shapesOf(const Drawing& drawing, LineKind line, Matter matter,
+                                   const std::string& subject) {
   std::vector<const Shape*> found;
   for (const Shape& shape : drawing.shapes)
-    if (shape.role == role && shape.subject == subject) found.push_back(&shape);
+    if (shape.line == line && shape.matter == matter && shape.subject.id == subject)
+      found.push_back(&shape);
   return found;
+}
+std::vector<const Shape*> shapesOf(const Drawing& drawing, Matter matter,
+                                   const std::string& subject) {
+  return shapesOf(drawing, LineKind::Outline, matter, subject);
 }
 
 TEST(FlatCase, piecesLieWhereTheyBelong) {
   const Plan plan = planOf(plainJob()).plan;
   const Drawing drawing = drawn(plan, "flat-case");
-  const auto covering = shapesOf(drawing, Role::Cloth, "covering");
-  const auto boards = shapesOf(drawing, Role::Board, "board");
-  const auto stiffener = shapesOf(drawing, Role::Board, "stiffener");
+  const auto covering = shapesOf(drawing, Matter::Cloth, "covering");
+  const auto boards = shapesOf(drawing, Matter::Board, "board");
+  const auto stiffener = shapesOf(drawing, Matter::Board, "stiffener");
   ASSERT_EQ(covering.size(), 1U);
   ASSERT_EQ(boards.size(), 2U);
   ASSERT_EQ(stiffener.size(), 1U);
@@ -81,10 +87,10 @@ RC_GTEST_PROP(FlatCaseProperty, cornersAreCutAtTheirDistance, ()) {
   const double leg = *plan.number("corner_leg");
   RC_PRE(leg <= std::min(covering.width.mm(), covering.height.mm()) / 2);
   const Drawing drawing = drawn(plan, "flat-case");
-  const Polygon cloth = polygonOf(*shapesOf(drawing, Role::Cloth, "covering").front());
+  const Polygon cloth = polygonOf(*shapesOf(drawing, Matter::Cloth, "covering").front());
   const double whole = covering.width.mm() * covering.height.mm();
   RC_ASSERT(std::abs(whole - static_cast<double>(bg::area(cloth)) - 2 * leg * leg) < 1e-6 * whole);
-  const auto& corner = shapesOf(drawing, Role::Board, "board").front()->points.front();
+  const auto& corner = shapesOf(drawing, Matter::Board, "board").front()->points.front();
   bg::model::linestring<bg::model::d2::point_xy<double>> cut;
   bg::append(cut, bg::model::d2::point_xy<double>(leg, 0));
   bg::append(cut, bg::model::d2::point_xy<double>(0, leg));
@@ -104,7 +110,8 @@ RC_GTEST_PROP(AnyDrawing, isFiniteAndHangsOnWhatExists, ()) {
     for (const Shape& shape : drawing.shapes)
       for (const Point& p : shape.points) RC_ASSERT(std::isfinite(p.x) && std::isfinite(p.y));
     for (const TagSpot& spot : drawing.tags)
-      RC_ASSERT(spot.value == "method" || plan.rules->find(spot.value).has_value());
+      RC_ASSERT(spot.subject == Subject::field("method") ||
+                plan.rules->find(spot.subject.id).has_value());
   }
 }
 
@@ -112,7 +119,7 @@ RC_GTEST_PROP(AnyDrawing, isFiniteAndHangsOnWhatExists, ()) {
 std::set<std::string> hangingOn(const Plan& plan) {
   std::set<std::string> hanging;
   for (const ViewRule& view : plan.rules->views)
-    for (const TagSpot& spot : drawView(view, plan).tags) hanging.insert(spot.value);
+    for (const TagSpot& spot : drawView(view, plan).tags) hanging.insert(spot.subject.id);
   return hanging;
 }
 
@@ -241,8 +248,8 @@ TEST(AnyDrawing, ofAnEmptyBookIsDashedNotMissing) {
   job.given.clear();
   const Plan plan = planOf(job).plan;
   const Drawing block = drawn(plan, "block");
-  EXPECT_FALSE(shapesOf(block, Role::Hidden, "text_block").empty());
-  EXPECT_TRUE(shapesOf(block, Role::Leaves, "text_block").empty());
+  EXPECT_FALSE(shapesOf(block, LineKind::Hidden, Matter::Leaves, "text_block").empty());
+  EXPECT_TRUE(shapesOf(block, Matter::Leaves, "text_block").empty());
   EXPECT_GE(block.tags.size(), 5U);
 }
 
@@ -250,18 +257,18 @@ TEST(AnyDrawing, ofAnEmptyBookIsDashedNotMissing) {
 TEST(JointDrawing, showsTheBoardAtItsSetBackAndTheSquare) {
   const Plan plan = planOf(plainJob()).plan;
   const Drawing drawing = drawn(plan, "joint");
-  const auto boards = shapesOf(drawing, Role::Board, "board");
+  const auto boards = shapesOf(drawing, Matter::Board, "board");
   ASSERT_EQ(boards.size(), 2U);
   EXPECT_DOUBLE_EQ(boards[0]->points.front().x, 7.0);
-  const auto leaves = shapesOf(drawing, Role::Leaves, "text_block");
+  const auto leaves = shapesOf(drawing, Matter::Leaves, "text_block");
   EXPECT_NEAR(boards[1]->points[1].x - leaves[1]->points[1].x, 3.0, 1e-9);
 }
 
 // Without a groove the cloth is straight from arris to arris, and no rod lies there.
 TEST(JointDrawing, withoutAGrooveHasNoRod) {
   const Drawing drawing = drawn(planOf(plainJob("case-board-gap")).plan, "joint");
-  EXPECT_TRUE(shapesOf(drawing, Role::Rod, "rod_diameter").empty());
-  const auto cloth = shapesOf(drawing, Role::ClothPath, "covering");
+  EXPECT_TRUE(shapesOf(drawing, Matter::Rod, "rod_diameter").empty());
+  const auto cloth = shapesOf(drawing, LineKind::Section, Matter::Cloth, "covering");
   ASSERT_EQ(cloth.size(), 2U);
   ASSERT_EQ(cloth[0]->points.size(), 4U);
   EXPECT_NEAR(cloth[0]->points[1].x, -2.4, 1e-9);  // the stiffener's arris
@@ -276,7 +283,7 @@ TEST(TextBlockDrawing, showsRoundAndShoulders) {
   job.given["spine_thickness"] = {30.0, {}};
   const Plan plan = planOf(job).plan;
   const Drawing drawing = drawn(plan, "block");
-  const auto blocks = shapesOf(drawing, Role::Leaves, "text_block");  // face, spine, head
+  const auto blocks = shapesOf(drawing, Matter::Leaves, "text_block");  // face, spine, head
   ASSERT_EQ(blocks.size(), 3U);
   const Shape& head = *blocks[2];
   double left = 0, right = 0, low = 1e9, high = 0;

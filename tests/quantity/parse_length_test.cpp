@@ -98,6 +98,21 @@ TEST(ParseRatio, readsNumbersAndFractions) {
   EXPECT_TRUE(std::holds_alternative<LengthFault>(parseRatio("third")));
 }
 
+// Whatever is a length was on its way to one at every key.
+RC_GTEST_PROP(ParseLength, isOnItsWayAtEveryKey, ()) {
+  const auto text = *rc::gen::elementOf(std::vector<std::string>{
+      "210", "-3", "137,5 mm", "13.75 cm", "5 7/16 in", "5-7/16 inches", "7 63/64\"", ".5 in",
+      "0 1/8 inch", "300 + 120.5", "12 in + 3 1/4 in", "1/16", "7 17/99 in"});
+  for (std::size_t end = 0; end <= text.size(); ++end)
+    RC_ASSERT(couldBecomeLength(text.substr(0, end)));
+}
+
+TEST(ParseLength, whatNoKeyCanMendIsWrongAtOnce) {
+  for (const char* text :
+       {"x", "7 in m", "12a", "7 mm 3", "1e3", "1,234.5", "7 ells", "3//4", "mm"})
+    EXPECT_FALSE(couldBecomeLength(text)) << text;
+}
+
 TEST(LengthWithUnit, addsTheUnitInUseToABareFigureOnly) {
   EXPECT_EQ(lengthWithUnit("8 1/4", Units::Inches), "8 1/4 in");
   EXPECT_EQ(lengthWithUnit("209,5", Units::Millimetres), "209,5 mm");

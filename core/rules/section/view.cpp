@@ -88,7 +88,7 @@ class ViewReading {
     for (const Node::Member& thing : show->members) {
       if (thing.value.kind != Node::Kind::Text)
         in_.complainType(thing.value, thing.key.c_str(), "the id of a part or value");
-      rule_.show.emplace_back(thing.key, thing.value.text);
+      rule_.show.emplace_back(thing.key, Subject{Subject::Kind::None, thing.value.text});
     }
   }
 
@@ -118,12 +118,12 @@ class ViewReading {
       const auto side = isTriple ? sideOf(item.items[2].text) : std::nullopt;
       if (!side)
         return in_.complainType(item, "tags", "value, spot, side (left, right, above, below)");
-      tag.value = item.items[0].text;
+      tag.subject.id = item.items[0].text;
       tag.spot = item.items[1].text;
       tag.side = *side;
     } else {
       EntryReader in(item, "tags", placer_);
-      tag.value = in.text("value", Needed::Yes);
+      tag.subject.id = in.text("value", Needed::Yes);
       tag.spot = in.text("spot", Needed::No);
       tag.side = in.choice("side", kSides, Side::Above);
       tag.when = in.formula("when", Needed::No);
@@ -143,7 +143,7 @@ class ViewReading {
     ViewLine line;
     readEach(in, line);
     line.kind = in.choice("kind", kLines, std::string("hidden"));
-    line.subject = in.text("subject", Needed::No);
+    line.subject.id = in.text("subject", Needed::No);
     line.when = in.formula("when", Needed::No);
     line.size = in.formula("size", Needed::No);
     const Node* path = in.list("path", Needed::Yes);
@@ -160,6 +160,11 @@ class ViewReading {
   ViewRule rule_;
 };
 
+bool isPart(const RuleSet& rules, const std::string& id) {
+  return std::any_of(rules.parts.begin(), rules.parts.end(),
+                     [&](const PartRule& part) { return part.id == id; });
+}
+
 bool isSpot(const ViewRule& view, const RuleSet& rules, const std::string& spot) {
   const auto has = [](std::span<const std::string_view> names, std::string_view name) {
     return std::find(names.begin(), names.end(), name) != names.end();
@@ -169,14 +174,30 @@ bool isSpot(const ViewRule& view, const RuleSet& rules, const std::string& spot)
   if (dot == std::string::npos ||
       !has(view.spec->pieceSpots, std::string_view(spot).substr(dot + 1)))
     return false;
-  return std::any_of(rules.parts.begin(), rules.parts.end(),
-                     [&](const PartRule& part) { return part.id == spot.substr(0, dot); });
+  return isPart(rules, spot.substr(0, dot));
 }
 
-void checkTag(const ViewRule& view, const ViewTag& tag, const RuleSet& rules, Linker& linker) {
+/// A part, a value or the book, by its id.
+void findSubject(Subject& subject, const ViewRule& view, const RuleSet& rules, Linker& linker) {
+  if (subject.id.empty()) return;
+  if (subject.id == Subject::kBook) {
+    subject.kind = Subject::Kind::Book;
+  } else if (isPart(rules, subject.id)) {
+    subject.kind = Subject::Kind::Part;
+  } else if (rules.find(subject.id)) {
+    subject.kind = Subject::Kind::Value;
+  } else if (!rules.isBase) {
+    linker.placer().add("touches-unknown", {{"name", shortened(subject.id)}, {"id", view.id}},
+                        view.at);
+  }
+}
+
+void linkTag(const ViewRule& view, ViewTag& tag, const RuleSet& rules, Linker& linker) {
+  const bool isField = tag.subject.id == "method";
+  tag.subject.kind = isField ? Subject::Kind::JobField : Subject::Kind::Value;
   if (rules.isBase || view.spec == nullptr) return;
-  if (tag.value != "method" && !rules.find(tag.value))
-    linker.placer().add("touches-unknown", {{"name", shortened(tag.value)}, {"id", view.id}},
+  if (!isField && !rules.find(tag.subject.id))
+    linker.placer().add("touches-unknown", {{"name", shortened(tag.subject.id)}, {"id", view.id}},
                         tag.where);
   if (!tag.at && !isSpot(view, rules, tag.spot))
     linker.placer().add("view-spot-unknown",
@@ -185,7 +206,7 @@ void checkTag(const ViewRule& view, const ViewTag& tag, const RuleSet& rules, Li
 
 }  // namespace
 
-std::string ViewRule::subject(std::string_view thing) const {
+Subject ViewRule::subject(std::string_view thing) const {
   for (const auto& [shown, subject] : show)
     if (shown == thing) return subject;
   return {};
@@ -205,9 +226,11 @@ void ViewSection::link(RuleSet& rules, Linker& linker) const {
       linker.link(tag.when, Dimension::number());
       if (tag.at) linker.linkPoint(nullptr, *tag.at);
       if (tag.to) linker.linkPoint(nullptr, *tag.to);
-      checkTag(view, tag, rules, linker);
+      linkTag(view, tag, rules, linker);
     }
+    for (auto& [thing, subject] : view.show) findSubject(subject, view, rules, linker);
     for (ViewLine& line : view.lines) {
+      findSubject(line.subject, view, rules, linker);
       const SeriesRule* series = linker.seriesOf(line);
       linker.linkIn(series, line.when, Dimension::number());
       linker.linkIn(series, line.size, Dimension::length());

@@ -11,6 +11,7 @@
 #include "core/rules/entry_reader.h"
 #include "core/rules/repeated.h"
 #include "core/rules/section.h"
+#include "core/rules/subject.h"
 #include "core/toml/sourced.h"
 
 namespace drapery {
@@ -19,8 +20,8 @@ enum class Side { Left, Right, Above, Below };
 
 /// Hangs at a spot of the figure, at a point, or on a measuring line from one point to another.
 struct ViewTag {
-  std::string value;  // a number's name, or "method"
-  std::string spot;   // of the figure; empty: at the points
+  Subject subject;   // a value, or the job's field "method"
+  std::string spot;  // of the figure; empty: at the points
   Side side = Side::Above;
   std::optional<RulePoint> at, to;  // with `to` a measuring line
   RuleFormula when;                 // empty: always
@@ -29,8 +30,8 @@ struct ViewTag {
 
 /// A line that the view adds to its figure; repeated for each of a series where it says so.
 struct ViewLine : Repeated {
-  std::string kind;     // "hidden", "fold", "cut", "crease", "dimension", "thread", "hole"
-  std::string subject;  // the part or value that it shows; may be empty
+  std::string kind;  // "hidden", "fold", "cut", "crease", "dimension", "thread", "hole"
+  Subject subject;   // what it shows; may be none
   std::vector<RulePoint> path;
   RuleFormula size;  // of a hole: its diameter
   RuleFormula when;  // empty: always
@@ -41,17 +42,17 @@ struct ViewRule {
   std::string stage;  // "measure", "case"
   std::string figure;
   const FigureSpec* spec = nullptr;
-  LocalText caption;                                      // may be empty
-  double share = 1.0;                                     // of the stage's height
-  std::vector<RuleFormula> bound;                         // one for each of the figure's inputs
-  std::vector<std::pair<std::string, std::string>> show;  // a thing of the figure: what it is
-  std::vector<ViewTag> tags;                              // in the order of the work
+  LocalText caption;                                  // may be empty
+  double share = 1.0;                                 // of the stage's height
+  std::vector<RuleFormula> bound;                     // one for each of the figure's inputs
+  std::vector<std::pair<std::string, Subject>> show;  // a thing of the figure: what it is
+  std::vector<ViewTag> tags;                          // in the order of the work
   std::vector<ViewLine> lines;
   RuleFormula when;  // empty: always
   SourcePosition at;
 
-  /// The part or value that a thing of the figure shows.
-  [[nodiscard]] std::string subject(std::string_view thing) const;
+  /// What a thing of the figure shows; none where that is not said.
+  [[nodiscard]] Subject subject(std::string_view thing) const;
 };
 
 class ViewSection : public Section {

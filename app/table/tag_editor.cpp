@@ -1,7 +1,7 @@
-// The table's edits: typing, keeping, stepping, choosing.
+#include "app/table/tag_editor.h"
+
 #include <algorithm>
 
-#include "app/table/table.h"
 #include "app/table/tag_content.h"
 #include "app/words/window_words.h"
 #include "core/plan/job_inputs.h"
@@ -10,36 +10,30 @@
 
 namespace drapery {
 
-namespace {
-
-/// Whether more keys can make it sound: too small so far, or a fraction or unit half written.
-bool couldBecomeSound(const Issue& issue, const QString& text) {
-  if (issue.id == "length-empty") return true;
-  if (issue.id == "value-out-of-range") {
-    double value = 0.0, least = 0.0;
-    for (const auto& [key, argument] : issue.arguments) {
-      const auto* figure = std::get_if<Figure>(&argument);
-      if (key == "least" && figure != nullptr) least = figure->value;
-    }
-    const auto parsed = parseLength(text.toStdString(), Units::Millimetres);
-    if (const auto* length = std::get_if<Length>(&parsed)) value = length->mm();
-    return value >= 0.0 && value < least;
-  }
-  for (const char* more : {"1", "64", "1/64", "/64", "m", "n"})
-    if (std::holds_alternative<Length>(parseLength(text.toStdString() + more, Units::Millimetres)))
-      return true;
-  return false;
+TagEditor::TagEditor(Document& document, QObject* parent) : QObject(parent), document_(document) {
+  connect(&document_, &Document::bookChanged, this, [this] { messages_.clear(); });
 }
 
-}  // namespace
+void TagEditor::serve(Tag* tag) {
+  connect(tag, &Tag::typed, this, &TagEditor::onTyped);
+  connect(tag, &Tag::kept, this, &TagEditor::onKept);
+  connect(tag, &Tag::stepped, this, &TagEditor::onStepped);
+  connect(tag, &Tag::chosen, this, &TagEditor::onChosen);
+  connect(tag, &Tag::abandoned, this, &TagEditor::onAbandoned);
+}
 
-std::string Table::fieldOfTag(const Tag& tag) const {
+QString TagEditor::message(const std::string& id) const {
+  const auto found = messages_.find(id);
+  return found != messages_.end() ? found->second : QString();
+}
+
+std::string TagEditor::fieldOfTag(const Tag& tag) const {
   if (isRuleValue(tag.value()) || tag.value() == "method") return tag.value();
   const InputRule* rule = document_.plan().rules->input(tag.value());
   return rule != nullptr ? fieldOf(*rule) : std::string();
 }
 
-FieldValue Table::valueOf(const std::string& field, const QString& text) const {
+FieldValue TagEditor::valueOf(const std::string& field, const QString& text) const {
   std::string written = text.trimmed().toStdString();
   if (written.empty()) return std::nullopt;  // back to the usual value
   const InputRule* rule = document_.plan().rules->input(field.substr(field.find('/') + 1));
@@ -50,41 +44,45 @@ FieldValue Table::valueOf(const std::string& field, const QString& text) const {
   return Entry{written, {}};
 }
 
-void Table::showMessage(Tag* tag, const Issue& issue) {
+void TagEditor::tell(Tag* tag, const Issue& issue) {
   Issue named = issue;
   for (auto& [key, argument] : named.arguments)
-    if (key == "name") argument = contentOf(tag->value()).caption.toStdString();
+    if (key == "name") argument = tagContent(document_, tag->value()).caption.toStdString();
   messages_[tag->value()] = issueText(named, windowNotation(document_.plan()));
-  refresh();
+  emit messagesChanged();
 }
 
-void Table::onTyped(Tag* tag, const QString& text) {
+void TagEditor::onTyped(Tag* tag, const QString& text) {
   const std::string field = fieldOfTag(*tag);
   messages_.erase(tag->value());
   const auto issue = document_.preview(field, valueOf(field, text));
   if (!issue) return;
   // "2" on the way to "210" and "8 1/" on the way to "8 1/4" are not mistakes yet.
-  if (couldBecomeSound(*issue, text)) return refresh();
+  if (couldBecomeSound(*issue, text.toStdString())) return emit messagesChanged();
   document_.endPreview();
-  showMessage(tag, *issue);
+  tell(tag, *issue);
 }
 
-void Table::onKept(Tag* tag, const QString& text, bool goOn) {
-  if (!tag->isTyping()) {
-    if (goOn) goOnFrom(tag);
-    return;
+void TagEditor::onKept(Tag* tag, const QString& text, bool goOn) {
+  if (tag->isTyping()) {
+    const std::string field = fieldOfTag(*tag);
+    const auto issue = document_.keep(field, valueOf(field, text));
+    if (issue) document_.endPreview();
+    if (issue) return tell(tag, *issue);
+    messages_.erase(tag->value());
+    tag->stopTyping();
+    document_.endPreview();
   }
-  const std::string field = fieldOfTag(*tag);
-  const auto issue = document_.keep(field, valueOf(field, text));
-  if (issue) document_.endPreview();
-  if (issue) return showMessage(tag, *issue);
+  if (goOn) emit done(tag);
+}
+
+void TagEditor::onAbandoned(Tag* tag) {
   messages_.erase(tag->value());
   tag->stopTyping();
   document_.endPreview();
-  if (goOn) goOnFrom(tag);
 }
 
-void Table::onStepped(Tag* tag, int marks) {
+void TagEditor::onStepped(Tag* tag, int marks) {
   tag->keepTyped();
   const std::string field = fieldOfTag(*tag);
   const Plan& plan = document_.plan();
@@ -95,11 +93,11 @@ void Table::onStepped(Tag* tag, int marks) {
   const Rounding toward = marks > 0 ? Rounding::Down : Rounding::Up;
   const Length next = roundTo(*present, plan.mark, toward) + step;
   const std::string written = formatExact(next, document_.job().units);
-  if (const auto issue = document_.step(field, Entry{written, {}})) showMessage(tag, *issue);
+  if (const auto issue = document_.step(field, Entry{written, {}})) tell(tag, *issue);
   tag->takeFocus();
 }
 
-void Table::onChosen(Tag* tag, int option) {
+void TagEditor::onChosen(Tag* tag, int option) {
   const std::string field = fieldOfTag(*tag);
   const auto index = static_cast<std::size_t>(option);
   const std::vector<std::string> options =
@@ -111,23 +109,8 @@ void Table::onChosen(Tag* tag, int option) {
   messages_.erase(tag->value());
   if (const auto issue = document_.keep(field, Entry{options[index], {}})) {
     emit refused(*issue);
-    refresh();  // the choice shows what holds
+    emit messagesChanged();  // the choice shows what holds
   }
-}
-
-void Table::goOnFrom(Tag* tag) {
-  const auto at = std::find_if(hanging_.begin(), hanging_.end(),
-                               [tag](const Hanging& h) { return h.tag == tag; });
-  for (auto next = at == hanging_.end() ? at : at + 1; next != hanging_.end(); ++next)
-    if (next->tag->kind() != Tag::Kind::Figure && next->panel != nullptr)
-      return next->tag->takeFocus();
-  // The work goes on in the other drawing.
-  if (isOneAtATime_ && !isLastPanel_) {
-    bringOtherToFront();
-    if (!hanging_.empty()) return hanging_.front().tag->takeFocus();
-  }
-  select({});
-  setFocus();
 }
 
 }  // namespace drapery

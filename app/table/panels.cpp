@@ -1,0 +1,132 @@
+#include "app/table/panels.h"
+
+#include <QCoreApplication>
+#include <QPolygonF>
+#include <algorithm>
+#include <cmath>
+
+#include "paint/drawing_painter.h"
+#include "paint/fonts.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr double kLargestZoom = 12.0;
+constexpr double kSmallestZoom = 0.4;
+constexpr double kLeastForTwoEm = 34.0;  // under this height two would only crowd each other
+constexpr double kLeastDrawing = 0.33;   // of a panel's width and height, whatever the tags want
+
+QString tr(const char* text) { return QCoreApplication::translate("Table", text); }
+
+}  // namespace
+
+QString labelWords(const std::string& id) {
+  if (id == "view.face") return tr("the face");
+  if (id == "view.spine") return tr("the spine");
+  if (id == "view.head") return tr("the head");
+  if (id == "flat.waits") return tr("the pieces wait for the measures");
+  if (id == "flat.missing") return tr("not every piece has a place yet");
+  if (id == "view.board") return tr("a board, from its edge");
+  return {};
+}
+
+QRectF PlacedPanel::drawn() const {
+  const Box box = boundsOf(panel.drawing);
+  QRectF rect = toTable.mapRect(QRectF(QPointF(box.left, box.bottom), QPointF(box.right, box.top)));
+  for (const DrawingLabel& label : panel.drawing.labels) rect = rect.united(labelRect(label));
+  return rect;
+}
+
+QRectF PlacedPanel::captionRect() const {
+  const QFontMetrics metrics(textFont(kCaptionPixels));
+  return {area.left() + 12, area.top() + 8, double(metrics.horizontalAdvance(panel.caption)),
+          double(metrics.height())};
+}
+
+QRectF PlacedPanel::labelRect(const DrawingLabel& label) const {
+  const QFontMetrics metrics(textFont(kLabelPixels));
+  const QPointF at = onTable(label.at);
+  const double width = metrics.horizontalAdvance(labelWords(label.id)), height = metrics.height();
+  return {at.x() - width / 2, label.isAbove ? at.y() - height - 2 : at.y() - height / 2, width,
+          height};
+}
+
+/// Margins give way alike when they would leave too little.
+QRectF PlacedPanel::roomInside(const QMarginsF& tags) const {
+  const double air = 1.3 * em();
+  const double caption = panel.caption.isEmpty() ? 0.0 : 1.8 * em();
+  const double words = panel.drawing.labels.empty() ? 0.0 : 1.2 * em();
+  const double left = tags.left() + air, right = tags.right() + air,
+               top = tags.top() + caption + words + air, bottom = tags.bottom() + air;
+  const double across = std::min(1.0, area.width() * (1 - kLeastDrawing) / (left + right));
+  const double down = std::min(1.0, area.height() * (1 - kLeastDrawing) / (top + bottom));
+  return area.adjusted(left * across, top * down, -right * across, -bottom * down);
+}
+
+std::string Panels::inFrontOf(const std::vector<StagePanel>& all) const {
+  if (all.empty()) return {};
+  for (const StagePanel& panel : all)
+    if (panel.drawing.id == inFront_) return inFront_;
+  return all.front().drawing.id;
+}
+
+void Panels::take(std::vector<StagePanel> all, const QRectF& whole) {
+  shown_.clear();
+  isOneAtATime_ = all.size() > 1 && whole.height() < kLeastForTwoEm * em();
+  double top = whole.top();
+  const std::string front = inFrontOf(all);
+  for (std::size_t i = 0; i < all.size(); ++i) {
+    if (isOneAtATime_ && all[i].drawing.id != front) continue;
+    const StagePanel& next = all[(i + 1) % all.size()];
+    nextCaption_ = next.caption;
+    nextId_ = next.drawing.id;
+    isLast_ = i + 1 == all.size();
+    const double share = isOneAtATime_ ? 1.0 : all[i].share;
+    shown_.push_back({{}, QRectF(whole.left(), top, whole.width(), whole.height() * share), {}});
+    top = shown_.back().area.bottom();
+  }
+  std::size_t into = 0;
+  for (StagePanel& panel : all)
+    if (!isOneAtATime_ || panel.drawing.id == front) shown_[into++].panel = std::move(panel);
+}
+
+void Panels::fit(const std::function<QMarginsF(const PlacedPanel&)>& tags) {
+  for (PlacedPanel& placed : shown_) {
+    placed.toTable = fitted(boundsOf(placed.panel.drawing), placed.roomInside(tags(placed)));
+    const QPointF middle = placed.area.center();
+    placed.toTable *= QTransform::fromTranslate(-middle.x(), -middle.y()) *
+                      QTransform::fromScale(zoom_, zoom_) *
+                      QTransform::fromTranslate(middle.x() + pan_.x(), middle.y() + pan_.y());
+  }
+}
+
+void Panels::resetView() {
+  zoom_ = 1.0;
+  pan_ = {};
+}
+
+void Panels::zoomBy(double factor, QPointF about, const QRectF& whole) {
+  const double before = zoom_;
+  zoom_ = std::clamp(zoom_ * factor, kSmallestZoom, kLargestZoom);
+  const double scale = zoom_ / before;
+  pan_ += (about - (whole.center() + pan_)) * (1 - scale);
+  if (std::abs(zoom_ - 1.0) < 0.02) resetView();
+}
+
+Subject Panels::subjectAt(QPointF at) const {
+  for (auto placed = shown_.rbegin(); placed != shown_.rend(); ++placed) {
+    const QPointF inside = placed->toTable.inverted().map(at);
+    const auto& shapes = placed->panel.drawing.shapes;
+    for (auto shape = shapes.rbegin(); shape != shapes.rend(); ++shape) {
+      const bool isThing = shape->layer == Layer::Book || shape->layer == Layer::Pieces;
+      if (!shape->isClosed || !isThing || shape->subject.empty()) continue;
+      QPolygonF polygon;
+      for (const Point& p : shape->points) polygon << QPointF(p.x, p.y);
+      if (polygon.containsPoint(inside, Qt::OddEvenFill)) return shape->subject;
+    }
+  }
+  return {};
+}
+
+}  // namespace drapery

@@ -1,0 +1,49 @@
+// What typing, stepping and choosing at a tag does to the open book, and what is told there when it
+// cannot be.
+#pragma once
+
+#include <QObject>
+#include <map>
+#include <string>
+
+#include "app/document/document.h"
+#include "app/table/tag.h"
+
+namespace drapery {
+
+class TagEditor : public QObject {
+  Q_OBJECT
+
+ public:
+  TagEditor(Document& document, QObject* parent);
+
+  /// Listens to a tag from now on.
+  void serve(Tag* tag);
+  /// What is wrong with the text at a tag; empty when nothing is. It stays until it is mended,
+  /// taken back, or the book goes.
+  [[nodiscard]] QString message(const std::string& id) const;
+  [[nodiscard]] bool hasMessage(const std::string& id) const { return messages_.contains(id); }
+
+ signals:
+  /// A message came or went.
+  void messagesChanged();
+  /// The text was kept, or was no other: the work goes on at the next tag.
+  void done(drapery::Tag* tag);
+  /// A choice that cannot be taken up, such as a rule file with a mistake in it.
+  void refused(const drapery::Issue& issue);
+
+ private:
+  void onTyped(Tag* tag, const QString& text);
+  void onKept(Tag* tag, const QString& text, bool goOn);
+  void onStepped(Tag* tag, int marks);
+  void onChosen(Tag* tag, int option);
+  void onAbandoned(Tag* tag);
+  [[nodiscard]] std::string fieldOfTag(const Tag& tag) const;
+  [[nodiscard]] FieldValue valueOf(const std::string& field, const QString& text) const;
+  void tell(Tag* tag, const Issue& issue);
+
+  Document& document_;
+  std::map<std::string, QString> messages_;  // by value
+};
+
+}  // namespace drapery

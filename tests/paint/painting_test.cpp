@@ -1,0 +1,142 @@
+// The painter itself: every kind of line and matter leaves its mark, and a page measures true.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <QImage>
+#include <QPainter>
+#include <QPdfWriter>
+#include <set>
+
+#include "core/drawing/piece_shapes.h"
+#include "exchange/slip_page.h"
+#include "paint/drawing_painter.h"
+#include "tests/support/books.h"
+#include "tests/support/command.h"
+
+namespace drapery::test {
+namespace {
+
+constexpr int kSide = 120;
+
+QImage painted(const Shape& shape, const Palette& palette, const Subject& lit = {}) {
+  QImage image(kSide, kSide, QImage::Format_RGB32);
+  image.fill(palette.ground);
+  QPainter painter(&image);
+  PaintStyle style;
+  style.palette = &palette;
+  style.lit = lit;
+  Drawing drawing;
+  drawing.shapes = {shape};
+  paintDrawing(painter, drawing, QTransform(1, 0, 0, -1, 0, kSide), style);
+  return image;
+}
+
+std::set<QRgb> coloursOf(const QImage& image) {
+  std::set<QRgb> colours;
+  for (int y = 0; y < image.height(); ++y)
+    for (int x = 0; x < image.width(); ++x) colours.insert(image.pixel(x, y));
+  return colours;
+}
+
+/// How many pixels are not the ground.
+int markedIn(const QImage& image, const Palette& palette) {
+  int marked = 0;
+  for (int y = 0; y < image.height(); ++y)
+    for (int x = 0; x < image.width(); ++x)
+      marked += image.pixel(x, y) != palette.ground.rgb() ? 1 : 0;
+  return marked;
+}
+
+Shape lineOf(LineKind kind) {
+  if (kind == LineKind::Hole)
+    return closedShape(kind, Matter::None, rectangle(40, 40, 60, 60), Subject::value("a"));
+  Shape shape = openShape(kind, {{20, 60}, {100, 61}}, Subject::value("a"));
+  shape.thickness = 2.0;
+  return shape;
+}
+
+TEST(Painting, everyKindOfLineCanBeSeenAndLit) {
+  constexpr LineKind kLines[]{LineKind::Hidden, LineKind::Leaf,      LineKind::Section,
+                              LineKind::Cut,    LineKind::Fold,      LineKind::Crease,
+                              LineKind::Hole,   LineKind::Thread,    LineKind::Break,
+                              LineKind::Grain,  LineKind::Dimension, LineKind::Extension};
+  for (const Palette* palette : {&lightPalette(), &benchPalette()})
+    for (const LineKind kind : kLines) {
+      const Shape shape = lineOf(kind);
+      const QImage plain = painted(shape, *palette);
+      EXPECT_GT(markedIn(plain, *palette), 30) << static_cast<int>(kind);
+      EXPECT_NE(plain, painted(shape, *palette, Subject::value("a"))) << static_cast<int>(kind);
+      EXPECT_EQ(plain, painted(shape, *palette, Subject::part("a"))) << static_cast<int>(kind);
+    }
+  // A dashed line is broken, a whole one is not; a fold is not drawn like a crease.
+  const auto ink = [](LineKind kind) {
+    return markedIn(painted(lineOf(kind), lightPalette()), lightPalette());
+  };
+  EXPECT_LT(ink(LineKind::Hidden), 0.8 * ink(LineKind::Break));
+  EXPECT_NE(painted(lineOf(LineKind::Fold), lightPalette()),
+            painted(lineOf(LineKind::Crease), lightPalette()));
+}
+
+TEST(Painting, everyMatterHasItsOwnFace) {
+  std::set<std::set<QRgb>> faces;
+  for (const Matter matter :
+       {Matter::Leaves, Matter::Board, Matter::Card, Matter::Cloth, Matter::Rod, Matter::None})
+    faces.insert(coloursOf(painted(
+        closedShape(LineKind::Outline, matter, rectangle(10, 10, 110, 110), {}), lightPalette())));
+  EXPECT_EQ(faces.size(), 6U);
+  // Hatched: the board's colour and the darker one of its lines.
+  const auto board = coloursOf(
+      painted(closedShape(LineKind::Outline, Matter::Board, rectangle(10, 10, 110, 110), {}),
+              lightPalette()));
+  EXPECT_TRUE(board.contains(lightPalette().board.rgb()));
+  EXPECT_GT(board.size(), 4U);
+  // Unknown ones are only dashed.
+  EXPECT_FALSE(coloursOf(painted(closedShape(false, Matter::Board, rectangle(10, 10, 110, 110), {}),
+                                 lightPalette()))
+                   .contains(lightPalette().board.rgb()));
+}
+
+// Outside check, poppler: 100 mm on paper are 1000 dots at 254 to the inch, either way.
+TEST(Painting, aPageMeasuresTrue) {
+  const TemporaryFolder folder;
+  const std::string pdf = folder.path() + "/true.pdf";
+  {
+    QPdfWriter writer(QString::fromStdString(pdf));
+    writer.setPageSize(QPageSize(QPageSize::A4));
+    writer.setPageMargins(QMarginsF(0, 0, 0, 0));
+    writer.setResolution(1200);
+    QPainter painter(&writer);
+    painter.scale(1200 / 25.4, 1200 / 25.4);
+    Drawing drawing;
+    drawing.shapes = {closedShape(LineKind::Outline, Matter::Board, rectangle(0, 0, 100, 150), {})};
+    paintDrawing(painter, drawing, QTransform(1, 0, 0, -1, 30, 200), pageStyle(lightPalette()));
+  }
+  ASSERT_EQ(
+      run({"pdftoppm", "-r", "254", "-png", "-singlefile", pdf, folder.path() + "/true"}).code, 0);
+  const QImage page(QString::fromStdString(folder.path() + "/true.png"));
+  QRect ink;
+  for (int y = 0; y < page.height(); ++y)
+    for (int x = 0; x < page.width(); ++x)
+      if (qGray(page.pixel(x, y)) < 128) ink |= QRect(x, y, 1, 1);
+  const double line = 3.7;  // 0.37 mm, half of it outside the edge either way
+  EXPECT_NEAR(ink.width(), 1000 + line, 1.5);
+  EXPECT_NEAR(ink.height(), 1500 + line, 1.5);
+  EXPECT_NEAR(ink.left(), 300 - line / 2, 1.5);
+  // The hatch is lines in the file, not a picture.
+  EXPECT_EQ(run({"pdfimages", "-list", pdf}).out.find("image "), std::string::npos);
+}
+
+TEST(Painting, aPieceIsDrawnAtTheSizeThatItIsCutTo) {
+  const Plan plan = planOf(plainJob()).plan;
+  for (const PlannedPart& part : plan.parts) {
+    const Drawing drawing = pieceDrawing(part);
+    const Box box = boundsOf(drawing.shapes.front().points);
+    EXPECT_NEAR(box.width(), part.cutWidth.mm(), 1e-9) << part.rule->id;
+    EXPECT_NEAR(box.height(), part.cutHeight.mm(), 1e-9) << part.rule->id;
+    const bool hasGrain = drawing.shapes.back().line == LineKind::Grain;
+    EXPECT_EQ(hasGrain, part.rule->grain != Grain::Any) << part.rule->id;
+  }
+}
+
+}  // namespace
+}  // namespace drapery::test
