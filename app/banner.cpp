@@ -25,6 +25,10 @@ Banner::Banner(const Palette& palette, QWidget* parent)
 
 QString Banner::text() const { return isHidden() ? QString() : label_->text(); }
 
+std::optional<Banner::Message> Banner::told() const {
+  return isHidden() ? std::nullopt : std::optional(message_);
+}
+
 void Banner::addWay(const Way& way, int index) {
   auto* button = new InkButton(way.first, palette_, this);
   button->setObjectName(QString("banner.way%1").arg(index));
@@ -46,7 +50,7 @@ void Banner::say(Severity severity, const QString& text, const std::vector<Way>&
   // Only now: a text that can be selected is a whole document, too dear for a start without a
   // message.
   label_->setTextInteractionFlags(Qt::TextSelectableByMouse);
-  severity_ = severity;
+  message_ = {severity, text, ways};
   label_->setText(severityMark(severity) + "  " + text);
   QPalette colours = label_->palette();
   colours.setColor(QPalette::WindowText, palette_.of(severity));
@@ -60,7 +64,7 @@ void Banner::say(Severity severity, const QString& text, const std::vector<Way>&
 void Banner::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.fillRect(rect(), palette_.paper);
-  painter.fillRect(QRect(0, 0, 4, height()), palette_.of(severity_));
+  painter.fillRect(QRect(0, 0, 4, height()), palette_.of(message_.severity));
   painter.setPen(palette_.hairline);
   painter.drawLine(0, height() - 1, width(), height() - 1);
 }

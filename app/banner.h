@@ -3,6 +3,7 @@
 
 #include <QWidget>
 #include <functional>
+#include <optional>
 #include <utility>
 #include <vector>
 
@@ -23,6 +24,13 @@ class Banner : public QWidget {
   /// Replaces what was said before. "Close" is always the last way.
   void say(Severity severity, const QString& text, const std::vector<Way>& ways = {});
   [[nodiscard]] QString text() const;
+  struct Message {
+    Severity severity = Severity::Note;
+    QString text;
+    std::vector<Way> ways;
+  };
+  /// What it says at the moment.
+  [[nodiscard]] std::optional<Message> told() const;
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -31,7 +39,7 @@ class Banner : public QWidget {
   void addWay(const Way& way, int index);
 
   const Palette& palette_;
-  Severity severity_ = Severity::Note;
+  Message message_;
   QLabel* label_;
   QHBoxLayout* row_;
 };

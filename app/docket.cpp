@@ -170,6 +170,9 @@ void Docket::addCommands(QVBoxLayout* column) {
   box->addSpacing(10);
   connect(add(tr("Cut slip as PDF"), "docket.slip", tr("Ctrl P")), &QAbstractButton::clicked, this,
           &Docket::slipWanted);
+  const bool isDark = palette_.ground.lightness() < 128;
+  connect(add(isDark ? tr("Light ground") : tr("Dark ground"), "docket.theme", tr("Ctrl B")),
+          &QAbstractButton::clicked, this, &Docket::themeWanted);
   column->addLayout(box);
 }
 

@@ -30,6 +30,7 @@ class Docket : public QWidget {
   void openWanted();
   void copyWanted();
   void slipWanted();
+  void themeWanted();
 
  protected:
   void paintEvent(QPaintEvent* event) override;

@@ -5,12 +5,14 @@
 #include <QDir>
 #include <QFile>
 #include <QIcon>
-#include <QStyleFactory>
 #include <QTimer>
 #include <iostream>
 #include <optional>
 
 #include "app/main_window.h"
+#include "app/theme.h"
+#include "app/workspace/log.h"
+#include "drapery_version.h"
 #include "paint/fonts.h"
 #include "store/folders.h"
 
@@ -27,11 +29,11 @@ struct Wishes {
   bool demo = false;
   QString screenshot;
   Stage stage = Stage::Measure;
-  QSize size{1280, 800};
+  std::optional<QSize> size;
   QString select;
   QString units;
-  double fontScale = 1.0;
-  bool benchTheme = false;
+  std::optional<double> fontScale;
+  QString theme;
 };
 
 int complain(const QString& text) {
@@ -109,13 +111,12 @@ class ArgumentReader {
     if (parser_.isSet("font-scale")) {
       bool isNumber = false;
       wishes.fontScale = parser_.value("font-scale").toDouble(&isNumber);
-      if (!isNumber || !(wishes.fontScale >= 0.5 && wishes.fontScale <= 3.0))
+      if (!isNumber || !(*wishes.fontScale >= 0.5 && *wishes.fontScale <= 3.0))
         return notAllowed("font-scale", "0.5 to 3");
     }
-    const QString theme = parser_.value("theme");
-    if (!theme.isEmpty() && theme != "light" && theme != "bench")
+    wishes.theme = parser_.value("theme");
+    if (!wishes.theme.isEmpty() && wishes.theme != "light" && wishes.theme != "bench")
       return notAllowed("theme", "light or bench");
-    wishes.benchTheme = theme == "bench";
     return true;
   }
 
@@ -137,21 +138,6 @@ QString demoJob() {
   return first;
 }
 
-void dress(const Palette& palette) {
-  QApplication::setStyle(QStyleFactory::create("Fusion"));
-  QPalette colours;
-  colours.setColor(QPalette::Window, palette.ground);
-  colours.setColor(QPalette::Base, palette.paper);
-  colours.setColor(QPalette::Button, palette.paper);
-  colours.setColor(QPalette::ButtonText, palette.ink);
-  colours.setColor(QPalette::WindowText, palette.ink);
-  colours.setColor(QPalette::Text, palette.ink);
-  colours.setColor(QPalette::Highlight, palette.accent);
-  colours.setColor(QPalette::HighlightedText, palette.ground);
-  QApplication::setPalette(colours);
-  QApplication::setFont(textFont(14));
-}
-
 /// A piece, or else a value or field of that name.
 Subject subjectNamed(const Plan& plan, const std::string& id) {
   if (plan.part(id) != nullptr) return Subject::part(id);
@@ -165,6 +151,27 @@ int photograph(MainWindow& window, const Wishes& wishes) {
   return complain(wishes.screenshot + " cannot be written");
 }
 
+/// What the command line says holds for this session alone.
+void applyWishes(Settings& settings, const Wishes& wishes) {
+  if (!wishes.theme.isEmpty()) settings.setForNow("theme", wishes.theme.toStdString());
+  if (wishes.fontScale) settings.setForNow("font_scale", *wishes.fontScale);
+}
+
+QString bookToOpen(const Wishes& wishes, const Settings& settings) {
+  if (wishes.demo) return demoJob();
+  if (!wishes.job.isEmpty() || !wishes.screenshot.isEmpty()) return wishes.job;
+  const QString last = QString::fromStdString(settings.text("last_book"));
+  return QFile::exists(last) ? last : QString();
+}
+
+/// What can wait until the window is seen: an SVG icon costs more than its first paint.
+void afterFirstPaint(QApplication& application, Workspace& workspace) {
+  application.setWindowIcon(QIcon(":/app/drapery.svg"));
+  startLog(stateFolder());
+  logNote(std::string("drapery ") + kDraperyVersion);
+  workspace.watchRules();
+}
+
 }  // namespace
 
 int launch(QApplication& application) {
@@ -172,16 +179,21 @@ int launch(QApplication& application) {
   ArgumentReader reader;
   const auto wishes = reader.read(QApplication::arguments());
   if (!wishes) return kRefused;
-  setFontScale(wishes->fontScale);
   loadFonts();
-  const Palette& palette = wishes->benchTheme ? benchPalette() : lightPalette();
-  dress(palette);
-  MainWindow window(RuleLibrary(houseMethodsFolder(), makeShelf(houseMaterialsFolder())), palette);
-  const QString job = wishes->demo ? demoJob() : wishes->job;
+  Workspace::Places places = Workspace::Places::usual();
+  if (!wishes->screenshot.isEmpty()) places.settings.clear();  // a picture is of the usual window
+  Workspace workspace(places);
+  applyWishes(workspace.settings(), *wishes);
+  setFontScale(workspace.settings().number("font_scale"));
+  dress(paletteNamed(workspace.settings().text("theme")));
+  MainWindow window(workspace);
+  const QString job = bookToOpen(*wishes, workspace.settings());
   const bool isOpen = !job.isEmpty() && window.openFile(job);
   if (!job.isEmpty() && !isOpen && !wishes->screenshot.isEmpty())
     return complain(window.banner().text());
-  window.resize(wishes->size);
+  window.resize(
+      wishes->size.value_or(QSize(static_cast<int>(workspace.settings().number("window_width")),
+                                  static_cast<int>(workspace.settings().number("window_height")))));
   window.setStage(wishes->stage);
   window.tellLeftOut();
   // A file that is refused leaves a new book: typing must go somewhere.
@@ -195,10 +207,10 @@ int launch(QApplication& application) {
     window.table().select(subjectNamed(window.document().plan(), wishes->select.toStdString()));
   if (!wishes->screenshot.isEmpty()) return photograph(window, *wishes);
   window.show();
-  // Drawing an SVG icon costs more than the window's own first paint: it comes after.
-  QTimer::singleShot(0, &window,
-                     [&application] { application.setWindowIcon(QIcon(":/app/drapery.svg")); });
-  return QApplication::exec();
+  QTimer::singleShot(0, &window, [&] { afterFirstPaint(application, workspace); });
+  const int code = QApplication::exec();
+  workspace.close();
+  return code;
 }
 
 }  // namespace drapery

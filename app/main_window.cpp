@@ -6,11 +6,12 @@
 #include <QKeySequence>
 #include <QShortcut>
 #include <QVBoxLayout>
+#include <cmath>
 
+#include "app/theme.h"
 #include "app/words/window_words.h"
 #include "exchange/slip_pdf.h"
 #include "paint/fonts.h"
-#include "store/folders.h"
 #include "words/issue_words.h"
 
 namespace drapery {
@@ -18,8 +19,6 @@ namespace drapery {
 namespace {
 
 constexpr int kFoldNotesUnder = 1100;
-
-QString jobsFolder() { return QString::fromStdString(dataFolder() + "/jobs"); }
 
 /// At most three mistakes: a banner is no list.
 QString listed(const Issues& issues) {
@@ -36,21 +35,64 @@ QString listed(const Issues& issues) {
 
 }  // namespace
 
-MainWindow::MainWindow(RuleLibrary library, const Palette& palette, QWidget* parent)
-    : QWidget(parent),
-      palette_(palette),
-      document_(std::move(library), jobsFolder()),
-      ask_(fileDialogs()) {
+MainWindow::MainWindow(Workspace& workspace, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), document_(workspace.book()), ask_(fileDialogs()) {
   setObjectName("window");
+  new QVBoxLayout(this);
+  layout()->setContentsMargins(0, 0, 0, 0);
   build();
   addShortcuts();
   connect(&document_, &Document::saveFailed, this, &MainWindow::onSaveFailed);
   connect(&document_, &Document::jobChanged, this, &MainWindow::refreshTitle);
   // What the banner said was of the former book, and so were the ways out of it.
-  connect(&document_, &Document::bookChanged, banner_, &QWidget::hide);
-  const auto showPlan = [this] { slips_->setPlan(document_.plan()); };
-  connect(&document_, &Document::jobChanged, this, showPlan);
-  connect(&document_, &Document::planChanged, this, showPlan);
+  connect(&document_, &Document::bookChanged, this, [this] { banner_->hide(); });
+  connect(&document_, &Document::jobChanged, this, &MainWindow::showPlan);
+  connect(&document_, &Document::planChanged, this, &MainWindow::showPlan);
+  connect(&workspace_, &Workspace::rulesRefused, this, [this](const Issues& issues) {
+    banner_->say(
+        Severity::Mind,
+        tr("The rules of this book have a mistake now; it is planned by those from before.") +
+            "\n" + listed(issues));
+  });
+  resize(1280, 800);
+  setStage(Stage::Measure);
+  refreshTitle();
+}
+
+/// The parts speak to the document while they lose the focus: they go first.
+MainWindow::~MainWindow() { removeParts(); }
+
+void MainWindow::removeParts() {
+  const std::initializer_list<QWidget*> parts{docket_, banner_, table_, slips_};
+  slips_ = nullptr;
+  for (QWidget* part : parts) delete part;
+}
+
+void MainWindow::showPlan() {
+  if (slips_ != nullptr) slips_->setPlan(document_.plan());
+}
+
+void MainWindow::build() {
+  const Palette& palette = paletteNamed(workspace_.settings().text("theme"));
+  docket_ = new Docket(document_, palette, this);
+  banner_ = new Banner(palette, this);
+  table_ = new Table(document_, palette, this);
+  slips_ = new SlipTray(palette, this);
+  auto* row = new QHBoxLayout;
+  row->setSpacing(0);
+  row->addWidget(docket_);
+  auto* column = new QVBoxLayout;
+  column->setSpacing(0);
+  column->addWidget(banner_);
+  column->addWidget(table_, 1);
+  column->addWidget(slips_);
+  row->addLayout(column, 1);
+  static_cast<QVBoxLayout*>(layout())->addLayout(row);
+  connectParts();
+  showPlan();
+}
+
+void MainWindow::connectParts() {
   connect(table_, &Table::refused, this, [this](const Issue& issue) {
     banner_->say(Severity::Stop, QString::fromStdString(placedWords(issue, {})));
   });
@@ -63,33 +105,40 @@ MainWindow::MainWindow(RuleLibrary library, const Palette& palette, QWidget* par
   connect(docket_, &Docket::openWanted, this, &MainWindow::openAnother);
   connect(docket_, &Docket::copyWanted, this, [this] { copy(); });
   connect(docket_, &Docket::slipWanted, this, &MainWindow::exportSlip);
-  showPlan();
-  setStage(Stage::Measure);
-  refreshTitle();
+  connect(docket_, &Docket::themeWanted, this, &MainWindow::chooseTheme);
 }
 
-/// The parts speak to the document while they lose the focus: they go first.
-MainWindow::~MainWindow() {
-  for (QWidget* part : std::initializer_list<QWidget*>{docket_, banner_, table_, slips_})
-    delete part;
+void MainWindow::dressAnew() {
+  keepTyped();
+  const Stage stage = table_->stage();
+  const Subject selected = table_->selected();
+  const std::optional<Banner::Message> told = banner_->told();
+  removeParts();
+  delete layout()->takeAt(0);
+  setFontScale(workspace_.settings().number("font_scale"));
+  dress(paletteNamed(workspace_.settings().text("theme")));
+  build();
+  setStage(stage);
+  table_->setNotesFolded(width() < kFoldNotesUnder * fontScale());
+  table_->select(selected);
+  table_->setFocus();
+  if (told) banner_->say(told->severity, told->text, told->ways);
 }
 
-void MainWindow::build() {
-  docket_ = new Docket(document_, palette_, this);
-  banner_ = new Banner(palette_, this);
-  table_ = new Table(document_, palette_, this);
-  slips_ = new SlipTray(palette_, this);
-  auto* row = new QHBoxLayout(this);
-  row->setContentsMargins(0, 0, 0, 0);
-  row->setSpacing(0);
-  row->addWidget(docket_);
-  auto* column = new QVBoxLayout;
-  column->setSpacing(0);
-  column->addWidget(banner_);
-  column->addWidget(table_, 1);
-  column->addWidget(slips_);
-  row->addLayout(column, 1);
-  resize(1280, 800);
+void MainWindow::chooseTheme() {
+  Settings& settings = workspace_.settings();
+  settings.set("theme", std::string(settings.text("theme") == "bench" ? "light" : "bench"));
+  settings.save();
+  // The docket's own button asks for it: it must not be deleted under its own click.
+  QMetaObject::invokeMethod(this, &MainWindow::dressAnew, Qt::QueuedConnection);
+}
+
+void MainWindow::scaleLetters(double factor) {
+  Settings& settings = workspace_.settings();
+  const double scale = factor == 0.0 ? 1.0 : settings.number("font_scale") * factor;
+  if (settings.set("font_scale", std::round(scale * 100) / 100)) return;  // as far as it goes
+  settings.save();
+  dressAnew();
 }
 
 void MainWindow::addShortcuts() {
@@ -102,6 +151,12 @@ void MainWindow::addShortcuts() {
   on(QKeySequence(Qt::CTRL | Qt::Key_O), [this] { openAnother(); });
   on(QKeySequence(Qt::CTRL | Qt::Key_D), [this] { copy(); });
   on(QKeySequence(Qt::CTRL | Qt::Key_P), [this] { exportSlip(); });
+  on(QKeySequence(Qt::CTRL | Qt::Key_B), [this] { chooseTheme(); });
+  constexpr double kLarger = 1.1;
+  on(QKeySequence(Qt::CTRL | Qt::Key_Plus), [this] { scaleLetters(kLarger); });
+  on(QKeySequence(Qt::CTRL | Qt::Key_Equal), [this] { scaleLetters(kLarger); });
+  on(QKeySequence(Qt::CTRL | Qt::Key_Minus), [this] { scaleLetters(1 / kLarger); });
+  on(QKeySequence(Qt::CTRL | Qt::Key_0), [this] { scaleLetters(0.0); });
   int number = 0;
   for (const Stage stage : allStages())
     on(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + number++)),
@@ -121,7 +176,7 @@ bool MainWindow::openFile(const QString& path) {
 }
 
 void MainWindow::begin() {
-  document_.startNew(jobsFolder());
+  workspace_.startNew();
   setStage(Stage::Measure);
   table_->startTyping();
 }
@@ -182,12 +237,20 @@ void MainWindow::exportSlip() {
   QString path = ask_.savePdf(this, suggestedName(".pdf"));
   if (path.isEmpty()) return;
   if (QFileInfo(path).suffix().isEmpty()) path += ".pdf";
-  if (const auto issue = writeSlipPdf(document_.job(), document_.plan(), path))
-    return banner_->say(Severity::Stop, issueText(*issue, {}));
-  if (document_.plan().has(Severity::Stop))
-    return banner_->say(Severity::Stop,
-                        tr("The slip is in %1 and says that it must not be cut yet.").arg(path));
-  banner_->say(Severity::Note, tr("The cut slip is in %1.").arg(path));
+  banner_->say(Severity::Note, tr("The cut slip is being written."),
+               {{tr("Do not write it"), [this] { workspace_.tasks().cancel(); }}});
+  workspace_.tasks().start(
+      [job = document_.job(), plan = document_.plan(), path](Tasks::Control& control) {
+        return writeSlipPdf(job, plan, path, [&control] { return control.isCanceled(); });
+      },
+      [this, path, isStop = document_.plan().has(Severity::Stop)](const Tasks::Outcome& issue) {
+        if (issue) return banner_->say(Severity::Stop, issueText(*issue, {}));
+        if (isStop)
+          return banner_->say(
+              Severity::Stop,
+              tr("The slip is in %1 and says that it must not be cut yet.").arg(path));
+        banner_->say(Severity::Note, tr("The cut slip is in %1.").arg(path));
+      });
 }
 
 void MainWindow::onSaveFailed(const Issue& issue) {
@@ -221,6 +284,10 @@ void MainWindow::refreshTitle() {
 }
 
 void MainWindow::resizeEvent(QResizeEvent*) {
+  if (isVisible()) {
+    workspace_.settings().set("window_width", double(width()));
+    workspace_.settings().set("window_height", double(height()));
+  }
   table_->setNotesFolded(width() < kFoldNotesUnder * fontScale());
 }
 

@@ -9,6 +9,7 @@
 #include "app/document/document.h"
 #include "app/slip_tray.h"
 #include "app/table/table.h"
+#include "app/workspace/workspace.h"
 
 namespace drapery {
 
@@ -24,7 +25,7 @@ class MainWindow : public QWidget {
   Q_OBJECT
 
  public:
-  MainWindow(RuleLibrary library, const Palette& palette, QWidget* parent = nullptr);
+  explicit MainWindow(Workspace& workspace, QWidget* parent = nullptr);
   ~MainWindow() override;
 
   Document& document() { return document_; }
@@ -37,6 +38,8 @@ class MainWindow : public QWidget {
   void startNew();
   /// Rule files of the house that are not offered, and why.
   void tellLeftOut();
+  /// Every part anew, in the theme and size of letters that the settings say; the work stays.
+  void dressAnew();
 
  protected:
   void resizeEvent(QResizeEvent* event) override;
@@ -44,6 +47,11 @@ class MainWindow : public QWidget {
 
  private:
   void build();
+  void connectParts();
+  void removeParts();
+  void chooseTheme();
+  void scaleLetters(double factor);
+  void showPlan();
   /// Every way out of the present book: what is typed is kept, and what could not be saved is not
   /// left behind without a word.
   void leave(const std::function<void()>& then);
@@ -58,13 +66,13 @@ class MainWindow : public QWidget {
   void refreshTitle();
   [[nodiscard]] QString suggestedName(const QString& suffix) const;
 
-  const Palette& palette_;
-  Document document_;
+  Workspace& workspace_;
+  Document& document_;
   FileQuestions ask_;
-  Docket* docket_;
-  Banner* banner_;
-  Table* table_;
-  SlipTray* slips_;
+  Docket* docket_ = nullptr;
+  Banner* banner_ = nullptr;
+  Table* table_ = nullptr;
+  SlipTray* slips_ = nullptr;
   bool isClosing_ = false;
 };
 

@@ -66,7 +66,8 @@ int main(int argc, char** argv) {
   const QApplication application(argc, argv);
   std::setlocale(LC_NUMERIC, "C");
   loadFonts();
-  MainWindow window(RuleLibrary(), lightPalette());
+  Workspace workspace({});
+  MainWindow window(workspace);
   if (!window.openFile(QString(DRAPERY_SOURCE_DIR) + "/demo/tide-ledger.json")) return 2;
   window.resize(1280, 800);
   window.show();

@@ -35,6 +35,7 @@ COSTLY = {
     "toml++/": {"core/toml/toml_node.cpp"},
     "rapidjson/reader": {"store/json_node.cpp"},
     "rapidjson/prettywriter": {"store/write_job.cpp", "store/plan_json.cpp"},
+    "spdlog/": {"app/workspace/log.cpp"},
     "CLI/": {"cli/main.cpp"},
     "muParser": set(),
 }

@@ -176,7 +176,8 @@ class SlipPainter {
 
 }  // namespace
 
-std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const QString& path) {
+std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const QString& path,
+                                  const std::function<bool()>& isCancelled) {
   QBuffer buffer;
   buffer.open(QIODevice::WriteOnly);
   {
@@ -189,6 +190,7 @@ std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const QStrin
     const SlipPage page = slipPage(job, plan);
     SlipPainter(writer, page).paint();
   }
+  if (isCancelled && isCancelled()) return std::nullopt;
   const QByteArray bytes = buffer.data();
   return writeWhole(path.toStdString(),
                     {bytes.constData(), static_cast<std::size_t>(bytes.size())});

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QString>
+#include <functional>
 
 #include "core/plan/job.h"
 #include "core/plan/plan.h"
@@ -9,7 +10,9 @@
 namespace drapery {
 
 /// One A4 page, or letter size when the job is in inches; more pages only when the findings need
-/// them. Written whole or not at all. The issue says what was in the way.
-std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const QString& path);
+/// them. Written whole or not at all. The issue says what was in the way. Nothing is
+/// written, and no issue told, once `isCancelled` holds.
+std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const QString& path,
+                                  const std::function<bool()>& isCancelled = {});
 
 }  // namespace drapery

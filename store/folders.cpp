@@ -9,14 +9,19 @@ std::string fromEnvironment(const char* name) {
   const char* value = std::getenv(name);
   return value != nullptr ? value : "";
 }
+
+/// The specification: a relative path counts as not set.
+std::string baseFolder(const char* variable, const char* usual) {
+  const std::string base = fromEnvironment(variable);
+  if (!base.empty() && base.front() == '/') return base + "/drapery";
+  return fromEnvironment("HOME") + usual + "/drapery";
+}
 }  // namespace
 
-std::string dataFolder() {
-  const std::string data = fromEnvironment("XDG_DATA_HOME");
-  // The specification: a relative path counts as not set.
-  if (!data.empty() && data.front() == '/') return data + "/drapery";
-  return fromEnvironment("HOME") + "/.local/share/drapery";
-}
+std::string dataFolder() { return baseFolder("XDG_DATA_HOME", "/.local/share"); }
+std::string stateFolder() { return baseFolder("XDG_STATE_HOME", "/.local/state"); }
+std::string settingsFile() { return baseFolder("XDG_CONFIG_HOME", "/.config") + "/settings.json"; }
+std::string jobsFolder() { return dataFolder() + "/jobs"; }
 
 std::string houseMaterialsFolder() { return dataFolder() + "/materials"; }
 std::string houseMethodsFolder() { return dataFolder() + "/methods"; }

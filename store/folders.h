@@ -7,6 +7,12 @@ namespace drapery {
 
 /// $XDG_DATA_HOME/drapery, or ~/.local/share/drapery. Not created here.
 std::string dataFolder();
+/// The jobs of new books: jobs/ in it.
+std::string jobsFolder();
+/// What the program remembers: $XDG_CONFIG_HOME/drapery/settings.json.
+std::string settingsFile();
+/// Where the log goes: $XDG_STATE_HOME/drapery, or ~/.local/state/drapery.
+std::string stateFolder();
 /// A binder's own rule files: methods/ in it.
 std::string houseMethodsFolder();
 /// A binder's own materials: materials/ in it.

@@ -54,8 +54,12 @@ void planIt(OpenedJob& opened, const RuleLibrary& library) {
 }  // namespace
 
 OpenedJob openJob(std::string_view text, const std::string& file, const RuleLibrary& library) {
+  return openJob(readJob(text, file), library);
+}
+
+OpenedJob openJob(JobDocument document, const RuleLibrary& library) {
   OpenedJob opened;
-  opened.document = readJob(text, file);
+  opened.document = std::move(document);
   opened.issues = opened.document.issues;
   if (opened.document.job) planIt(opened, library);
   placeIssues(opened.issues, opened.document);

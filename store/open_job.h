@@ -19,6 +19,7 @@ struct OpenedJob {
   Issues issues;  // the document's, the method's and the plan's
 };
 
+OpenedJob openJob(JobDocument document, const RuleLibrary& library);
 OpenedJob openJob(std::string_view text, const std::string& file, const RuleLibrary& library);
 
 }  // namespace drapery

@@ -28,24 +28,44 @@ Job emptyJob(Units units) {
 
 std::string newJobId() { return QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString(); }
 
-Document::Document(RuleLibrary library, const QString& folder, QObject* parent)
+Document::Document(LibraryPtr library, JobRepository& jobs, Units units, QObject* parent)
     : QObject(parent),
       library_(std::move(library)),
-      job_(emptyJob(Units::Millimetres)),
-      keeper_(JobKeeper::fresh(folder.toStdString())) {
+      jobs_(jobs),
+      job_(emptyJob(units)),
+      writer_(jobs.fresh()) {
   usePlanner(job_.method);
   replan(job_);
   writing_.setSingleShot(true);
   writing_.setInterval(kWriteAfter);
-  connect(&writing_, &QTimer::timeout, this, &Document::saveAndTell);
+  connect(&writing_, &QTimer::timeout, this, &Document::writeSoon);
+  connect(&writer_, &BookWriter::written, this, [this] {
+    isSaved_ = !writing_.isActive();
+    emit saved();
+  });
+  connect(&writer_, &BookWriter::failed, this, [this](const Issue& issue) {
+    isSaved_ = false;
+    emit saveFailed(issue);
+  });
 }
 
 Document::~Document() {
   if (writing_.isActive()) save();
 }
 
+Issues Document::useLibrary(LibraryPtr library) {
+  LoadedRules loaded = library->load(job_.method);
+  library_ = std::move(library);
+  if (loaded.rules != nullptr) planner_.emplace(loaded.rules, library_->shelf());
+  replan(job_);
+  emit jobChanged();
+  if (loaded.rules != nullptr) return {};
+  if (loaded.issues.empty()) loaded.issues.push_back(unknownMethod(job_.method, library_->ids()));
+  return std::move(loaded.issues);
+}
+
 QString Document::methodTitle(const std::string& id) const {
-  return QString::fromStdString(library_.title(id));
+  return QString::fromStdString(library_->title(id));
 }
 
 std::vector<Influence> Document::influences(std::size_t node) {
@@ -57,9 +77,10 @@ std::vector<PartMove> Document::partMoves() {
 }
 
 bool Document::usePlanner(const std::string& method) {
-  const LoadedRules loaded = library_.load(method);
-  if (loaded.rules == nullptr) return false;
-  planner_.emplace(loaded.rules, library_.shelf());
+  const LoadedRules loaded = library_->load(method);
+  // A rule file that broke while the book is open: the rules that it was planned by still hold.
+  if (loaded.rules == nullptr) return planner_ && planner_->rules()->id == method;
+  planner_.emplace(loaded.rules, library_->shelf());
   return true;
 }
 
@@ -73,9 +94,8 @@ void Document::replan(const Job& job) {
       missing_.push_back(issue.field.substr(issue.field.find('/') + 1));
 }
 
-void Document::adopt(Job job, JobKeeper keeper) {
+void Document::adopt(Job job) {
   job_ = std::move(job);
-  keeper_ = std::move(keeper);
   writing_.stop();
   isSaved_ = true;
   undo_.clear();
@@ -86,34 +106,36 @@ void Document::adopt(Job job, JobKeeper keeper) {
 
 Issues Document::open(const QString& path) {
   const std::string name = QFileInfo(path).absoluteFilePath().toStdString();
-  auto kept = JobKeeper::open(name);
+  writer_.settle();
+  auto kept = jobs_.open(name);
   if (auto* issue = std::get_if<Issue>(&kept)) return {std::move(*issue)};
-  auto& keeper = std::get<JobKeeper>(kept);
-  OpenedJob opened = openJob(keeper.text(), name, library_);
+  auto& found = std::get<JobRepository::Found>(kept);
+  OpenedJob opened = openJob(std::move(found.document), *library_);
   // A book whose measuring is not finished is a sound one to open.
   std::erase_if(opened.issues, [](const Issue& issue) { return issue.id == "given-missing"; });
   if (!opened.issues.empty()) return std::move(opened.issues);
-  adopt(std::move(*opened.document.job), std::move(keeper));
+  writer_.setPlace(std::move(found.place));
+  adopt(std::move(*opened.document.job));
   return {};
 }
 
-void Document::startNew(const QString& folder) {
-  adopt(emptyJob(job_.units), JobKeeper::fresh(folder.toStdString()));
+void Document::startNew(Units units) {
+  writer_.setPlace(jobs_.fresh());
+  adopt(emptyJob(units));
 }
 
 std::optional<Issue> Document::copyTo(const QString& path) {
   Job copy = job_;
   copy.id = newJobId();
-  JobKeeper keeper = keeper_;
   const std::string name = QFileInfo(path).absoluteFilePath().toStdString();
-  if (auto issue = keeper.writeTo(name, writeJob(copy))) return issue;
-  adopt(std::move(copy), std::move(keeper));
+  if (auto issue = writer_.writeTo(name, copy)) return issue;
+  adopt(std::move(copy));
   return std::nullopt;
 }
 
 std::vector<std::string> Document::allowancesOf(const std::string& method) const {
   std::vector<std::string> known;
-  const LoadedRules loaded = library_.load(method);
+  const LoadedRules loaded = library_->load(method);
   if (loaded.rules == nullptr) return known;
   for (const InputRule& rule : loaded.rules->inputs)
     if (rule.role == InputRole::Allowance) known.push_back(rule.id);
@@ -130,7 +152,7 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
   const InputRule* rule =
       planner_ ? planner_->rules()->input(field.substr(field.find('/') + 1)) : nullptr;
   if (!value || rule == nullptr || fieldOf(*rule) != field) return std::nullopt;
-  auto read = readEntry(*value, *rule, *library_.shelf());
+  auto read = readEntry(*value, *rule, *library_->shelf());
   if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
   return std::nullopt;
 }
@@ -138,7 +160,7 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
 /// A rule file with a mistake in it is not taken up: the book could not be planned any more. Nor is
 /// one for another kind of book, which would refuse what was measured.
 std::optional<Issue> Document::issueOfMethod(const std::string& id) const {
-  LoadedRules loaded = library_.load(id);
+  LoadedRules loaded = library_->load(id);
   if (loaded.rules == nullptr && !loaded.issues.empty()) return std::move(loaded.issues.front());
   if (loaded.rules == nullptr)
     return Issue{"method-unknown", {{"value", shortened(id)}, {"allowed", "-"}}, "method", {}, {}};
@@ -198,6 +220,7 @@ void Document::keepUnits(const std::string& units) {
   keep("units", Entry{units, {}});
   keep("round", std::nullopt);
   undo_.endMacro();
+  emit unitsChosen(job_.units);
 }
 
 Job Document::exchange(Job job, Write write) {
@@ -207,18 +230,16 @@ Job Document::exchange(Job job, Write write) {
     isSaved_ = false;
     writing_.start();
   } else {
-    saveAndTell();
+    writeSoon();
   }
   emit jobChanged();
   return job;
 }
 
-void Document::saveAndTell() {
-  if (auto issue = save()) {
-    emit saveFailed(*issue);
-  } else {
-    emit saved();
-  }
+void Document::writeSoon() {
+  writing_.stop();
+  isSaved_ = false;
+  writer_.write(job_);
 }
 
 std::optional<Issue> Document::told(std::optional<Issue> issue) {
@@ -227,8 +248,12 @@ std::optional<Issue> Document::told(std::optional<Issue> issue) {
   return issue;
 }
 
-std::optional<Issue> Document::save() { return told(keeper_.write(writeJob(job_))); }
+std::optional<Issue> Document::save() {
+  const bool isToWrite = writing_.isActive();
+  writer_.settle();
+  return isToWrite || !isSaved_ ? told(writer_.writeNow(job_)) : std::nullopt;
+}
 
-std::optional<Issue> Document::saveOver() { return told(keeper_.writeOver(writeJob(job_))); }
+std::optional<Issue> Document::saveOver() { return told(writer_.writeOver(job_)); }
 
 }  // namespace drapery

@@ -8,10 +8,10 @@
 #include <QUndoStack>
 #include <optional>
 
+#include "app/document/book_writer.h"
 #include "core/plan/job_field.h"
 #include "core/plan/planner.h"
 #include "core/rules/rule_library.h"
-#include "store/job_keeper.h"
 
 namespace drapery {
 
@@ -19,16 +19,20 @@ class Document : public QObject {
   Q_OBJECT
 
  public:
-  /// Begins with a new book in `folder`.
-  Document(RuleLibrary library, const QString& folder, QObject* parent = nullptr);
+  using LibraryPtr = std::shared_ptr<const RuleLibrary>;
+  /// Begins with a new book. The repository outlives the document.
+  Document(LibraryPtr library, JobRepository& jobs, Units units, QObject* parent = nullptr);
   /// Writes what is still to be written.
   ~Document() override;
 
   [[nodiscard]] const Job& job() const { return job_; }
   /// With the text being typed in it, while that is sound.
   [[nodiscard]] const Plan& plan() const { return plan_; }
-  [[nodiscard]] QString path() const { return QString::fromStdString(keeper_.path()); }
-  [[nodiscard]] const RuleLibrary& library() const { return library_; }
+  [[nodiscard]] QString path() const { return QString::fromStdString(writer_.name()); }
+  [[nodiscard]] const RuleLibrary& library() const { return *library_; }
+  /// Plans by these rules from now on. What is wrong with those of the open book; it is then
+  /// planned by the former ones.
+  Issues useLibrary(LibraryPtr library);
   [[nodiscard]] QString methodTitle(const std::string& id) const;
   QUndoStack* undoStack() { return &undo_; }
   std::vector<Influence> influences(std::size_t node);
@@ -39,8 +43,8 @@ class Document : public QObject {
   /// Refuses a file that is not a sound job (issues, placed) and then keeps the present book. The
   /// present one's edits must be safe: see isSaved.
   Issues open(const QString& path);
-  /// A new empty book, written to the folder at its first kept edit. The same holds.
-  void startNew(const QString& folder);
+  /// A new empty book, written at its first kept edit. The same holds.
+  void startNew(Units units);
   /// Writes the present book to another file under a new id and goes on with that one.
   std::optional<Issue> copyTo(const QString& path);
 
@@ -59,8 +63,11 @@ class Document : public QObject {
   /// inch rule. One undo step.
   void keepUnits(const std::string& units);
 
-  /// Whether every kept edit is in the file. Not after a failed save.
+  /// Whether every kept edit is in the file: not while one is being written, nor after one failed.
   [[nodiscard]] bool isSaved() const { return isSaved_; }
+  /// Whether an edit is on its way to the file at this moment.
+  [[nodiscard]] bool isWriting() const { return writer_.isWriting(); }
+  /// Waits for what is being written, and writes what is not.
   std::optional<Issue> save();
   /// Writes over whatever is in the file now. Only after the binder said so.
   std::optional<Issue> saveOver();
@@ -71,6 +78,8 @@ class Document : public QObject {
   void jobChanged();
   /// Another book lies on the table: what was being typed for the former one is gone.
   void bookChanged();
+  /// The binder chose a unit.
+  void unitsChosen(drapery::Units units);
   void saveFailed(const drapery::Issue& issue);
   void saved();
 
@@ -80,21 +89,22 @@ class Document : public QObject {
   /// Puts the job in the place of the present one, which is given back.
   Job exchange(Job job, Write write);
   std::optional<Issue> commit(const std::string& field, const FieldValue& value, int run);
-  void saveAndTell();
+  void writeSoon();
   bool usePlanner(const std::string& method);
-  void adopt(Job job, JobKeeper keeper);
+  void adopt(Job job);
   void replan(const Job& job);
   std::optional<Issue> told(std::optional<Issue> issue);
   [[nodiscard]] std::vector<std::string> allowancesOf(const std::string& method) const;
   [[nodiscard]] std::optional<Issue> issueOfMethod(const std::string& id) const;
   [[nodiscard]] std::optional<Issue> issueOf(const std::string& field, const Job& job);
 
-  RuleLibrary library_;
+  LibraryPtr library_;
+  JobRepository& jobs_;
   std::optional<Planner> planner_;
   Job job_;
   Plan plan_;
   std::vector<std::string> missing_;
-  JobKeeper keeper_;
+  BookWriter writer_;
   bool isSaved_ = true;
   QUndoStack undo_;
   QTimer writing_;  // runs while steps are still to be written

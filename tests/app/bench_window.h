@@ -23,7 +23,15 @@ class BenchWindow : public ::testing::Test {
  protected:
   BenchWindow() {
     qputenv("XDG_DATA_HOME", folder_.path().c_str());
-    window_ = std::make_unique<MainWindow>(RuleLibrary(), lightPalette());
+    begin();
+  }
+
+  /// A window on a workspace of its own; of the house's files those in the folders that are named.
+  void begin(const std::string& methods = {}, const std::string& settings = {}) {
+    window_.reset();
+    workspace_ = std::make_unique<Workspace>(
+        Workspace::Places{methods, {}, folder_.path() + "/drapery/jobs", settings});
+    window_ = std::make_unique<MainWindow>(*workspace_);
     window_->show();
     window_->activateWindow();
     QApplication::processEvents();
@@ -33,7 +41,7 @@ class BenchWindow : public ::testing::Test {
   void open(const Job& job) {
     path_ = folder_.write("job.json", writeJob(job));
     ASSERT_TRUE(window_->openFile(QString::fromStdString(path_))) << banner().toStdString();
-    QApplication::processEvents();
+    settle();
   }
   void openPlain() { open(plainJob()); }
   void showCase() { click("docket.case"); }
@@ -52,7 +60,7 @@ class BenchWindow : public ::testing::Test {
 
   void click(const char* name) {
     QTest::mouseClick(find(name), Qt::LeftButton);
-    QApplication::processEvents();
+    settle();
   }
   /// Focus, all selected, and the keys of the text; nothing kept yet.
   void type(const std::string& value, const char* text) {
@@ -60,24 +68,24 @@ class BenchWindow : public ::testing::Test {
     field->setFocus();
     field->selectAll();
     QTest::keyClicks(field, text);
-    QApplication::processEvents();
+    settle();
   }
   void keep(const std::string& value, const char* text) {
     type(value, text);
     QTest::keyClick(entry(value), Qt::Key_Return);
-    QApplication::processEvents();
+    settle();
   }
   void choose(const std::string& value, int option) {
     auto* choice = find<QComboBox>(("tag." + value).c_str());
     choice->setCurrentIndex(option);
     emit choice->activated(option);
-    QApplication::processEvents();
+    settle();
   }
   void press(Qt::Key key, Qt::KeyboardModifiers modifiers = {}) {
     QTest::keyClick(
         QApplication::focusWidget() != nullptr ? QApplication::focusWidget() : window_.get(), key,
         modifiers);
-    QApplication::processEvents();
+    settle();
   }
 
   Document& document() { return window_->document(); }
@@ -93,6 +101,13 @@ class BenchWindow : public ::testing::Test {
 
   /// What the file holds now, read anew.
   Job saved() { return saved(path_); }
+  /// Until what is under way is written and told.
+  void settle() {
+    QApplication::processEvents();
+    EXPECT_TRUE(QTest::qWaitFor([this] { return !document().isWriting(); }));
+    workspace_->tasks().settle();
+    QApplication::processEvents();
+  }
   static Job saved(const std::string& path) {
     const JobDocument document = readJob(readFile(path), path);
     EXPECT_TRUE(document.job.has_value()) << path;
@@ -101,6 +116,7 @@ class BenchWindow : public ::testing::Test {
 
   TemporaryFolder folder_;
   std::string path_;
+  std::unique_ptr<Workspace> workspace_;
   std::unique_ptr<MainWindow> window_;
 };
 

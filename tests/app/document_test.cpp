@@ -12,7 +12,18 @@
 namespace drapery::test {
 namespace {
 
-QString folderName(const TemporaryFolder& folder) { return QString::fromStdString(folder.path()); }
+/// An open book whose new ones are kept in the folder.
+struct Bench {
+  explicit Bench(const TemporaryFolder& folder) : jobs(makeJsonJobs(folder.path())) {}
+  std::unique_ptr<JobRepository> jobs;
+  Document document{std::make_shared<const RuleLibrary>(), *jobs, Units::Millimetres};
+};
+
+/// What the file holds once everything is written.
+std::string fileOf(Document& document, const std::string& path) {
+  document.save();
+  return readFile(path);
+}
 
 std::string textOf(const Document& document) { return writeJob(document.job()); }
 
@@ -39,7 +50,8 @@ std::pair<std::string, FieldValue> anyEdit() {
 RC_GTEST_PROP(AnyEdits, areInTheFileAndCanBeUndone, ()) {
   const TemporaryFolder folder;
   const std::string path = folder.write("job.json", writeJob(plainJob()));
-  Document document{RuleLibrary(), folderName(folder)};
+  Bench bench(folder);
+  Document& document = bench.document;
   RC_ASSERT(document.open(QString::fromStdString(path)).empty());
   const std::string before = textOf(document);
   const int edits = *rc::gen::inRange(1, 12);
@@ -48,19 +60,21 @@ RC_GTEST_PROP(AnyEdits, areInTheFileAndCanBeUndone, ()) {
     const std::string held = textOf(document);
     const auto issue = document.keep(field, value);
     if (issue) RC_ASSERT(textOf(document) == held);
-    if (document.undoStack()->count() > 0) RC_ASSERT(readFile(path) == textOf(document));
+    if (document.undoStack()->count() > 0) RC_ASSERT(fileOf(document, path) == textOf(document));
   }
   const std::string edited = textOf(document);
   while (document.undoStack()->canUndo()) document.undoStack()->undo();
   RC_ASSERT(textOf(document) == before);
   while (document.undoStack()->canRedo()) document.undoStack()->redo();
   RC_ASSERT(textOf(document) == edited);
+  RC_ASSERT(fileOf(document, path) == edited);
   RC_ASSERT(folder.names() == std::vector<std::string>{"job.json"});
 }
 
 TEST(Document, aPreviewIsSeenAndNotKept) {
   const TemporaryFolder folder;
-  Document document{RuleLibrary(), folderName(folder)};
+  Bench bench(folder);
+  Document& document = bench.document;
   const std::string path = folder.write("job.json", writeJob(plainJob()));
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
   EXPECT_FALSE(document.preview("given/text_width", Entry{std::string("160"), {}}));
@@ -77,7 +91,8 @@ TEST(Document, anotherUnitBringsItsRuleInOneStep) {
   Job job = plainJob();
   job.round = std::string("0.5 mm");
   const std::string path = folder.write("job.json", writeJob(job));
-  Document document{RuleLibrary(), folderName(folder)};
+  Bench bench(folder);
+  Document& document = bench.document;
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
   document.keepUnits("in");
   EXPECT_DOUBLE_EQ(document.plan().mark.mm(), 25.4 / 32);
@@ -92,7 +107,8 @@ TEST(Document, aHalfMeasuredBookCanBeOpened) {
   Job job = plainJob();
   job.given.erase("text_width");
   job.given.erase("board_thickness");
-  Document document{RuleLibrary(), folderName(folder)};
+  Bench bench(folder);
+  Document& document = bench.document;
   const std::string path = folder.write("job.json", writeJob(job));
   EXPECT_TRUE(document.open(QString::fromStdString(path)).empty());
   EXPECT_EQ(document.missing(), (std::vector<std::string>{"text_width", "board_thickness"}));
@@ -101,10 +117,12 @@ TEST(Document, aHalfMeasuredBookCanBeOpened) {
 TEST(Document, aFileThatWentAwayIsNotWrittenAnewUnasked) {
   const TemporaryFolder folder;
   const std::string path = folder.write("job.json", writeJob(plainJob()));
-  Document document{RuleLibrary(), folderName(folder)};
+  Bench bench(folder);
+  Document& document = bench.document;
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
   std::remove(path.c_str());
   EXPECT_FALSE(document.keep("title", Entry{std::string("Again"), {}}));
+  EXPECT_EQ(document.save()->id, "file-gone");
   EXPECT_FALSE(document.isSaved());
   EXPECT_TRUE(folder.names().empty());
   EXPECT_FALSE(document.saveOver());
@@ -114,10 +132,12 @@ TEST(Document, aFileThatWentAwayIsNotWrittenAnewUnasked) {
 
 TEST(Document, twoNewBooksDoNotQuarrelOverOneName) {
   const TemporaryFolder folder;
-  Document one{RuleLibrary(), folderName(folder)}, two{RuleLibrary(), folderName(folder)};
+  Bench first(folder), second(folder);
+  Document &one = first.document, &two = second.document;
   EXPECT_EQ(one.path(), two.path());
   EXPECT_FALSE(one.keep("title", Entry{std::string("One"), {}}));
   EXPECT_FALSE(two.keep("title", Entry{std::string("Two"), {}}));
+  EXPECT_FALSE(one.save() || two.save());
   EXPECT_TRUE(one.isSaved() && two.isSaved());
   EXPECT_NE(one.path(), two.path());
   EXPECT_EQ(readFile(one.path().toStdString()), writeJob(one.job()));

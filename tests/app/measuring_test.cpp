@@ -101,6 +101,7 @@ TEST_F(Measuring, stepsAreOneEdit) {
   document().undoStack()->undo();
   document().undoStack()->undo();
   document().undoStack()->undo();
+  settle();
   EXPECT_EQ(readFile(path_), before);
 }
 

@@ -63,8 +63,7 @@ TEST_F(Reach, enterLeadsThroughTheWholeCase) {
 
 TEST_F(Reach, withLargeLettersOneDrawingAtATime) {
   setFontScale(1.5);
-  window_ = std::make_unique<MainWindow>(RuleLibrary(), lightPalette());
-  window_->show();
+  begin();
   window_->resize(1280, 800);
   openPlain();
   showCase();
@@ -92,8 +91,7 @@ TEST_F(Reach, aStructureOfItsOwnIsDrawnAndMeasured) {
   for (const char* id : {"stab-plain", "concertina"})
     folder_.write("methods/" + std::string(id) + ".toml",
                   projectFile("tests/structures/" + std::string(id) + ".toml"));
-  window_ = std::make_unique<MainWindow>(RuleLibrary(folder_.path() + "/methods"), lightPalette());
-  window_->show();
+  begin(folder_.path() + "/methods");
   Job job;
   job.id = "x";
   job.method = "stab-plain";

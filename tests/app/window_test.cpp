@@ -224,8 +224,7 @@ TEST_F(Window, aHouseRuleWithAMistakeIsToldAndNotTakenUp) {
                 "schema = \"drapery-method/1\"\nid = \"house\"\nbase = \"case-sunk-joint\"\ntitle "
                 "= \"Our house\"\n"
                 "[[derive]]\nid = \"board_width\"\nformula = \"text_widht\"\n");
-  window_ = std::make_unique<MainWindow>(RuleLibrary(own), lightPalette());
-  window_->show();
+  begin(own);
   openPlain();
   showCase();
   const std::string before = readFile(path_);

@@ -1,0 +1,56 @@
+#include "app/workspace/log.h"
+
+#include <spdlog/sinks/rotating_file_sink.h>
+#include <spdlog/spdlog.h>
+
+#include <QString>
+#include <QtGlobal>
+#include <algorithm>
+#include <memory>
+
+namespace drapery {
+
+namespace {
+
+constexpr std::size_t kLargestFile = 1U << 20U;
+constexpr std::size_t kFiles = 2;  // beside the present one
+
+std::shared_ptr<spdlog::logger>& theLog() {
+  static std::shared_ptr<spdlog::logger> log;
+  return log;
+}
+
+void takeQtMessage(QtMsgType, const QMessageLogContext&, const QString& text) {
+  logNote("Qt: " + text.toStdString());
+}
+
+}  // namespace
+
+void startLog(const std::string& folder) {
+  try {
+    auto sink = std::make_shared<spdlog::sinks::rotating_file_sink_mt>(folder + "/drapery.log",
+                                                                       kLargestFile, kFiles);
+    theLog() = std::make_shared<spdlog::logger>("drapery", std::move(sink));
+    theLog()->set_pattern("%Y-%m-%d %H:%M:%S %v");
+    theLog()->flush_on(spdlog::level::info);
+  } catch (const spdlog::spdlog_ex&) {
+    theLog().reset();
+  }
+  qInstallMessageHandler(takeQtMessage);
+}
+
+void logNote(std::string_view text) {
+  if (theLog() == nullptr) return;
+  std::string line(text);
+  constexpr unsigned char kFirstPrinted = 0x20, kDelete = 0x7F;
+  std::replace_if(
+      line.begin(), line.end(),
+      [](char c) {
+        const auto byte = static_cast<unsigned char>(c);
+        return byte < kFirstPrinted || byte == kDelete;
+      },
+      '?');
+  theLog()->info(spdlog::string_view_t(line));
+}
+
+}  // namespace drapery

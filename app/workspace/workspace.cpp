@@ -1,0 +1,62 @@
+#include "app/workspace/workspace.h"
+
+#include <QFileInfo>
+
+#include "app/workspace/folder_watch.h"
+#include "app/workspace/log.h"
+#include "store/folders.h"
+#include "words/issue_words.h"
+
+namespace drapery {
+
+Workspace::Places Workspace::Places::usual() {
+  return {houseMethodsFolder(), houseMaterialsFolder(), jobsFolder(), settingsFile()};
+}
+
+Workspace::Workspace(Places places, QObject* parent)
+    : QObject(parent), places_(std::move(places)), jobs_(makeJsonJobs(places_.jobs)) {
+  Issues issues;
+  if (!places_.settings.empty()) settings_ = Settings::load(places_.settings, issues);
+  for (const Issue& issue : issues) logNote(placedWords(issue, {}));
+  book_ = std::make_unique<Document>(readLibrary(), *jobs_, usualUnits());
+  connect(book_.get(), &Document::unitsChosen, this, [this](Units units) {
+    settings_.set("units", std::string(units == Units::Inches ? "in" : "mm"));
+  });
+  connect(book_.get(), &Document::saved, this,
+          [this] { logNote("saved " + book_->path().toStdString()); });
+  connect(book_.get(), &Document::saveFailed, this,
+          [](const Issue& issue) { logNote("not saved: " + issueWords(issue, {})); });
+  connect(book_.get(), &Document::bookChanged, this,
+          [this] { logNote("book " + book_->path().toStdString()); });
+}
+
+Workspace::~Workspace() = default;
+
+std::shared_ptr<const RuleLibrary> Workspace::readLibrary() const {
+  return std::make_shared<const RuleLibrary>(places_.methods, makeShelf(places_.materials));
+}
+
+Units Workspace::usualUnits() const {
+  return settings_.text("units") == "in" ? Units::Inches : Units::Millimetres;
+}
+
+void Workspace::watchRules() {
+  if (watch_ != nullptr) return;
+  watch_ = new FolderWatch({places_.methods, places_.materials}, this);
+  connect(watch_, &FolderWatch::changed, this, &Workspace::reloadRules);
+}
+
+void Workspace::reloadRules() {
+  const Issues issues = book_->useLibrary(readLibrary());
+  for (const Issue& issue : issues) logNote(placedWords(issue, {}));
+  emit rulesReloaded();
+  if (!issues.empty()) emit rulesRefused(issues);
+}
+
+void Workspace::close() {
+  const QString path = book_->path();
+  settings_.set("last_book", QFileInfo::exists(path) ? path.toStdString() : std::string());
+  if (const auto issue = settings_.save()) logNote(issueWords(*issue, {}));
+}
+
+}  // namespace drapery

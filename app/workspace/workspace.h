@@ -1,0 +1,61 @@
+// What the binder works with, whatever window shows it: the rules and their files, where books are
+// kept, the open book, settings, work beside the window. Outlives all widgets.
+#pragma once
+
+#include <QObject>
+#include <memory>
+#include <string>
+
+#include "app/document/document.h"
+#include "app/workspace/tasks.h"
+#include "store/settings.h"
+
+namespace drapery {
+
+class FolderWatch;
+
+class Workspace : public QObject {
+  Q_OBJECT
+
+ public:
+  /// Folders and files; an empty one: none.
+  struct Places {
+    std::string methods, materials, jobs, settings;
+    /// The binder's own, by the XDG base directories.
+    static Places usual();
+  };
+  explicit Workspace(Places places, QObject* parent = nullptr);
+  ~Workspace() override;
+
+  [[nodiscard]] Document& book() { return *book_; }
+  [[nodiscard]] Settings& settings() { return settings_; }
+  [[nodiscard]] Tasks& tasks() { return tasks_; }
+  /// Units of a new book: those chosen last.
+  [[nodiscard]] Units usualUnits() const;
+  void startNew() { book_->startNew(usualUnits()); }
+
+  /// From now on a change in the folders of methods and materials is taken up.
+  void watchRules();
+  /// Reads the rule files and materials anew.
+  void reloadRules();
+  /// Remembers what is to be remembered at the end: the book, and the settings.
+  void close();
+
+ signals:
+  void rulesReloaded();
+  /// The open book's rules have a mistake now; it is planned by those from before.
+  void rulesRefused(const drapery::Issues& issues);
+  void settingsRefused(const drapery::Issues& issues);
+
+ private:
+  [[nodiscard]] std::shared_ptr<const RuleLibrary> readLibrary() const;
+
+  Places places_;
+  Settings settings_;
+  std::unique_ptr<JobRepository> jobs_;
+  std::unique_ptr<Document> book_;
+  Tasks tasks_;
+  FolderWatch* watch_ = nullptr;
+};
+
+}  // namespace drapery
