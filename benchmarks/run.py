@@ -52,7 +52,7 @@ def engine():
             tell("largest case with trace, tolerances and moves", micro, 1000, "us")
         elif row["name"].startswith("readingAJobOf"):
             kilobytes = int(row["name"].split("/")[-1])
-            tell(row["name"] + " kB, per kB", micro / kilobytes, 200, "us")
+            tell(row["name"] + " kB, per kB", micro / kilobytes, 500, "us")  # 2 s for the largest file
         else:
             print(f"     {row['name']}: {micro:.3g} us")
 
@@ -82,7 +82,7 @@ def batch(environment):
 
 def main():
     with tempfile.TemporaryDirectory() as data:
-        environment = dict(os.environ, XDG_DATA_HOME=data, QT_QPA_PLATFORM="offscreen", XDG_RUNTIME_DIR=data)
+        environment = dict(os.environ, XDG_DATA_HOME=data, XDG_CONFIG_HOME=data, XDG_STATE_HOME=data, QT_QPA_PLATFORM="offscreen", XDG_RUNTIME_DIR=data)
         engine()
         frame(environment)
         start, ratio = paired([BIN + "first_paint", JOB], [BIN + "empty_window"], environment)

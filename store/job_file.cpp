@@ -20,6 +20,7 @@ class JobReader {
     job.id = text("id", true);
     job.title = text("title", false);
     job.method = text("method", true);
+    job.rules = text("rules", false);
     job.units = readUnits();
     if (const Node* round = root_.find("round")) {
       remember("round", *round);
@@ -197,7 +198,7 @@ class JobReader {
 
  private:
   static bool isKnown(const std::string& key) {
-    for (const char* known : {"schema", "id", "title", "method", "units", "round", "given",
+    for (const char* known : {"schema", "id", "title", "method", "rules", "units", "round", "given",
                               "allowances", "other_allowances"})
       if (key == known) return true;
     return false;

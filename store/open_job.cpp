@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "core/diag/nearest_name.h"
+#include "core/plan/former_names.h"
 
 namespace drapery {
 
@@ -23,7 +24,8 @@ void append(Issues& to, Issues from) {
 }
 
 void planIt(OpenedJob& opened, const RuleLibrary& library) {
-  const Job& job = *opened.document.job;
+  Job& job = *opened.document.job;
+  job.method = library.presentId(job.method);
   const bool isToldAlready =
       std::any_of(opened.issues.begin(), opened.issues.end(),
                   [](const Issue& issue) { return issue.field == "method"; });
@@ -35,6 +37,7 @@ void planIt(OpenedJob& opened, const RuleLibrary& library) {
   LoadedRules loaded = library.load(job.method);
   append(opened.issues, std::move(loaded.issues));
   if (loaded.rules == nullptr) return;
+  takePresentNames(job, *loaded.rules);
   opened.planner.emplace(loaded.rules, library.shelf());
   PlanOutcome outcome = opened.planner->plan(job);
   opened.plan = std::move(outcome.plan);

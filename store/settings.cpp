@@ -99,6 +99,7 @@ Settings Settings::load(const std::string& path, Issues& issues) {
     issue->where = {path, member.line, member.column};
     issues.push_back(std::move(*issue));
   }
+  settings.isChanged_ = false;
   return settings;
 }
 
@@ -120,6 +121,9 @@ std::optional<Issue> Settings::set(std::string_view key, SettingValue value) {
   const SettingKind* kind = kindOf(key);
   if (kind == nullptr) return notAllowed(key, "", "one of the settings");
   if (auto issue = wrongWith(*kind, value)) return issue;
+  const auto present = values_.find(key);
+  const SettingValue& held = present != values_.end() ? present->second : kind->usual;
+  isChanged_ = isChanged_ || held != value;
   values_.insert_or_assign(std::string(key), std::move(value));
   if (const auto passing = now_.find(key); passing != now_.end()) now_.erase(passing);
   return std::nullopt;
@@ -133,8 +137,8 @@ std::optional<Issue> Settings::setForNow(std::string_view key, SettingValue valu
   return std::nullopt;
 }
 
-std::optional<Issue> Settings::save() const {
-  if (path_.empty()) return std::nullopt;
+std::optional<Issue> Settings::save() {
+  if (path_.empty() || !isChanged_) return std::nullopt;
   constexpr unsigned kIndent = 2;
   PrettyJson json(kIndent);
   json.beginObject();
@@ -152,7 +156,9 @@ std::optional<Issue> Settings::save() const {
   json.endObject();
   std::error_code ignored;
   std::filesystem::create_directories(std::filesystem::path(path_).parent_path(), ignored);
-  return writeWhole(path_, json.str());
+  auto issue = writeWhole(path_, json.str());
+  isChanged_ = issue.has_value();
+  return issue;
 }
 
 }  // namespace drapery

@@ -42,11 +42,13 @@ class Settings {
   std::optional<Issue> set(std::string_view key, SettingValue value);
   /// For this session alone: not written.
   std::optional<Issue> setForNow(std::string_view key, SettingValue value);
-  /// Writes the file, where there is one: only what is not usual, and what a newer version wrote.
-  std::optional<Issue> save() const;
+  /// Writes the file, where there is one and something was set: only what is not usual, and what a
+  /// newer version wrote.
+  std::optional<Issue> save();
 
  private:
   std::string path_;
+  bool isChanged_ = false;
   std::map<std::string, SettingValue, std::less<>> values_, now_;
   std::vector<std::pair<std::string, std::string>> kept_;  // keys of a newer version, as JSON
 };

@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "app/document/edit_command.h"
+#include "core/plan/former_names.h"
 #include "core/plan/job_inputs.h"
 #include "store/job_file.h"
 #include "store/open_job.h"
@@ -210,6 +211,7 @@ std::optional<Issue> Document::commit(const std::string& field, const FieldValue
   setField(draft, field, value, known);
   if (auto issue = field == "method" ? issueOfMethod(draft.method) : issueOf(field, draft))
     return issue;
+  takeRules(draft);
   undo_.push(new EditCommand(*this, std::move(draft), {field, run}));
   return std::nullopt;
 }
@@ -234,6 +236,19 @@ Job Document::exchange(Job job, Write write) {
   }
   emit jobChanged();
   return job;
+}
+
+/// The job is kept under the method's present rules, by their present names.
+void Document::takeRules(Job& job) const {
+  const bool isOpen = planner_ && planner_->rules()->id == job.method;
+  const RuleSetPtr rules = isOpen ? planner_->rules() : library_->load(job.method).rules;
+  if (rules == nullptr) return;
+  takePresentNames(job, *rules);
+  job.rules = rules->version();
+}
+
+bool Document::hasOtherRules() const {
+  return planner_ && !job_.rules.empty() && job_.rules != planner_->rules()->version();
 }
 
 void Document::writeSoon() {

@@ -34,6 +34,8 @@ class Document : public QObject {
   /// planned by the former ones.
   Issues useLibrary(LibraryPtr library);
   [[nodiscard]] QString methodTitle(const std::string& id) const;
+  /// Whether the book was last kept under other rules of the same name: its figures may differ.
+  [[nodiscard]] bool hasOtherRules() const;
   QUndoStack* undoStack() { return &undo_; }
   std::vector<Influence> influences(std::size_t node);
   std::vector<PartMove> partMoves();
@@ -90,6 +92,7 @@ class Document : public QObject {
   Job exchange(Job job, Write write);
   std::optional<Issue> commit(const std::string& field, const FieldValue& value, int run);
   void writeSoon();
+  void takeRules(Job& job) const;
   bool usePlanner(const std::string& method);
   void adopt(Job job);
   void replan(const Job& job);

@@ -202,9 +202,25 @@ NoteContent methodNote(const Document& document) {
   return note;
 }
 
+namespace {
+
+/// The figures may not be those that the pieces were cut by.
+NoteContent otherRulesNote() {
+  NoteContent note;
+  note.id = "note.rules";
+  note.heading = tr("Its rules have changed");
+  note.paragraphs << tr(
+      "This book was last kept under other rules of the same name. Compare what is "
+      "cut already with the figures here before you go on.");
+  return note;
+}
+
+}  // namespace
+
 std::vector<NoteContent> tableNotes(Document& document, Stage stage, const Subject& selected,
                                     const std::vector<std::string>& shown) {
   std::vector<NoteContent> notes;
+  if (document.hasOtherRules()) notes.push_back(otherRulesNote());
   if (selected.empty() || selected == Subject::field("method") || !document.missing().empty())
     notes.push_back(methodNote(document));
   NoteContent why = selected.kind == Subject::Kind::Part ? pieceNote(document, selected.id)

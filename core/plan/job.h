@@ -44,6 +44,7 @@ struct Job {
   std::string title;
   std::string method;
   Units units = Units::Millimetres;
+  std::string rules;  // which version of the method it was last kept under; empty: not known
   std::optional<Written> round;  // the rule in hand; without: 0.5 mm or 1/32 in
   Entries given;
   Entries allowances;

@@ -145,8 +145,8 @@ std::variant<double, Issue> readMaterial(const std::string& id, const InputRule&
 }
 
 bool knows(const RuleSet& rules, std::string_view key, InputRole role) {
-  const auto node = rules.find(key);
-  return node && rules.isInput(*node) && rules.inputs[rules.nodes[*node].rule].role == role;
+  const InputRule* rule = rules.input(key);
+  return rule != nullptr && rule->role == role && rule->id == key;
 }
 
 /// Names the first of them; a file of nothing but such keys gets one sentence for the rest.

@@ -56,12 +56,17 @@ ValueNode Linker::nodeOf(std::string name, Source source, std::size_t rule,
   return node;
 }
 
-void Linker::declare(ValueNode node, const SourcePosition& at) {
+void Linker::declare(ValueNode node, const SourcePosition& at,
+                     const std::vector<std::string>& was) {
   if (rules_.options.contains(node.name) || rules_.index.contains(node.name)) {
     placer_.add("id-duplicate", {{"id", node.name}, {"line", std::string()}}, at);
     node.name += " again " + std::to_string(rules_.nodes.size());  // so that the rest can be read
   }
   rules_.index.emplace(node.name, rules_.nodes.size());
+  for (const std::string& former : was)
+    if (rules_.options.contains(former) ||
+        !rules_.index.emplace(former, rules_.nodes.size()).second)
+      placer_.add("id-duplicate", {{"id", former}, {"line", std::string()}}, at);
   rules_.nodes.push_back(std::move(node));
 }
 

@@ -26,8 +26,8 @@ class Linker {
   // What the sections call.
 
   void declareOptions(const InputRule& rule);
-  /// Adds a number; a name that is taken is a mistake.
-  void declare(ValueNode node, const SourcePosition& at);
+  /// Adds a number, under its former names too; a name that is taken is a mistake.
+  void declare(ValueNode node, const SourcePosition& at, const std::vector<std::string>& was = {});
   static ValueNode nodeOf(std::string name, ValueNode::Source source, std::size_t rule,
                           const Dimension& dimension);
 

@@ -20,6 +20,15 @@ std::string_view idOf(const Node& rule) {
   return id != nullptr ? std::string_view(id->text) : std::string_view();
 }
 
+/// Whether the rule has the id or had it in a former version.
+bool answersTo(const Node& rule, std::string_view id) {
+  if (id.empty()) return false;
+  if (idOf(rule) == id) return true;
+  const Node* was = rule.find("was");
+  return was != nullptr && std::any_of(was->items.begin(), was->items.end(),
+                                       [&](const Node& former) { return former.text == id; });
+}
+
 void layMember(Node& table, Node::Member& over) {
   const auto same = std::find_if(table.members.begin(), table.members.end(),
                                  [&](const auto& m) { return m.key == over.key; });
@@ -70,12 +79,12 @@ void layFields(Node& rule, Node& over) {
 
 void layRules(Node& rules, Node& over) {
   for (Node& rule : over.items) {
-    const auto same = std::find_if(rules.items.begin(), rules.items.end(), [&](const Node& r) {
-      return !idOf(rule).empty() && idOf(r) == idOf(rule);
-    });
+    const auto same = std::find_if(rules.items.begin(), rules.items.end(),
+                                   [&](const Node& r) { return answersTo(r, idOf(rule)); });
     if (same == rules.items.end()) {
       rules.items.push_back(std::move(rule));
     } else {
+      std::erase_if(rule.members, [](const auto& field) { return field.key == "id"; });
       layFields(*same, rule);
     }
   }

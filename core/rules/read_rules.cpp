@@ -13,6 +13,7 @@ RuleSet readRules(const Node& root, IssuePlacer& placer) {
   RuleSet rules;
   in.exactly("schema", kSchema);
   rules.id = in.id();
+  in.texts("was", Needed::No);  // read by the library
   const Node* base = in.find("base");
   if (base != nullptr && base->kind == Node::Kind::List)
     rules.bases = in.texts("base", Needed::No);

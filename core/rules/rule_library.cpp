@@ -40,8 +40,7 @@ void RuleLibrary::addHouseFile(TomlFile file) {
     return;
   }
   Entry entry{id, std::move(file), false, false, id};
-  const auto parsed = parseToml(entry.source.text, 0);
-  if (const auto* root = std::get_if<Node>(&parsed)) {
+  if (const auto root = rootOf(entry)) {
     const Node* base = root->find("is_base");
     entry.isBase = base != nullptr && base->kind == Node::Kind::Boolean && base->number != 0.0;
     entry.title = titleIn(*root, id);
@@ -72,13 +71,31 @@ std::optional<TomlFile> RuleLibrary::source(std::string_view id) const {
   return entry != nullptr ? std::optional(entry->source) : std::nullopt;
 }
 
+std::optional<Node> RuleLibrary::rootOf(const Entry& entry) {
+  auto parsed = entry.source.packed.empty() ? parseToml(entry.source.text, 0)
+                                            : unpackNode(entry.source.packed, 0);
+  auto* root = std::get_if<Node>(&parsed);
+  return root != nullptr ? std::optional(std::move(*root)) : std::nullopt;
+}
+
+std::string RuleLibrary::presentId(std::string_view id) const {
+  if (find(id) != nullptr) return std::string(id);
+  for (const Entry& entry : entries_) {
+    const auto root = rootOf(entry);
+    const Node* was = root ? root->find("was") : nullptr;
+    if (was == nullptr) continue;
+    for (const Node& former : was->items)
+      if (former.text == id) return entry.id;
+  }
+  return std::string(id);
+}
+
 std::string RuleLibrary::title(std::string_view id) const {
   const Entry* entry = find(id);
   if (entry == nullptr) return std::string(id);
   if (!entry->title.empty()) return entry->title;
-  const auto parsed = unpackNode(entry->source.packed, 0);
-  const auto* root = std::get_if<Node>(&parsed);
-  return root != nullptr ? titleIn(*root, entry->id) : entry->id;
+  const auto root = rootOf(*entry);
+  return root ? titleIn(*root, entry->id) : entry->id;
 }
 
 LoadedRules RuleLibrary::load(std::string_view id) const {

@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "core/diag/node.h"
 #include "core/material/material_shelf.h"
 #include "core/rules/load_rules.h"
 
@@ -28,6 +29,9 @@ class RuleLibrary {
   [[nodiscard]] bool knows(std::string_view id) const;
   /// Loads the rules, once; `issues` says why when it does not.
   [[nodiscard]] LoadedRules load(std::string_view id) const;
+  /// The id that a method has now; former ones stand in its file as `was = ["old-id"]`. The id
+  /// itself when nothing is known of it.
+  [[nodiscard]] std::string presentId(std::string_view id) const;
   /// The title in the file itself, without loading it; the id when there is none.
   [[nodiscard]] std::string title(std::string_view id) const;
   [[nodiscard]] std::optional<TomlFile> source(std::string_view id) const;
@@ -48,6 +52,7 @@ class RuleLibrary {
   };
   void addHouseFile(TomlFile file);
   [[nodiscard]] const Entry* find(std::string_view id) const;
+  [[nodiscard]] static std::optional<Node> rootOf(const Entry& entry);
 
   std::vector<Entry> entries_;
   ShelfPtr shelf_;

@@ -2,6 +2,13 @@
 
 namespace drapery {
 
+std::string RuleSet::version() const {
+  constexpr std::string_view kHex = "0123456789abcdef";
+  std::string word;
+  for (int shift = 60; shift >= 0; shift -= 4) word += kHex[(fingerprint >> shift) & 15U];
+  return word;
+}
+
 std::optional<std::size_t> RuleSet::find(std::string_view name) const {
   const auto found = index.find(name);
   if (found == index.end()) return std::nullopt;

@@ -85,6 +85,8 @@ struct RuleSet {
 
   std::string id;
   std::uint64_t fingerprint = 0;  // of all texts that it was read from
+  /// The same as a word of 16 signs, for jobs to keep.
+  [[nodiscard]] std::string version() const;
   std::vector<std::string> bases;
   LocalText title;
   LocalText about;

@@ -159,6 +159,18 @@ TEST_F(Bench, rulesThatChangeOnTheDiskAreTakenUp) {
   EXPECT_TRUE(QTest::qWaitFor([this] { return value("board_width") == 125; }));
 }
 
+TEST_F(Bench, aBookKeptUnderOtherRulesIsTold) {
+  Job job = plainJob();
+  job.rules = "0123456789abcdef";
+  open(job);
+  EXPECT_THAT(notes().toStdString(), HasSubstr("Its rules have changed"));
+  keep("text_width", "150");
+  EXPECT_THAT(notes().toStdString(), Not(HasSubstr("Its rules have changed")));
+  EXPECT_EQ(saved().rules, test::shippedMethod("case-sunk-joint")->version());
+  open(saved());
+  EXPECT_THAT(notes().toStdString(), Not(HasSubstr("Its rules have changed")));
+}
+
 TEST(Tasks, tellHowFarTheyAreAndTheirOutcome) {
   Tasks tasks;
   QSignalSpy progressed(&tasks, &Tasks::progressed);

@@ -64,6 +64,19 @@ std::vector<std::string> demoBooks() {
   return names;
 }
 
+/// Jobs as the first version wrote them plan like those of today: `tests/former`.
+TEST_P(Golden, aFormerFileOfItPlansAlike) {
+  const std::string name = GetParam();
+  const auto planned = [](const std::string& file) {
+    const Finished done = run({DRAPERY_BIN_DIR "/drapery-cli", "plan", file});
+    EXPECT_LE(done.code, 1) << done.err;
+    return done.out;
+  };
+  const std::string root = DRAPERY_SOURCE_DIR;
+  EXPECT_EQ(planned(root + "/tests/former/" + name + "-as-first-written.json"),
+            planned(root + "/demo/" + name + ".json"));
+}
+
 INSTANTIATE_TEST_SUITE_P(Demo, Golden, ::testing::ValuesIn(demoBooks()), [](const auto& each) {
   std::string name = each.param;
   std::replace(name.begin(), name.end(), '-', '_');

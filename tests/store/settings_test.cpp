@@ -52,12 +52,13 @@ TEST(Settings, whatIsWrongIsToldAndTheRestHolds) {
   const std::string path = folder.write("s.json", R"({"schema": "drapery-settings/1",
  "theme": "pink", "font_scale": 9, "units": 3, "window_width": 900, "lamp": {"due": [1]}})");
   std::vector<std::string> told;
-  const Settings settings = read(path, told);
+  Settings settings = read(path, told);
   EXPECT_THAT(told,
               ElementsAre(HasSubstr(":2:2: theme: \"pink\" is not allowed; allowed: light, bench"),
                           HasSubstr("from 0.5 to 3"), HasSubstr("units")));
   EXPECT_EQ(settings.text("theme"), "light");
   EXPECT_EQ(settings.number("window_width"), 900);
+  EXPECT_FALSE(settings.set("window_height", 700.0));
   EXPECT_FALSE(settings.save());
   EXPECT_THAT(test::readFile(path), HasSubstr(R"("lamp": {"due": [1]})"));
   told.clear();

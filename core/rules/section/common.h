@@ -15,6 +15,10 @@ inline const Formula* formulaOf(const RuleFormula& rule) {
 /// `settles = "cut"`; or `flag = true`, as rule files said before there were moments.
 Moment readSettles(EntryReader& in, const char* flag, Moment meant);
 
+/// `was = ["old_id"]`: ids that the entry had in former versions; formulas and jobs may still name
+/// them.
+std::vector<std::string> readWas(EntryReader& in);
+
 /// `each = "hole"` in an entry.
 void readEach(EntryReader& in, Repeated& repeated);
 

@@ -21,6 +21,7 @@ void DeriveSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer)
   DerivedRule rule;
   rule.at = in.at(entry);
   rule.id = in.name();
+  rule.was = readWas(in);
   rule.dimension = in.choice("unit", kUnits, Dimension::length());
   rule.title = in.words("title", Needed::Yes);
   rule.when = in.formula("when", Needed::No);
@@ -40,7 +41,7 @@ void DeriveSection::declare(RuleSet& rules, Linker& linker) const {
     node.formula = formulaOf(rule.formula);
     node.when = formulaOf(rule.when);
     node.settles = rule.settles;
-    linker.declare(std::move(node), rule.at);
+    linker.declare(std::move(node), rule.at, rule.was);
   }
 }
 

@@ -12,6 +12,7 @@ namespace drapery {
 
 struct DerivedRule {
   std::string id;
+  std::vector<std::string> was;  // ids that it had in former versions
   Dimension dimension;
   Unit unit = Unit::Millimetre;
   LocalText title;

@@ -46,6 +46,7 @@ class InputReading {
 
   InputRule run() {
     rule_.id = in_.name();
+    rule_.was = readWas(in_);
     rule_.kind = in_.choice("kind", kKinds, InputKind::Length);
     rule_.title = in_.words("title", Needed::Yes);
     rule_.ask = in_.words("ask", Needed::No);
@@ -113,6 +114,7 @@ class InputReading {
       in_.checkName(node, rule_.options[i]);
     }
     readOptionTitles();
+    readFormerOptions();
     const Node* chosen = in_.find("default");
     if (chosen == nullptr) return;
     const bool isOption =
@@ -125,6 +127,23 @@ class InputReading {
                  {{"key", std::string("default")},
                   {"value", shortened(chosen->text)},
                   {"allowed", joined(rule_.options)}});
+  }
+
+  /// `options_were = { sunk = "grooved" }`
+  void readFormerOptions() {
+    const Node* were = in_.find("options_were");
+    if (were == nullptr) return;
+    if (were->kind != Node::Kind::Table) return in_.complainType(*were, "options_were", "table");
+    for (const Node::Member& former : were->members) {
+      const std::string& now = former.value.text;
+      if (std::find(rule_.options.begin(), rule_.options.end(), now) != rule_.options.end())
+        rule_.optionsWere.emplace_back(former.key, now);
+      else
+        in_.complain(former.value, "value-not-allowed",
+                     {{"key", std::string("options_were")},
+                      {"value", shortened(now)},
+                      {"allowed", joined(rule_.options)}});
+    }
   }
 
   void readOptionTitles() {
@@ -212,7 +231,7 @@ void InputSection::declare(RuleSet& rules, Linker& linker) const {
     node.otherwise = formulaOf(rule.otherwise);
     node.settles = rule.settles;
     const std::size_t index = rules.nodes.size();
-    linker.declare(std::move(node), rule.at);
+    linker.declare(std::move(node), rule.at, rule.was);
     for (std::size_t k = 0; k < rule.columns.size(); ++k) {
       const ChoiceColumn& column = rule.columns[k];
       const bool isLength = column.unit == Unit::Millimetre;

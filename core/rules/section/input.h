@@ -29,6 +29,7 @@ struct ChoiceColumn {
 
 struct InputRule {
   std::string id;
+  std::vector<std::string> was;  // ids that it had in former versions
   InputRole role = InputRole::Given;
   InputKind kind = InputKind::Length;
   LocalText title;
@@ -46,6 +47,7 @@ struct InputRule {
   std::string property;                 // what of the material it takes: "thickness"
   std::vector<std::string> options;     // Choice
   std::vector<LocalText> optionTitles;  // one for each option
+  std::vector<std::pair<std::string, std::string>> optionsWere;  // a former option, the present one
   std::vector<ChoiceColumn> columns;
   SourcePosition at;
 };

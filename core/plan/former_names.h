@@ -1,0 +1,13 @@
+// What a job of a former version calls by names that have changed since.
+#pragma once
+
+#include "core/plan/job.h"
+#include "core/rules/rule_set.h"
+
+namespace drapery {
+
+/// Keys of given and allowances, and options, by the names that the rules have for them now. A key
+/// whose present name is said too stays, and is then not known.
+void takePresentNames(Job& job, const RuleSet& rules);
+
+}  // namespace drapery
