@@ -36,6 +36,7 @@ int main(int argc, char** argv) {
   QApplication application(argc, argv);
   std::setlocale(LC_NUMERIC, "C");  // QApplication took the environment's; files need a dot
   QApplication::setApplicationName("drapery");
+  QGuiApplication::setDesktopFileName("drapery");  // whose icon Wayland shows
   QApplication::setApplicationVersion(kDraperyVersion);
   return drapery::launch(application);
 }

@@ -25,7 +25,7 @@ QString listed(const Issues& issues) {
   QStringList lines;
   for (const Issue& issue : issues) {
     if (lines.size() == 3) {
-      lines << QString("… %1 more").arg(issues.size() - 3);
+      lines << MainWindow::tr("… %1 more").arg(issues.size() - 3);
       break;
     }
     lines << QString::fromStdString(placedWords(issue, {}));

@@ -13,16 +13,9 @@ namespace drapery {
 
 namespace {
 
-std::string tr(const char* text) {
-  return QCoreApplication::translate("SlipPage", text).toStdString();
-}
-
-/// Fills %1, %2 ... in a translated sentence.
-std::string filled(const char* text, std::initializer_list<std::string> figures) {
-  QString sentence = QCoreApplication::translate("SlipPage", text);
-  for (const std::string& figure : figures) sentence = sentence.arg(QString::fromStdString(figure));
-  return sentence.toStdString();
-}
+struct Words {
+  Q_DECLARE_TR_FUNCTIONS(SlipPage)
+};
 
 class Writer {
  public:
@@ -31,15 +24,19 @@ class Writer {
 
   SlipPage write() {
     SlipPage page;
-    page.title = job_.title.empty() ? tr("Untitled book") : job_.title;
+    page.title = job_.title.empty() ? Words::tr("Untitled book").toStdString() : job_.title;
     page.method = plan_.rules->title.text;
     for (const std::string& line : summaryLines(plan_, "slip", notation_))
       page.book += (page.book.empty() ? "" : " ") + line;
-    page.rule = filled("Cut to %1. Width stands before height; height runs head to tail.",
-                       {formatLength(plan_.mark, notation_)});
+    page.rule = Words::tr("Cut to %1. Width stands before height; height runs head to tail.")
+                    .arg(QString::fromStdString(formatLength(plan_.mark, notation_)))
+                    .toStdString();
     for (const PlannedPart& part : plan_.parts) page.pieces.push_back(piece(part));
     for (const PlannedMark& mark : plan_.marks) page.marks.push_back(markSays(mark, notation_));
-    for (const PlannedStep& step : plan_.steps) page.steps.push_back(stepLine(step, notation_));
+    for (const PlannedStep& step : plan_.steps)
+      page.steps.push_back(stepLine(step, notation_, [](const char* english) {
+        return QCoreApplication::translate("Step", english).toStdString();
+      }));
     page.tried = summaryLines(plan_, "slip-trial", notation_);
     for (const PlannedFinding& finding : plan_.findings)
       page.findings.push_back({finding.rule->severity, findingSays(finding, notation_),
@@ -54,8 +51,8 @@ class Writer {
     piece.name = part.rule->title.text;
     piece.figures = sizeWords(part.cutWidth, part.cutHeight, notation_);
     piece.material = part.material;
-    piece.grain = part.rule->grain == Grain::Height  ? tr("grain head to tail")
-                  : part.rule->grain == Grain::Width ? tr("grain across")
+    piece.grain = part.rule->grain == Grain::Height  ? Words::tr("grain head to tail").toStdString()
+                  : part.rule->grain == Grain::Width ? Words::tr("grain across").toStdString()
                                                      : std::string();
     piece.note = part.rule->note.text;
     piece.drawing = pieceDrawing(part);

@@ -22,7 +22,9 @@ constexpr double kEdge = 20.0;  // mm of bare paper all round
 
 QString text(const std::string& from) { return QString::fromStdString(from); }
 const Palette& colours() { return lightPalette(); }
-QString tr(const char* from) { return QCoreApplication::translate("SlipPdf", from); }
+struct Words {
+  Q_DECLARE_TR_FUNCTIONS(SlipPdf)
+};
 
 /// Paints in mm from the top left of the page.
 class SlipPainter {
@@ -41,9 +43,9 @@ class SlipPainter {
     for (const SlipFinding& finding : page_.findings) findingLines(finding);
     gap(3);
     for (const SlipPiece& piece : page_.pieces) pieceLines(piece);
-    section(tr("Mark out"), page_.marks);
-    section(tr("Steps"), page_.steps);
-    section(tr("Tried on the book, as cut"), page_.tried);
+    section(Words::tr("Mark out"), page_.marks);
+    section(Words::tr("Steps"), page_.steps);
+    section(Words::tr("Tried on the book, as cut"), page_.tried);
     care();
   }
 
@@ -105,13 +107,13 @@ class SlipPainter {
   static QString word(Severity severity) {
     switch (severity) {
       case Severity::Stop:
-        return tr("Stop: do not cut");
+        return Words::tr("Stop: do not cut");
       case Severity::Mind:
-        return tr("Mind");
+        return Words::tr("Mind");
       case Severity::Note:
         break;
     }
-    return tr("Note");
+    return Words::tr("Note");
   }
 
   /// A box to tick, the count, name and figures large, the rest below, and the piece's own shape.
@@ -158,11 +160,12 @@ class SlipPainter {
     rule();
     gap(2);
     write(kEdge, 3.2,
-          tr("Knife: stand, metal rule, fresh blade, several light passes, fingers behind the "
-             "edge. Shear "
-             "and guillotine: trained hands only, guards in place. Children: an adult cuts. The "
-             "rules of "
-             "your workshop come first."),
+          Words::tr(
+              "Knife: stand, metal rule, fresh blade, several light passes, fingers behind the "
+              "edge. Shear "
+              "and guillotine: trained hands only, guards in place. Children: an adult cuts. The "
+              "rules of "
+              "your workshop come first."),
           false, colours().secondInk);
   }
 

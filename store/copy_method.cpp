@@ -4,21 +4,13 @@
 
 #include "core/diag/nearest_name.h"
 #include "core/rules/load_rules.h"
+#include "core/toml/toml_node.h"
 #include "store/open_job.h"
 #include "store/whole_file.h"
 
 namespace drapery {
 
 namespace {
-
-/// The text with the line that begins with `start` replaced; the line stands before any section.
-void replaceLine(std::string& text, const std::string& start, const std::string& line) {
-  const std::size_t at = text.starts_with(start) ? 0 : text.find("\n" + start);
-  if (at == std::string::npos) return;
-  const std::size_t begin = at == 0 ? 0 : at + 1;
-  const std::size_t end = std::min(text.find('\n', begin), text.size());
-  text.replace(begin, end - begin, line);
-}
 
 std::string quoted(const std::string& text) {
   std::string out = "\"";
@@ -27,6 +19,15 @@ std::string quoted(const std::string& text) {
     out += c;
   }
   return out + '"';
+}
+
+/// `key = value` at the top of the file; where the key is new it comes after the id.
+void setTopLevel(std::string& text, const std::string& key, const std::string& value) {
+  if (const auto range = topLevelValue(text, key)) {
+    text.replace(range->begin, range->end - range->begin, value);
+  } else if (const auto id = topLevelValue(text, "id")) {
+    text.insert(id->end, "\n" + key + " = " + value);
+  }
 }
 
 /// What the file says about itself at its top is of the file that it was copied from.
@@ -42,9 +43,9 @@ std::variant<std::string, Issues> houseCopy(const RuleLibrary& library, const st
   if (!library.knows(id)) return Issues{unknownMethod(id, library.ids())};
   if (LoadedRules loaded = library.load(id); loaded.rules == nullptr) return loaded.issues;
   std::string text = withoutTopComment(library.source(id)->text);
-  replaceLine(text, "id = ", "id = " + quoted(newId));
-  replaceLine(text, "base = ", "base = " + quoted(id));
-  replaceLine(text, "title = ", "title = " + quoted(library.title(id) + ", our way"));
+  setTopLevel(text, "id", quoted(newId));
+  setTopLevel(text, "base", quoted(id));
+  setTopLevel(text, "title", quoted(library.title(id) + ", our way"));
   text = "# Our own rules, copied from " + id + ".\n" +
          "# Change what is to be otherwise and take the rest out: it then comes from " + id +
          " again.\n# An entry need only name what it changes: its id and, say, its default.\n" +

@@ -66,7 +66,7 @@ class JobReader {
     if (schema == nullptr)
       return complain(root_, "schema", "job-key-missing", {{"key", std::string("schema")}});
     if (schema->text == kJobSchema) return;
-    complain(*schema, "schema", "job-value-not-allowed",
+    complain(*schema, "schema", "value-not-allowed",
              {{"key", std::string("schema")},
               {"value", described(*schema)},
               {"allowed", std::string(kJobSchema)}});
@@ -86,7 +86,7 @@ class JobReader {
     const Node* node = root_.find("units");
     if (node == nullptr || node->text == "mm") return Units::Millimetres;
     if (node->kind == Node::Kind::Text && node->text == "in") return Units::Inches;
-    complain(*node, "units", "job-value-not-allowed",
+    complain(*node, "units", "value-not-allowed",
              {{"key", std::string("units")},
               {"value", described(*node)},
               {"allowed", std::string("mm, in")}});

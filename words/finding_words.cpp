@@ -63,10 +63,16 @@ std::string stepCare(const PlannedStep& step, const Notation& notation) {
   return filledWords(step.rule->care, step.care, notation);
 }
 
-std::string stepLine(const PlannedStep& step, const Notation& notation) {
+std::string stepLine(const PlannedStep& step, const Notation& notation,
+                     const Translate& translate) {
   std::string times = std::isnan(step.hands) ? std::string() : duration(step.hands);
-  if (step.wait > 0.0)
-    times += (times.empty() ? "" : "; ") + ("then leave for " + duration(step.wait));
+  if (step.wait > 0.0) {
+    const char* leave = QT_TRANSLATE_NOOP("Step", "then leave for {time}");
+    std::string wait = translate ? translate(leave) : leave;
+    const std::size_t time = wait.find("{time}");
+    if (time != std::string::npos) wait.replace(time, std::size("{time}") - 1, duration(step.wait));
+    times += (times.empty() ? "" : "; ") + wait;
+  }
   std::string line = stepDoes(step, notation);
   if (!times.empty()) line += " (" + times + ")";
   const std::string care = stepCare(step, notation);

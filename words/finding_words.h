@@ -5,6 +5,7 @@
 
 #include "core/plan/plan.h"
 #include "core/quantity/format_length.h"
+#include "words/translate.h"
 
 namespace drapery {
 
@@ -16,7 +17,8 @@ std::string markSays(const PlannedMark& mark, const Notation& notation);
 std::string stepDoes(const PlannedStep& step, const Notation& notation);
 std::string stepCare(const PlannedStep& step, const Notation& notation);
 /// What is done, how long it takes and what to beware of: "Glue up. (20 min; then leave for 12 h)".
-std::string stepLine(const PlannedStep& step, const Notation& notation);
+std::string stepLine(const PlannedStep& step, const Notation& notation,
+                     const Translate& translate = {});
 std::string findingSays(const PlannedFinding& finding, const Notation& notation);
 std::string findingRemedy(const PlannedFinding& finding, const Notation& notation);
 

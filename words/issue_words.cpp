@@ -17,144 +17,263 @@ struct Phrase {
 // [ ... ] is left out when an argument inside it is empty.
 constexpr std::array kPhrases{
     // lengths
-    Phrase{"length-empty", "{name}: empty; give a length from {least} to {most}"},
-    Phrase{"length-not-one",
-           "{name}: \"{value}\" is not a length; write it like 210, 143.5 mm or 5 7/16 in, from "
-           "{least} to {most}"},
-    Phrase{"length-too-long",
-           "{name}: \"{value}\" is too long for a length; at most 40 characters, from {least} to "
-           "{most}"},
-    Phrase{"length-two-units", "{name}: \"{value}\" names two units; one of mm, cm, in"},
-    Phrase{"length-unknown-unit",
-           "{name}: \"{value}\" ends in something that is not a unit; allowed are mm, cm, in"},
-    Phrase{"length-exponent",
-           "{name}: \"{value}\" has an exponent; write the figure out, from {least} to {most}"},
-    Phrase{"length-thousands",
-           "{name}: \"{value}\" has two decimal signs; one point or one comma is allowed"},
-    Phrase{"length-zero-denominator",
-           "{name}: \"{value}\" divides by 0; the lower figure of a fraction must be 1 or more"},
+    Phrase{"length-empty",
+           QT_TRANSLATE_NOOP("Issue", "{name}: empty; give a length from {least} to {most}")},
     Phrase{
-        "length-improper-fraction",
-        "{name}: \"{value}\" has a fraction of 1 or more after a whole number; write it below 1"},
-    Phrase{"value-out-of-range", "{name}: {value} is not allowed; from {least} to {most}"},
-    Phrase{"choice-unknown", "{name}: \"{value}\" is not among the choices: {allowed}"},
-    Phrase{"readings-of-choice", "{name}: {value} are not allowed for a choice; name one"},
-    Phrase{"count-not-whole", "{name}: {value} is not allowed; a whole number is needed"},
-    Phrase{"material-not-here", "{name}: no material (\"{value}\") can stand here; give a figure"},
+        "length-not-one",
+        QT_TRANSLATE_NOOP(
+            "Issue",
+            "{name}: \"{value}\" is not a length; write it like 210, 143.5 mm or 5 7/16 in, from "
+            "{least} to {most}")},
+    Phrase{
+        "length-too-long",
+        QT_TRANSLATE_NOOP(
+            "Issue",
+            "{name}: \"{value}\" is too long for a length; at most 40 characters, from {least} to "
+            "{most}")},
+    Phrase{"length-two-units",
+           QT_TRANSLATE_NOOP("Issue", "{name}: \"{value}\" names two units; one of mm, cm, in")},
+    Phrase{"length-unknown-unit",
+           QT_TRANSLATE_NOOP(
+               "Issue",
+               "{name}: \"{value}\" ends in something that is not a unit; allowed are mm, cm, in")},
+    Phrase{
+        "length-exponent",
+        QT_TRANSLATE_NOOP(
+            "Issue",
+            "{name}: \"{value}\" has an exponent; write the figure out, from {least} to {most}")},
+    Phrase{"length-thousands",
+           QT_TRANSLATE_NOOP(
+               "Issue",
+               "{name}: \"{value}\" has two decimal signs; one point or one comma is allowed")},
+    Phrase{
+        "length-zero-denominator",
+        QT_TRANSLATE_NOOP(
+            "Issue",
+            "{name}: \"{value}\" divides by 0; the lower figure of a fraction must be 1 or more")},
+    Phrase{"length-improper-fraction",
+           QT_TRANSLATE_NOOP("Issue",
+                             "{name}: \"{value}\" has a fraction of 1 or more after a whole "
+                             "number; write it below 1")},
+    Phrase{"value-out-of-range",
+           QT_TRANSLATE_NOOP("Issue", "{name}: {value} is not allowed; from {least} to {most}")},
+    Phrase{"choice-unknown",
+           QT_TRANSLATE_NOOP("Issue", "{name}: \"{value}\" is not among the choices: {allowed}")},
+    Phrase{"readings-of-choice",
+           QT_TRANSLATE_NOOP("Issue", "{name}: {value} are not allowed for a choice; name one")},
+    Phrase{"count-not-whole",
+           QT_TRANSLATE_NOOP("Issue", "{name}: {value} is not allowed; a whole number is needed")},
+    Phrase{"material-not-here",
+           QT_TRANSLATE_NOOP("Issue",
+                             "{name}: no material (\"{value}\") can stand here; give a figure")},
     Phrase{"material-unknown",
-           "{name}: the material \"{value}\" is not known[; did you mean {nearest}?]; allowed: "
-           "{allowed}"},
+           QT_TRANSLATE_NOOP(
+               "Issue",
+               "{name}: the material \"{value}\" is not known[; did you mean {nearest}?]; allowed: "
+               "{allowed}")},
     Phrase{"material-wrong-kind",
-           "{name}: \"{value}\" is a {kind}, which cannot stand here; allowed: {allowed}"},
-    Phrase{"material-lacks", "{name}: nothing is known of the {property} of \"{value}\""},
-    Phrase{"given-missing", "{name} is missing; it must be measured"},
+           QT_TRANSLATE_NOOP(
+               "Issue",
+               "{name}: \"{value}\" is a {kind}, which cannot stand here; allowed: {allowed}")},
+    Phrase{"material-lacks",
+           QT_TRANSLATE_NOOP("Issue", "{name}: nothing is known of the {property} of \"{value}\"")},
+    Phrase{"given-missing", QT_TRANSLATE_NOOP("Issue", "{name} is missing; it must be measured")},
     // jobs
-    Phrase{"job-not-object", "not a job: the file must hold one object, {{...}}"},
-    Phrase{"job-key-missing", "\"{key}\" is missing"},
-    Phrase{"job-type-wrong", "{key}: {value} is not allowed; expected {expected}"},
-    Phrase{"job-value-not-allowed", "{key}: \"{value}\" is not allowed; allowed: {allowed}"},
+    Phrase{"job-not-object",
+           QT_TRANSLATE_NOOP("Issue", "not a job: the file must hold one object, {{...}}")},
+    Phrase{"job-key-missing", QT_TRANSLATE_NOOP("Issue", "\"{key}\" is missing")},
+    Phrase{"job-type-wrong",
+           QT_TRANSLATE_NOOP("Issue", "{key}: {value} is not allowed; expected {expected}")},
     Phrase{"method-unknown",
-           "method: \"{value}\" is not known[; did you mean {nearest}?]; "
-           "allowed: {allowed}"},
+           QT_TRANSLATE_NOOP("Issue",
+                             "method: \"{value}\" is not known[; did you mean {nearest}?]; "
+                             "allowed: {allowed}")},
     Phrase{"method-lacks",
-           "{method} does not know \"{key}\", which this book has; begin a new book for it"},
-    Phrase{"key-unknown", "\"{key}\" is not known in {section}[; did you mean \"{nearest}\"?]"},
-    Phrase{"keys-unknown", "{count} more keys in {section} are not known"},
-    Phrase{"key-twice", "\"{key}\" stands twice in the same object"},
-    Phrase{"text-not-utf8", "not UTF-8: the byte {byte} cannot stand here"},
-    Phrase{"json-empty", "not JSON: there is nothing in it"},
-    Phrase{"json-more", "not JSON: something follows the end[: {token}]"},
-    Phrase{"json-name-missing",
-           "not JSON: a name in double quotes is expected[, not {token}]; after the last entry no "
-           "comma"},
-    Phrase{"json-colon-missing", "not JSON: a colon is expected after the name[, not {token}]"},
-    Phrase{"json-object-open", "not JSON: a comma or }} is expected[, not {token}]"},
-    Phrase{"json-list-open", "not JSON: a comma or ] is expected[, not {token}]"},
+           QT_TRANSLATE_NOOP(
+               "Issue",
+               "{method} does not know \"{key}\", which this book has; begin a new book for it")},
+    Phrase{"key-unknown",
+           QT_TRANSLATE_NOOP("Issue",
+                             "\"{key}\" is not known in {section}[; did you mean \"{nearest}\"?]")},
+    Phrase{"keys-unknown",
+           QT_TRANSLATE_NOOP("Issue", "{count} more keys in {section} are not known")},
+    Phrase{"key-twice", QT_TRANSLATE_NOOP("Issue", "\"{key}\" stands twice in the same object")},
+    Phrase{"text-not-utf8",
+           QT_TRANSLATE_NOOP("Issue", "not UTF-8: the byte {byte} cannot stand here")},
+    Phrase{"json-empty", QT_TRANSLATE_NOOP("Issue", "not JSON: there is nothing in it")},
+    Phrase{"json-more",
+           QT_TRANSLATE_NOOP("Issue", "not JSON: something follows the end[: {token}]")},
+    Phrase{
+        "json-name-missing",
+        QT_TRANSLATE_NOOP(
+            "Issue",
+            "not JSON: a name in double quotes is expected[, not {token}]; after the last entry no "
+            "comma")},
+    Phrase{
+        "json-colon-missing",
+        QT_TRANSLATE_NOOP("Issue", "not JSON: a colon is expected after the name[, not {token}]")},
+    Phrase{"json-object-open",
+           QT_TRANSLATE_NOOP("Issue", "not JSON: a comma or }} is expected[, not {token}]")},
+    Phrase{"json-list-open",
+           QT_TRANSLATE_NOOP("Issue", "not JSON: a comma or ] is expected[, not {token}]")},
     Phrase{"json-value-missing",
-           "not JSON: a value is expected[, not {token}]; a text stands in double quotes"},
-    Phrase{"json-not-finite", "not JSON: {token} is no number in it"},
-    Phrase{"json-number", "not JSON: the number {token} is not finished"},
-    Phrase{"json-escape",
-           "not JSON: {token} is no escape; allowed after \\ are \" \\ / b f n r t and u with four "
-           "hexadecimal digits, in pairs above FFFF"},
-    Phrase{"json-text-open", "not JSON: this text has no closing quote"},
-    Phrase{"json-control",
-           "not JSON: the control character {byte} cannot stand in a text; write it as an escape"},
-    Phrase{"json-too-deep", "nested deeper than {limit}, the most that is allowed"},
-    Phrase{"number-too-large", "{value} is too large for a number; at most about 1.8e308"},
-    Phrase{"file-too-large", "the file is larger than {limit}, the most that is allowed"},
-    Phrase{"file-unreadable", "cannot be read: {reason}"},
-    Phrase{"file-unwritable", "{path} cannot be written: {reason}; nothing was changed"},
-    Phrase{"file-there",
-           "{path} is there already; it is not written over, rename or remove it first"},
-    Phrase{"file-gone", "{path} is no longer where it was read from"},
-    Phrase{"file-unsure",
-           "{path} cannot be read ({reason}), so that nobody knows what is in it now"},
-    Phrase{"file-read-only", "{path} is write-protected; it is not written over"},
-    Phrase{"file-changed", "{path} was changed by another program since it was read"},
+           QT_TRANSLATE_NOOP(
+               "Issue",
+               "not JSON: a value is expected[, not {token}]; a text stands in double quotes")},
+    Phrase{"json-not-finite", QT_TRANSLATE_NOOP("Issue", "not JSON: {token} is no number in it")},
+    Phrase{"json-number",
+           QT_TRANSLATE_NOOP("Issue", "not JSON: the number {token} is not finished")},
+    Phrase{"json-escape", QT_TRANSLATE_NOOP("Issue",
+                                            "not JSON: {token} is no escape; allowed after \\ are "
+                                            "\" \\ / b f n r t and u with four "
+                                            "hexadecimal digits, in pairs above FFFF")},
+    Phrase{"json-text-open",
+           QT_TRANSLATE_NOOP("Issue", "not JSON: this text has no closing quote")},
+    Phrase{"json-control", QT_TRANSLATE_NOOP("Issue",
+                                             "not JSON: the control character {byte} cannot stand "
+                                             "in a text; write it as an escape")},
+    Phrase{"json-too-deep",
+           QT_TRANSLATE_NOOP("Issue", "nested deeper than {limit}, the most that is allowed")},
+    Phrase{"number-too-large",
+           QT_TRANSLATE_NOOP("Issue", "{value} is too large for a number; at most about 1.8e308")},
+    Phrase{"file-too-large",
+           QT_TRANSLATE_NOOP("Issue", "the file is larger than {limit}, the most that is allowed")},
+    Phrase{"file-unreadable", QT_TRANSLATE_NOOP("Issue", "cannot be read: {reason}")},
+    Phrase{"file-unwritable",
+           QT_TRANSLATE_NOOP("Issue", "{path} cannot be written: {reason}; nothing was changed")},
+    Phrase{
+        "file-there",
+        QT_TRANSLATE_NOOP(
+            "Issue", "{path} is there already; it is not written over, rename or remove it first")},
+    Phrase{"file-gone", QT_TRANSLATE_NOOP("Issue", "{path} is no longer where it was read from")},
+    Phrase{
+        "file-unsure",
+        QT_TRANSLATE_NOOP(
+            "Issue", "{path} cannot be read ({reason}), so that nobody knows what is in it now")},
+    Phrase{"file-read-only",
+           QT_TRANSLATE_NOOP("Issue", "{path} is write-protected; it is not written over")},
+    Phrase{"file-changed",
+           QT_TRANSLATE_NOOP("Issue", "{path} was changed by another program since it was read")},
     // rule files
-    Phrase{"toml-syntax", "not TOML: {detail}"},
-    Phrase{"key-missing", "\"{key}\" is missing in this {section}"},
-    Phrase{"type-wrong", "{key}: a {found} is not allowed; expected {expected}"},
-    Phrase{"value-not-allowed", "{key}: \"{value}\" is not allowed; allowed: {allowed}"},
-    Phrase{"text-empty", "{key} is empty; it must say something"},
-    Phrase{"id-malformed",
-           "\"{id}\" is not an id; allowed are small letters, digits, _ and -, beginning with a "
-           "letter, at most 64"},
-    Phrase{"id-duplicate", "\"{id}\" is used twice[; the first is in line {line}]"},
-    Phrase{"id-with-minus", "\"{id}\" would be read as a subtraction in a formula; write _ for -"},
-    Phrase{"id-reserved", "\"{id}\" is a word that formulas or jobs have already; take another"},
-    Phrase{"id-not-name",
-           "the id \"{id}\" is not the file's name, \"{name}\"; both must be the same"},
-    Phrase{"id-ships",
-           "left out: rules with the id \"{id}\" ship with the program; give the file and its id "
-           "another name"},
+    Phrase{"toml-syntax", QT_TRANSLATE_NOOP("Issue", "not TOML: {detail}")},
+    Phrase{"key-missing", QT_TRANSLATE_NOOP("Issue", "\"{key}\" is missing in this {section}")},
+    Phrase{"type-wrong",
+           QT_TRANSLATE_NOOP("Issue", "{key}: a {found} is not allowed; expected {expected}")},
+    Phrase{"value-not-allowed",
+           QT_TRANSLATE_NOOP("Issue", "{key}: \"{value}\" is not allowed; allowed: {allowed}")},
+    Phrase{"text-empty", QT_TRANSLATE_NOOP("Issue", "{key} is empty; it must say something")},
+    Phrase{
+        "id-malformed",
+        QT_TRANSLATE_NOOP(
+            "Issue",
+            "\"{id}\" is not an id; allowed are small letters, digits, _ and -, beginning with a "
+            "letter, at most 64")},
+    Phrase{"id-duplicate",
+           QT_TRANSLATE_NOOP("Issue", "\"{id}\" is used twice[; the first is in line {line}]")},
+    Phrase{"id-with-minus",
+           QT_TRANSLATE_NOOP(
+               "Issue", "\"{id}\" would be read as a subtraction in a formula; write _ for -")},
+    Phrase{"id-reserved",
+           QT_TRANSLATE_NOOP(
+               "Issue", "\"{id}\" is a word that formulas or jobs have already; take another")},
+    Phrase{
+        "id-not-name",
+        QT_TRANSLATE_NOOP(
+            "Issue", "the id \"{id}\" is not the file's name, \"{name}\"; both must be the same")},
+    Phrase{
+        "id-ships",
+        QT_TRANSLATE_NOOP(
+            "Issue",
+            "left out: rules with the id \"{id}\" ship with the program; give the file and its id "
+            "another name")},
     Phrase{"range-malformed",
-           "{key}: two figures are needed, least and most, like \"1 mm\", "
-           "\"80 mm\""},
-    Phrase{"range-wrong", "the range begins at {least}, above its end at {most}"},
+           QT_TRANSLATE_NOOP("Issue",
+                             "{key}: two figures are needed, least and most, like \"1 mm\", "
+                             "\"80 mm\"")},
+    Phrase{"range-wrong",
+           QT_TRANSLATE_NOOP("Issue", "the range begins at {least}, above its end at {most}")},
     Phrase{"default-out-of-range",
-           "{id}: the default {value} is outside its range, {least} to "
-           "{most}"},
-    Phrase{"column-uneven", "{key}: {found} figures for {options} options; each option needs one"},
-    Phrase{"pack-broken", "the program's own copy of this file is broken; install it again"},
-    Phrase{"words-brace", "{key}: a brace without its partner; write {{{{ for a brace itself"},
-    Phrase{"base-unknown", "the base \"{base}\" is not known"},
-    Phrase{"base-circle",
-           "the base \"{base}\" leads in a circle, over more than 8 levels or 64 files"},
-    Phrase{"want-missing", "\"{name}\" is missing; methods on {base} must supply it"},
-    Phrase{"touches-unknown", "{id} touches \"{name}\", which is not known"},
-    Phrase{"formula-unknown-name", "\"{name}\" is not known[; did you mean \"{nearest}\"?]"},
+           QT_TRANSLATE_NOOP("Issue",
+                             "{id}: the default {value} is outside its range, {least} to "
+                             "{most}")},
+    Phrase{"column-uneven",
+           QT_TRANSLATE_NOOP(
+               "Issue", "{key}: {found} figures for {options} options; each option needs one")},
+    Phrase{"pack-broken",
+           QT_TRANSLATE_NOOP("Issue",
+                             "the program's own copy of this file is broken; install it again")},
+    Phrase{"words-brace",
+           QT_TRANSLATE_NOOP("Issue",
+                             "{key}: a brace without its partner; write {{{{ for a brace itself")},
+    Phrase{"base-unknown", QT_TRANSLATE_NOOP("Issue", "the base \"{base}\" is not known")},
+    Phrase{
+        "base-circle",
+        QT_TRANSLATE_NOOP(
+            "Issue", "the base \"{base}\" leads in a circle, over more than 8 levels or 64 files")},
+    Phrase{"want-missing",
+           QT_TRANSLATE_NOOP("Issue", "\"{name}\" is missing; methods on {base} must supply it")},
+    Phrase{"touches-unknown",
+           QT_TRANSLATE_NOOP("Issue", "{id} touches \"{name}\", which is not known")},
+    Phrase{"formula-unknown-name",
+           QT_TRANSLATE_NOOP("Issue", "\"{name}\" is not known[; did you mean \"{nearest}\"?]")},
     Phrase{"formula-unknown-function",
-           "there is no function \"{name}\"[; did you mean \"{nearest}\"?]"},
-    Phrase{"formula-syntax", "the formula breaks off here[, at \"{what}\"]: {formula}"},
-    Phrase{"formula-assigns", "a formula compares with ==; a single = is not allowed: {formula}"},
-    Phrase{"formula-two-results",
-           "the formula has two results; a decimal is written with a point: {formula}"},
-    Phrase{"formula-too-long",
-           "the formula has {found} characters; at most {limit} are allowed, give parts of it a "
-           "name of their own"},
+           QT_TRANSLATE_NOOP("Issue",
+                             "there is no function \"{name}\"[; did you mean \"{nearest}\"?]")},
+    Phrase{"formula-syntax",
+           QT_TRANSLATE_NOOP("Issue", "the formula breaks off here[, at \"{what}\"]: {formula}")},
+    Phrase{"formula-assigns",
+           QT_TRANSLATE_NOOP("Issue",
+                             "a formula compares with ==; a single = is not allowed: {formula}")},
+    Phrase{
+        "formula-two-results",
+        QT_TRANSLATE_NOOP(
+            "Issue", "the formula has two results; a decimal is written with a point: {formula}")},
+    Phrase{
+        "formula-too-long",
+        QT_TRANSLATE_NOOP(
+            "Issue",
+            "the formula has {found} characters; at most {limit} are allowed, give parts of it a "
+            "name of their own")},
     Phrase{"formula-too-deep",
-           "the formula is nested deeper than {limit}, the most that is allowed: {formula}"},
-    Phrase{"formula-arguments", "{count} arguments are not allowed; it is {written}"},
+           QT_TRANSLATE_NOOP(
+               "Issue",
+               "the formula is nested deeper than {limit}, the most that is allowed: {formula}")},
+    Phrase{"formula-arguments",
+           QT_TRANSLATE_NOOP("Issue", "{count} arguments are not allowed; it is {written}")},
     Phrase{"formula-bare-number",
-           "a bare {number} cannot stand for {wanted_dimension}; write its unit, like {like}: "
-           "{formula}"},
+           QT_TRANSLATE_NOOP(
+               "Issue",
+               "a bare {number} cannot stand for {wanted_dimension}; write its unit, like {like}: "
+               "{formula}")},
     Phrase{"formula-dimension",
-           "\"{text}\" is {dimension}; {wanted_dimension} is needed here: {formula}"},
-    Phrase{"formula-choice", "\"{text}\" is no option of \"{other}\": {formula}"},
-    Phrase{"view-input-missing", "{figure} also needs {name}; bind it to a formula"},
-    Phrase{"view-spot-unknown", "{figure} has no spot \"{name}\""},
-    Phrase{"series-unknown", "there is no series \"{name}\"[; did you mean \"{nearest}\"?]"},
-    Phrase{"series-columns", "{id}: from 1 to 16 formulas are needed, x, y or others in also"},
-    Phrase{"series-too-many", "{name}: {value} is not allowed; at most {limit}"},
-    Phrase{"case-none", "no worked example in it; one begins with its name in square brackets"},
+           QT_TRANSLATE_NOOP(
+               "Issue", "\"{text}\" is {dimension}; {wanted_dimension} is needed here: {formula}")},
+    Phrase{"formula-choice",
+           QT_TRANSLATE_NOOP("Issue", "\"{text}\" is no option of \"{other}\": {formula}")},
+    Phrase{"view-input-missing",
+           QT_TRANSLATE_NOOP("Issue", "{figure} also needs {name}; bind it to a formula")},
+    Phrase{"view-spot-unknown", QT_TRANSLATE_NOOP("Issue", "{figure} has no spot \"{name}\"")},
+    Phrase{
+        "series-unknown",
+        QT_TRANSLATE_NOOP("Issue", "there is no series \"{name}\"[; did you mean \"{nearest}\"?]")},
+    Phrase{"series-columns",
+           QT_TRANSLATE_NOOP("Issue",
+                             "{id}: from 1 to 16 formulas are needed, x, y or others in also")},
+    Phrase{"series-too-many",
+           QT_TRANSLATE_NOOP("Issue", "{name}: {value} is not allowed; at most {limit}")},
+    Phrase{"case-none",
+           QT_TRANSLATE_NOOP(
+               "Issue", "no worked example in it; one begins with its name in square brackets")},
     Phrase{"case-malformed",
-           "\"{line}\" is neither an input (id = value) nor an expectation (=> id = value)"},
-    Phrase{"case-method", "there are no sound rules \"{value}\" for this example"},
-    Phrase{"case-expects-nothing", "\"{name}\" expects nothing; give it a line with =>"},
-    Phrase{"case-differs", "expected \"{expected}\", found {found}"},
-    Phrase{"formula-circle", "these formulas go in a circle: {chain}"},
+           QT_TRANSLATE_NOOP(
+               "Issue",
+               "\"{line}\" is neither an input (id = value) nor an expectation (=> id = value)")},
+    Phrase{"case-method",
+           QT_TRANSLATE_NOOP("Issue", "there are no sound rules \"{value}\" for this example")},
+    Phrase{"case-expects-nothing",
+           QT_TRANSLATE_NOOP("Issue", "\"{name}\" expects nothing; give it a line with =>")},
+    Phrase{"case-differs", QT_TRANSLATE_NOOP("Issue", "expected \"{expected}\", found {found}")},
+    Phrase{"formula-circle", QT_TRANSLATE_NOOP("Issue", "these formulas go in a circle: {chain}")},
 };
 
 const Argument* argumentOf(const Issue& issue, std::string_view name) {

@@ -1,17 +1,14 @@
 // The words for each Issue id, and how a placed message is written.
 #pragma once
 
-#include <functional>
 #include <string>
 #include <vector>
 
 #include "core/diag/issue.h"
 #include "core/quantity/format_length.h"
+#include "words/translate.h"
 
 namespace drapery {
-
-/// Turns a template of the catalogue into another language before its figures are filled in.
-using Translate = std::function<std::string(const char* english)>;
 
 /// "text_height: 40 m is not allowed; 20 mm to 1200 mm". Figures in the notation's unit.
 std::string issueWords(const Issue& issue, const Notation& notation,

@@ -12,7 +12,9 @@ namespace drapery {
 
 namespace {
 
-QString tr(const char* text) { return QCoreApplication::translate("Stage", text); }
+struct Words {
+  Q_DECLARE_TR_FUNCTIONS(Stage)
+};
 
 struct StageEntry {
   Stage stage;
@@ -45,7 +47,7 @@ std::vector<StagePanel> stagePanels(Stage stage, const Plan& plan) {
   return panels;
 }
 
-QString stageTitle(Stage stage) { return tr(entryOf(stage).title); }
+QString stageTitle(Stage stage) { return Words::tr(entryOf(stage).title); }
 QString stageId(Stage stage) { return entryOf(stage).id; }
 
 bool stageApplies(Stage stage, const RuleSet& rules) {
@@ -55,10 +57,10 @@ bool stageApplies(Stage stage, const RuleSet& rules) {
 
 QString stageStatus(Stage stage, const Plan& plan, std::size_t missing) {
   if (stage == Stage::Measure && missing > 0)
-    return missing == 1 ? tr("1 to measure") : tr("%1 to measure").arg(missing);
+    return missing == 1 ? Words::tr("1 to measure") : Words::tr("%1 to measure").arg(missing);
   if (stage == Stage::Measure) return ruleStatus(plan, stage);
-  if (missing > 0) return tr("waits for the measures");
-  return plan.has(Severity::Stop) ? tr("stop: not to be cut yet") : ruleStatus(plan, stage);
+  if (missing > 0) return Words::tr("waits for the measures");
+  return plan.has(Severity::Stop) ? Words::tr("stop: not to be cut yet") : ruleStatus(plan, stage);
 }
 
 const std::vector<Stage>& allStages() {

@@ -17,17 +17,19 @@ constexpr double kSmallestZoom = 0.4;
 constexpr double kLeastForTwoEm = 34.0;  // under this height two would only crowd each other
 constexpr double kLeastDrawing = 0.33;   // of a panel's width and height, whatever the tags want
 
-QString tr(const char* text) { return QCoreApplication::translate("Table", text); }
+struct Words {
+  Q_DECLARE_TR_FUNCTIONS(Table)
+};
 
 }  // namespace
 
 QString labelWords(const std::string& id) {
-  if (id == "view.face") return tr("the face");
-  if (id == "view.spine") return tr("the spine");
-  if (id == "view.head") return tr("the head");
-  if (id == "flat.waits") return tr("the pieces wait for the measures");
-  if (id == "flat.missing") return tr("not every piece has a place yet");
-  if (id == "view.board") return tr("a board, from its edge");
+  if (id == "view.face") return Words::tr("the face");
+  if (id == "view.spine") return Words::tr("the spine");
+  if (id == "view.head") return Words::tr("the head");
+  if (id == "flat.waits") return Words::tr("the pieces wait for the measures");
+  if (id == "flat.missing") return Words::tr("not every piece has a place yet");
+  if (id == "view.board") return Words::tr("a board, from its edge");
   return {};
 }
 

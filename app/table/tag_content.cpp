@@ -10,7 +10,9 @@ namespace drapery {
 
 namespace {
 
-QString tr(const char* text) { return QCoreApplication::translate("Tag", text); }
+struct Words {
+  Q_DECLARE_TR_FUNCTIONS(Tag)
+};
 
 std::optional<Severity> worstFinding(const Plan& plan, const std::string& value) {
   std::optional<Severity> worst;
@@ -24,8 +26,8 @@ std::optional<Severity> worstFinding(const Plan& plan, const std::string& value)
 
 TagContent unitsContent(const Document& document) {
   TagContent content;
-  content.caption = tr("measured in");
-  content.options = QStringList{tr("mm"), tr("inches")};
+  content.caption = Words::tr("measured in");
+  content.options = QStringList{Words::tr("mm"), Words::tr("inches")};
   content.text = content.options[document.plan().units == Units::Inches ? 1 : 0];
   return content;
 }
@@ -33,7 +35,7 @@ TagContent unitsContent(const Document& document) {
 TagContent markContent(const Document& document) {
   const Plan& plan = document.plan();
   TagContent content;
-  content.caption = tr("cut to");
+  content.caption = Words::tr("cut to");
   content.text = bareWords(plan.mark, windowNotation(plan));
   content.unit = plan.units == Units::Inches ? "in" : "mm";
   content.isSupposed = !document.job().round.has_value();
@@ -42,7 +44,7 @@ TagContent markContent(const Document& document) {
 
 TagContent methodContent(const Document& document) {
   TagContent content;
-  content.caption = tr("how the boards stand");
+  content.caption = Words::tr("how the boards stand");
   for (const std::string& id : document.library().ids())
     content.options << document.methodTitle(id);
   content.text = document.methodTitle(document.job().method);
@@ -72,7 +74,7 @@ void addCutSize(TagContent& content, const Plan& plan, std::size_t node) {
     const auto cut = isCutOfIt ? plan.length(other.name) : std::nullopt;
     if (!cut || content.text.isEmpty()) continue;
     const QString words = bareWords(*cut, windowNotation(plan));
-    if (words != content.text) content.unit += tr(", cut %1").arg(words);
+    if (words != content.text) content.unit += Words::tr(", cut %1").arg(words);
     return;
   }
 }
@@ -93,7 +95,7 @@ TagContent numberContent(const Plan& plan, std::size_t node) {
     showChoice(content, plan, rule);
   } else if (content.text.isEmpty() && !rule.ask.text.empty()) {
     content.caption = localText(rule.ask);
-    content.placeholder = tr("type it");
+    content.placeholder = Words::tr("type it");
   }
   return content;
 }

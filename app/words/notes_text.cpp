@@ -17,7 +17,9 @@ namespace {
 constexpr double kLeastTold = 0.005;  // of a tolerance, mm or degrees
 constexpr std::size_t kMostInfluences = 6;
 
-QString tr(const char* text) { return QCoreApplication::translate("Notes", text); }
+struct Words {
+  Q_DECLARE_TR_FUNCTIONS(Notes)
+};
 QString text(const std::string& from) { return QString::fromStdString(from); }
 
 /// "1 mm more in Width: +1 mm; in Set-back: −1 mm." In inches the step is a millimetre all the
@@ -32,18 +34,18 @@ QString influenceText(Document& document, std::size_t node) {
     const Unit unit = plan.rules->nodes[node].unit;
     QString change = sign + text(formatNumber(std::abs(influence.change), 2, decimal));
     if (change.endsWith("0") && change.size() == 2) continue;  // under a hundredth
-    change += unit == Unit::Millimetre ? tr(" mm") : unit == Unit::Degree ? "°" : "";
+    change += unit == Unit::Millimetre ? Words::tr(" mm") : unit == Unit::Degree ? "°" : "";
     parts << localText(plan.rules->titleOf(influence.input)) + " " + change;
   }
   if (parts.isEmpty()) return {};
-  return tr("What 1 mm more in each would do here: %1.").arg(parts.join("; "));
+  return Words::tr("What 1 mm more in each would do here: %1.").arg(parts.join("; "));
 }
 
 QString rangeText(const Plan& plan, const InputRule& rule) {
   if (rule.kind == InputKind::Choice) return {};
   const Notation notation = windowNotation(plan);
   const Unit unit = rule.kind == InputKind::Length ? Unit::Millimetre : Unit::One;
-  return tr("Allowed: %1 to %2.")
+  return Words::tr("Allowed: %1 to %2.")
       .arg(text(figureWords({rule.least, unit}, notation)),
            text(figureWords({rule.most, unit}, notation)));
 }
@@ -59,11 +61,12 @@ void addUncertainty(NoteContent& note, const Plan& plan, std::size_t node) {
                       plan.readings[value.rule].count > 1;
   if (isRead) {
     const Readings& readings = plan.readings[value.rule];
-    note.paragraphs << tr("%1 readings, from %2 to %3; their mean counts.")
+    note.paragraphs << Words::tr("%1 readings, from %2 to %3; their mean counts.")
                            .arg(QString::number(readings.count), words(readings.smallest),
                                 words(readings.largest));
   } else if (plan.tolerances[node] > kLeastTold) {
-    note.paragraphs << tr("The readings leave %1 either way.").arg(words(plan.tolerances[node]));
+    note.paragraphs
+        << Words::tr("The readings leave %1 either way.").arg(words(plan.tolerances[node]));
   }
 }
 
@@ -72,10 +75,10 @@ void addInput(NoteContent& note, const Plan& plan, std::size_t node) {
   if (!rule.measure.text.empty()) note.paragraphs << localText(rule.measure);
   const bool isSupposed = !plan.entered[node] && !std::isnan(plan.values[node]);
   if (isSupposed && !plan.rules->nodes[node].uses.empty()) {
-    note.paragraphs << tr("Nobody said it: it counts as %1.")
+    note.paragraphs << Words::tr("Nobody said it: it counts as %1.")
                            .arg(text(formulaWithTitles(plan, node, windowNotation(plan))));
   } else if (isSupposed) {
-    note.paragraphs << tr("Nobody said it: this is the usual value.");
+    note.paragraphs << Words::tr("Nobody said it: this is the usual value.");
   }
   const QString range = rangeText(plan, rule);
   if (!range.isEmpty()) note.paragraphs << range;
@@ -132,7 +135,7 @@ NoteContent pieceNote(Document& document, const std::string& partId) {
   note.id = "note.piece";
   note.heading = localText(part->rule->title);
   note.figure = text(sizeWords(part->cutWidth, part->cutHeight, notation));
-  note.paragraphs << tr("Exactly %1, width before height.")
+  note.paragraphs << Words::tr("Exactly %1, width before height.")
                          .arg(text(sizeWords(part->width, part->height, notation)));
   if (!part->rule->note.text.empty()) note.paragraphs << localText(part->rule->note);
   QStringList moves;
@@ -144,16 +147,17 @@ NoteContent pieceNote(Document& document, const std::string& partId) {
       if (std::abs(by) >= kLeastTold)
         sides << words.arg(sign + text(formatNumber(std::abs(by), 2, notation.decimal)));
     };
-    side(move.width, tr("%1 mm wide"));
-    side(move.height, tr("%1 mm high"));
+    side(move.width, Words::tr("%1 mm wide"));
+    side(move.height, Words::tr("%1 mm high"));
     if (sides.isEmpty()) continue;
     moves << localText(plan.rules->titleOf(move.input)) + " " + sides.join(", ");
   }
   if (!moves.isEmpty())
-    note.paragraphs << tr("What 1 mm more in each reading would do: %1.").arg(moves.join("; "));
+    note.paragraphs
+        << Words::tr("What 1 mm more in each reading would do: %1.").arg(moves.join("; "));
   const double wide = plan.tolerance(partId + ".width"), high = plan.tolerance(partId + ".height");
   if (std::max(wide, high) > kLeastTold)
-    note.paragraphs << tr("The readings leave %1 in width and %2 in height either way.")
+    note.paragraphs << Words::tr("The readings leave %1 in width and %2 in height either way.")
                            .arg(text(figureWords({wide, Unit::Millimetre}, notation)),
                                 text(figureWords({high, Unit::Millimetre}, notation)));
   return note;
@@ -181,7 +185,7 @@ NoteContent trialNote(const Plan& plan) {
     note.paragraphs << text(line);
   if (note.paragraphs.isEmpty()) return note;
   note.id = "note.trial";
-  note.heading = tr("Tried on the book, as cut");
+  note.heading = Words::tr("Tried on the book, as cut");
   return note;
 }
 
@@ -190,15 +194,15 @@ NoteContent methodNote(const Document& document) {
   note.id = "note.method";
   const Plan& plan = document.plan();
   if (!document.missing().empty()) {
-    note.heading = tr("A new book");
-    note.paragraphs << tr(
+    note.heading = Words::tr("A new book");
+    note.paragraphs << Words::tr(
         "Measure the block and type each figure where it hangs: 210, 143.5 mm or "
         "5 7/16 in. Enter keeps it and goes on to the next.");
     return note;
   }
   note.heading = localText(plan.rules->title);
   note.paragraphs << localText(plan.rules->about);
-  note.paragraphs << tr("Click any figure to see where it comes from.");
+  note.paragraphs << Words::tr("Click any figure to see where it comes from.");
   return note;
 }
 
@@ -208,8 +212,8 @@ namespace {
 NoteContent otherRulesNote() {
   NoteContent note;
   note.id = "note.rules";
-  note.heading = tr("Its rules have changed");
-  note.paragraphs << tr(
+  note.heading = Words::tr("Its rules have changed");
+  note.paragraphs << Words::tr(
       "This book was last kept under other rules of the same name. Compare what is "
       "cut already with the figures here before you go on.");
   return note;

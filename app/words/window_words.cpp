@@ -10,7 +10,9 @@
 namespace drapery {
 
 namespace {
-QString tr(const char* text) { return QCoreApplication::translate("WindowWords", text); }
+struct Words {
+  Q_DECLARE_TR_FUNCTIONS(WindowWords)
+};
 
 /// "de" of "de_AT"
 std::string windowLanguage() { return QLocale().name().section('_', 0, 0).toStdString(); }
@@ -51,13 +53,13 @@ QString remedyText(const PlannedFinding& finding, const Notation& notation) {
 QString severityWords(Severity severity) {
   switch (severity) {
     case Severity::Stop:
-      return tr("stop");
+      return Words::tr("stop");
     case Severity::Mind:
-      return tr("mind");
+      return Words::tr("mind");
     case Severity::Note:
       break;
   }
-  return tr("note");
+  return Words::tr("note");
 }
 
 QString severityMark(Severity severity) {

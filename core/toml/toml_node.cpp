@@ -72,7 +72,30 @@ Node toNode(const toml::node& from, int source) {
   return node;
 }
 
+/// toml++ counts lines, and in a line characters, from 1.
+std::size_t offsetOf(std::string_view text, const toml::source_position& at) {
+  std::size_t offset = 0;
+  for (auto line = at.line; line > 1; --line) offset = text.find('\n', offset) + 1;
+  const auto isInside = [&] { return (static_cast<unsigned char>(text[offset]) & 0xC0U) == 0x80U; };
+  for (auto column = at.column; column > 1 && offset < text.size(); --column) do
+      ++offset;
+    while (offset < text.size() && isInside());
+  return offset;
+}
+
 }  // namespace
+
+std::optional<ByteRange> topLevelValue(std::string_view text, std::string_view key) {
+  try {
+    const toml::table table = toml::parse(text);
+    const toml::node* value = table.get(key);
+    if (value == nullptr) return std::nullopt;
+    const toml::source_region& region = value->source();
+    return ByteRange{offsetOf(text, region.begin), offsetOf(text, region.end)};
+  } catch (const toml::parse_error&) {
+    return std::nullopt;
+  }
+}
 
 std::variant<Node, Issue> parseToml(std::string_view text, int source) {
   if (text.size() > kLargestFile)
