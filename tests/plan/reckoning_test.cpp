@@ -1,5 +1,7 @@
-// A second reckoning of every case, straight from the handbook's sums, to hold the rule files
-// against: five schools, three shapes of spine. Sources: plane geometry, circular segment.
+// A second reckoning of every case to hold the rule files against: five schools, three shapes of
+// spine. Sources: radius and angle of a circular segment from its chord and height, and right
+// triangles for the joint (plane geometry); what is added for squares, margins, trims and turn-ins
+// is common practice. The path under the rod is held against the convex hull in tests/geometry.
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
