@@ -44,7 +44,7 @@ int planCommand(const std::string& path, PlanFormat format, std::optional<Units>
   const Job* job = opened.document.job ? &*opened.document.job : nullptr;
   // The binder may have meant the file of their own.
   for (const Issue& issue : library.leftOut())
-    if (job != nullptr && issue.arguments.front().second == Argument(job->method))
+    if (job != nullptr && issue.arguments.front().value == Argument(job->method))
       std::cerr << placedWords(issue, {}) << '\n';
   Notation notation;
   notation.units = units.value_or(job != nullptr ? job->units : Units::Millimetres);

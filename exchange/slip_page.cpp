@@ -4,7 +4,7 @@
 
 #include "core/drawing/piece_shapes.h"
 #include "core/quantity/format_length.h"
-#include "words/figure_words.h"
+#include "words/amount_words.h"
 #include "words/finding_words.h"
 #include "words/plan_text.h"
 #include "words/summary_words.h"
@@ -20,7 +20,7 @@ struct Words {
 class Writer {
  public:
   Writer(const Job& job, const Plan& plan)
-      : job_(job), plan_(plan), notation_{plan.units, plan.mark, '.'} {}
+      : job_(job), plan_(plan), notation_{plan.units, plan.resolution, '.'} {}
 
   SlipPage write() {
     SlipPage page;
@@ -29,7 +29,7 @@ class Writer {
     for (const std::string& line : summaryLines(plan_, "slip", notation_))
       page.book += (page.book.empty() ? "" : " ") + line;
     page.rule = Words::tr("Cut to %1. Width stands before height; height runs head to tail.")
-                    .arg(QString::fromStdString(formatLength(plan_.mark, notation_)))
+                    .arg(QString::fromStdString(formatLength(plan_.resolution, notation_)))
                     .toStdString();
     for (const PlannedPart& part : plan_.parts) page.pieces.push_back(piece(part));
     for (const PlannedMark& mark : plan_.marks) page.marks.push_back(markSays(mark, notation_));

@@ -38,8 +38,7 @@ class JobReader {
   }
   void remember(const std::string& field, const Node& node) { document_.places[field] = at(node); }
 
-  void complain(const Node& node, const std::string& field, const char* id,
-                std::vector<std::pair<std::string, Argument>> arguments) {
+  void complain(const Node& node, const std::string& field, IssueId id, IssueArguments arguments) {
     document_.issues.push_back({id, std::move(arguments), field, at(node), {}});
   }
   void complainType(const Node& node, const std::string& field, const char* expected) {

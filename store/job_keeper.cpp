@@ -25,7 +25,7 @@ std::string firstFree(const std::string& folder) {
   return nameNumber(folder, number);
 }
 
-Issue issueOf(const char* id, const std::string& path, const std::string& reason = {}) {
+Issue issueOf(IssueId id, const std::string& path, const std::string& reason = {}) {
   return {id, {{"path", path}, {"reason", reason}}, {}, {path, 0, 0}, {}};
 }
 
@@ -61,7 +61,7 @@ std::optional<Issue> JobKeeper::present() const {
   auto now = readWhole(path_, kLargestJsonFile);
   if (const auto* issue = std::get_if<Issue>(&now)) {
     if (issue->id == "file-too-large") return issueOf("file-changed", path_);
-    return issueOf("file-unsure", path_, std::get<std::string>(issue->arguments.back().second));
+    return issueOf("file-unsure", path_, std::get<std::string>(issue->arguments.back().value));
   }
   if (std::get<std::string>(now) != text_) return issueOf("file-changed", path_);
   if (isReadOnly(path_)) return issueOf("file-read-only", path_);

@@ -41,7 +41,7 @@ class Cursor {
   int column_ = 1;
 };
 
-using Arguments = std::vector<std::pair<std::string, Argument>>;
+using Arguments = IssueArguments;
 
 class TreeBuilder : public rapidjson::BaseReaderHandler<rapidjson::UTF8<>, TreeBuilder> {
  public:
@@ -111,7 +111,7 @@ class TreeBuilder : public rapidjson::BaseReaderHandler<rapidjson::UTF8<>, TreeB
     return shortened(text_.substr(offset, isLong ? kLong : kShort));
   }
 
-  void complain(const char* id, Arguments arguments) {
+  void complain(IssueId id, Arguments arguments) {
     issues.push_back({id, std::move(arguments), {}, {{}, cursor_.line(), cursor_.column()}, {}});
   }
   void refuseTwins(const Node& table) {
@@ -172,7 +172,7 @@ class TreeBuilder : public rapidjson::BaseReaderHandler<rapidjson::UTF8<>, TreeB
     return true;
   }
 
-  void refuseByte(const char* id, std::size_t offset);
+  void refuseByte(IssueId id, std::size_t offset);
 
   /// A token has been read; `next` may stand before the one after it.
   void passed(char next) {
@@ -188,7 +188,7 @@ class TreeBuilder : public rapidjson::BaseReaderHandler<rapidjson::UTF8<>, TreeB
   std::vector<Node*> open_;  // a parent's children never move while one of them is open
 };
 
-void TreeBuilder::refuseByte(const char* id, std::size_t offset) {
+void TreeBuilder::refuseByte(IssueId id, std::size_t offset) {
   constexpr std::string_view kHex = "0123456789ABCDEF";
   const unsigned byte = offset < text_.size() ? static_cast<unsigned char>(text_[offset]) : 0U;
   complain(id, {{"byte", std::string("0x") + kHex[byte >> 4U] + kHex[byte & 15U]}});
@@ -196,11 +196,11 @@ void TreeBuilder::refuseByte(const char* id, std::size_t offset) {
 
 struct Fault {
   rapidjson::ParseErrorCode code;
-  const char* id;
+  IssueId id;
   bool isPointed;  // the reader's offset is the place; otherwise the token's begin is
 };
 
-constexpr const char* kEscape = "json-escape";
+constexpr IssueId kEscape = "json-escape";
 constexpr Fault kFaults[]{
     {rapidjson::kParseErrorDocumentEmpty, "json-empty", false},
     {rapidjson::kParseErrorDocumentRootNotSingular, "json-more", true},

@@ -48,7 +48,7 @@ void planIt(OpenedJob& opened, const RuleLibrary& library) {
   });
   const bool lacksMaterial =
       std::any_of(outcome.issues.begin(), outcome.issues.end(),
-                  [](const Issue& issue) { return issue.id.starts_with("material-"); });
+                  [](const Issue& issue) { return issue.id.text().starts_with("material-"); });
   append(opened.issues, std::move(outcome.issues));
   // It may be missing for a mistake in the binder's own file.
   if (lacksMaterial) append(opened.issues, library.shelf()->issues());

@@ -71,8 +71,8 @@ class PlanWriter {
       for (const PlannedSeries& each : plan_.series) series(each);
       json_.endList();
     }
-    sayings({plan_.units, plan_.mark, '.', {}});
-    steps({plan_.units, plan_.mark, '.', {}});
+    sayings({plan_.units, plan_.resolution, '.', {}});
+    steps({plan_.units, plan_.resolution, '.', {}});
     json_.endObject();
   }
 

@@ -13,7 +13,7 @@ namespace drapery {
 
 namespace {
 
-Issue fault(const char* id, const std::string& path, int error) {
+Issue fault(IssueId id, const std::string& path, int error) {
   return {
       id, {{"path", path}, {"reason", std::string(std::strerror(error))}}, {}, {path, 0, 0}, {}};
 }
@@ -118,7 +118,7 @@ std::optional<Issue> writeBeside(const std::string& path, const std::string& tar
   if (error == 0) error = settle(beside);
   if (error != 0) {
     ::unlink(beside.c_str());
-    return fault(error == EEXIST ? "file-there" : "file-unwritable", path, error);
+    return fault(error == EEXIST ? IssueId("file-there") : IssueId("file-unwritable"), path, error);
   }
   syncFolder(target);
   return std::nullopt;

@@ -33,7 +33,7 @@ int main(int argc, char** argv) {
     auto parsed = parseToml(read(argv[i]), 0);
     if (const auto* issue = std::get_if<Issue>(&parsed)) {
       std::cerr << argv[i] << ':' << issue->where.line << ':' << issue->where.column << ": "
-                << std::get<std::string>(issue->arguments.front().second) << '\n';
+                << std::get<std::string>(issue->arguments.front().value) << '\n';
       return 1;
     }
     out << "constexpr char kPacked" << i << "[] = {\n";

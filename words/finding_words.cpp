@@ -2,16 +2,16 @@
 
 #include <cmath>
 
-#include "words/figure_words.h"
+#include "words/amount_words.h"
 
 namespace drapery {
 
 namespace {
 
-std::string bareFigure(const Figure& figure, const Notation& notation) {
+std::string bareFigure(const Amount& figure, const Notation& notation) {
   const bool isLength = figure.unit == Unit::Millimetre && !std::isnan(figure.value);
   return isLength ? formatBare(Length::fromMm(figure.value), notation)
-                  : figureWords(figure, notation);
+                  : amountWords(figure, notation);
 }
 
 /// "45 min", "2 h", "1 h 30 min".
@@ -25,7 +25,7 @@ std::string duration(double minutes) {
 
 }  // namespace
 
-std::string filledWords(const RuleWords& words, const std::vector<Figure>& figures,
+std::string filledWords(const RuleWords& words, const std::vector<Amount>& figures,
                         const Notation& notation) {
   std::string out;
   for (const RuleWords::Piece& piece : words.in(notation.language)) {
@@ -34,7 +34,7 @@ std::string filledWords(const RuleWords& words, const std::vector<Figure>& figur
     else if (words.expressions[*piece.expression].isBare)
       out += bareFigure(figures[*piece.expression], notation);
     else
-      out += figureWords(figures[*piece.expression], notation);
+      out += amountWords(figures[*piece.expression], notation);
   }
   return out;
 }

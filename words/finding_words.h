@@ -10,7 +10,7 @@
 namespace drapery {
 
 /// The words with the figures of their expressions in them.
-std::string filledWords(const RuleWords& words, const std::vector<Figure>& figures,
+std::string filledWords(const RuleWords& words, const std::vector<Amount>& figures,
                         const Notation& notation);
 const char* severityName(Severity severity);  // stop, mind, note
 std::string markSays(const PlannedMark& mark, const Notation& notation);

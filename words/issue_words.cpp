@@ -1,16 +1,18 @@
 #include "words/issue_words.h"
 
+#include <algorithm>
 #include <array>
+#include <cassert>
 #include <string_view>
 
-#include "words/figure_words.h"
+#include "words/amount_words.h"
 
 namespace drapery {
 
 namespace {
 
 struct Phrase {
-  std::string_view id;
+  IssueId id;
   const char* english;
 };
 
@@ -276,9 +278,33 @@ constexpr std::array kPhrases{
     Phrase{"formula-circle", QT_TRANSLATE_NOOP("Issue", "these formulas go in a circle: {chain}")},
 };
 
+/// Whether every {name} of the sentence is told by its kind.
+constexpr bool isTold(const Phrase& phrase) {
+  std::string_view rest = phrase.english;
+  for (std::size_t at = rest.find('{'); at != std::string_view::npos; at = rest.find('{')) {
+    if (rest.substr(at, 2) == "{{") {
+      rest.remove_prefix(at + 2);
+      continue;
+    }
+    const std::size_t end = rest.find('}', at);
+    if (!phrase.id.tells(rest.substr(at + 1, end - at - 1))) return false;
+    rest.remove_prefix(end);
+  }
+  return true;
+}
+
+/// Words for each kind, in their order, and no names that it does not tell.
+constexpr bool areWhole() {
+  if (kPhrases.size() != std::size(kIssueKinds)) return false;
+  for (std::size_t i = 0; i < kPhrases.size(); ++i)
+    if (kPhrases[i].id.text() != kIssueKinds[i].id || !isTold(kPhrases[i])) return false;
+  return true;
+}
+static_assert(areWhole());
+
 const Argument* argumentOf(const Issue& issue, std::string_view name) {
-  for (const auto& [key, argument] : issue.arguments)
-    if (key == name) return &argument;
+  for (const IssueArgument& argument : issue.arguments)
+    if (argument.name.text() == name) return &argument.value;
   return nullptr;
 }
 
@@ -303,7 +329,7 @@ std::string shown(const Issue& issue, std::string_view name, const Notation& not
   if (argument == nullptr) return {};
   if (name.ends_with("dimension")) return dimensionWords(std::get<std::string>(*argument));
   if (const auto* text = std::get_if<std::string>(argument)) return *text;
-  return figureWords(std::get<Figure>(*argument), notation);
+  return amountWords(std::get<Amount>(*argument), notation);
 }
 
 /// Fills {name}; `complete` turns false when one of them is empty.
@@ -345,15 +371,25 @@ std::string fillWithOptional(std::string_view phrase, const Issue& issue,
   return out;
 }
 
+/// What was left open on purpose.
+bool isBlank(const IssueArgument& argument) {
+  const auto* text = std::get_if<std::string>(&argument.value);
+  return text != nullptr && text->empty();
+}
+
 }  // namespace
 
 std::string issueWords(const Issue& issue, const Notation& notation, const Translate& translate) {
   for (const Phrase& phrase : kPhrases) {
     if (phrase.id != issue.id) continue;
+    assert(std::all_of(issue.arguments.begin(), issue.arguments.end(),
+                       [&](const IssueArgument& argument) {
+                         return issue.id.tells(argument.name.text()) || isBlank(argument);
+                       }));
     const std::string text = translate ? translate(phrase.english) : phrase.english;
     return fillWithOptional(text, issue, notation);
   }
-  return issue.id;
+  return {};
 }
 
 std::string placedWords(const Issue& issue, const Notation& notation) {
@@ -376,7 +412,7 @@ std::string placedWordsWithCaret(const Issue& issue) {
 std::vector<std::string> issueIds() {
   std::vector<std::string> ids;
   ids.reserve(kPhrases.size());
-  for (const Phrase& phrase : kPhrases) ids.emplace_back(phrase.id);
+  for (const Phrase& phrase : kPhrases) ids.emplace_back(phrase.id.text());
   return ids;
 }
 

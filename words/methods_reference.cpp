@@ -7,7 +7,7 @@
 
 #include "core/expr/functions.h"
 #include "core/expr/print_formula.h"
-#include "words/figure_words.h"
+#include "words/amount_words.h"
 #include "words/finding_words.h"
 
 namespace drapery {
@@ -33,7 +33,7 @@ std::string optionsText(const InputRule& rule) {
   for (std::size_t i = 0; i < rule.options.size(); ++i) {
     out += (i == 0 ? "" : ", ") + code(rule.options[i]) + " (" + rule.optionTitles[i].text;
     for (const ChoiceColumn& column : rule.columns) {
-      const std::string figure = figureWords({column.figures[i], column.unit}, kPlain);
+      const std::string figure = amountWords({column.figures[i], column.unit}, kPlain);
       if (figure != "–") out += (&column == rule.columns.data() ? ": " : " × ") + figure;
     }
     out += ")";
@@ -46,8 +46,8 @@ std::string allowedText(const InputRule& rule) {
     case InputKind::Choice:
       return optionsText(rule);
     case InputKind::Length:
-      return figureWords({rule.least, Unit::Millimetre}, kPlain) + " to " +
-             figureWords({rule.most, Unit::Millimetre}, kPlain);
+      return amountWords({rule.least, Unit::Millimetre}, kPlain) + " to " +
+             amountWords({rule.most, Unit::Millimetre}, kPlain);
     case InputKind::Count:
       return "whole, " + formatNumber(rule.least, 0) + " to " + formatNumber(rule.most, 0);
     case InputKind::Ratio:
@@ -216,7 +216,7 @@ std::string materialsText(const MaterialShelf& shelf) {
                 formatLength(sheet.height, kPlain);
     const auto caliper = material.caliper();
     out += "| " + code(material.id) + " | " + material.kind + " | " + material.title + " | " +
-           (caliper ? figureWords({caliper->mm(), Unit::Millimetre}, kPlain) : "") + " | " +
+           (caliper ? amountWords({caliper->mm(), Unit::Millimetre}, kPlain) : "") + " | " +
            (material.grammage ? formatNumber(*material.grammage, 0) : "") + " | " + sheets + " | " +
            material.practice + " |\n";
   }

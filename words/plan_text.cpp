@@ -5,7 +5,7 @@
 #include <cmath>
 #include <iterator>
 
-#include "words/figure_words.h"
+#include "words/amount_words.h"
 #include "words/finding_words.h"
 
 namespace drapery {
@@ -40,9 +40,9 @@ std::string valueLines(const Plan& plan, const Notation& notation) {
                         !plan.rules->derived[node.rule].isQuiet && !std::isnan(plan.values[i]);
     if (!isTold) continue;
     out += fmt::format("  {:<44} {}", plan.rules->titleOf(i).text,
-                       figureWords({plan.values[i], node.unit}, notation));
+                       amountWords({plan.values[i], node.unit}, notation));
     if (plan.tolerances[i] > kLeastTold)
-      out += " ± " + figureWords({plan.tolerances[i], node.unit}, notation);
+      out += " ± " + amountWords({plan.tolerances[i], node.unit}, notation);
     out += '\n';
   }
   return out;
@@ -55,13 +55,13 @@ std::string sizeWords(Length width, Length height, const Notation& notation) {
 }
 
 std::string planText(const Job& job, const Plan& plan, const Plan* before) {
-  const Notation notation{plan.units, plan.mark, '.', {}};
+  const Notation notation{plan.units, plan.resolution, '.', {}};
   std::string out = job.title.empty() ? std::string("(no title)") : job.title;
   out += " - " + plan.rules->title.text + "\n";
   for (const PlannedFinding& finding : plan.findings)
     out += fmt::format("\n{}: {}\n  {}\n", severityName(finding.rule->severity),
                        findingSays(finding, notation), findingRemedy(finding, notation));
-  out += "\nCut, width before height, to " + formatLength(plan.mark, notation) + ":\n";
+  out += "\nCut, width before height, to " + formatLength(plan.resolution, notation) + ":\n";
   out += partLines(plan, before, notation);
   if (!plan.marks.empty()) out += "\nMark out:\n";
   for (const PlannedMark& mark : plan.marks) out += "  " + markSays(mark, notation) + "\n";

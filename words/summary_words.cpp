@@ -10,7 +10,7 @@ std::vector<std::string> summaryLines(const Plan& plan, std::string_view place,
   for (const SummaryRule& summary : plan.rules->summaries) {
     const bool isHere = summary.place == place && summary.stage == stage;
     if (!isHere || !summary.when.formula.holds(plan.table())) continue;
-    std::vector<Figure> figures;
+    std::vector<Amount> figures;
     for (const RuleWords::Expression& expression : summary.says.expressions)
       figures.push_back({expression.formula.formula.evaluate(plan.table()), expression.unit});
     lines.push_back(filledWords(summary.says, figures, notation));

@@ -145,8 +145,8 @@ std::vector<std::string> Document::allowancesOf(const std::string& method) const
 
 std::optional<Issue> Document::issueOf(const std::string& field, const Job& job) {
   if (field == "round") {
-    auto mark = readMark(job);
-    if (auto* issue = std::get_if<Issue>(&mark)) return std::move(*issue);
+    auto resolution = readResolution(job);
+    if (auto* issue = std::get_if<Issue>(&resolution)) return std::move(*issue);
     return std::nullopt;
   }
   const FieldValue value = fieldValue(job, field);

@@ -32,11 +32,11 @@ TagContent unitsContent(const Document& document) {
   return content;
 }
 
-TagContent markContent(const Document& document) {
+TagContent resolutionContent(const Document& document) {
   const Plan& plan = document.plan();
   TagContent content;
   content.caption = Words::tr("cut to");
-  content.text = bareWords(plan.mark, windowNotation(plan));
+  content.text = bareWords(plan.resolution, windowNotation(plan));
   content.unit = plan.units == Units::Inches ? "in" : "mm";
   content.isSupposed = !document.job().round.has_value();
   return content;
@@ -120,7 +120,7 @@ std::optional<Tag::Kind> tagKind(const Plan& plan, const std::string& value) {
 
 TagContent tagContent(const Document& document, const std::string& value) {
   if (value == "units") return unitsContent(document);
-  if (value == "round") return markContent(document);
+  if (value == "round") return resolutionContent(document);
   TagContent content = value == "method"
                            ? methodContent(document)
                            : numberContent(document.plan(), *document.plan().rules->find(value));

@@ -89,9 +89,9 @@ void TagEditor::onStepped(Tag* tag, int marks) {
   const auto present = plan.length(tag->value());
   const InputRule* rule = plan.rules->input(tag->value());
   if (!present || rule == nullptr || rule->kind != InputKind::Length) return;
-  const Length step = plan.mark * marks;
+  const Length step = plan.resolution * marks;
   const Rounding toward = marks > 0 ? Rounding::Down : Rounding::Up;
-  const Length next = roundTo(*present, plan.mark, toward) + step;
+  const Length next = roundTo(*present, plan.resolution, toward) + step;
   const std::string written = formatExact(next, document_.job().units);
   if (const auto issue = document_.step(field, Entry{written, {}})) tell(tag, *issue);
   tag->takeFocus();

@@ -5,7 +5,7 @@
 #include <cmath>
 
 #include "app/words/window_words.h"
-#include "words/figure_words.h"
+#include "words/amount_words.h"
 #include "words/formula_words.h"
 #include "words/plan_text.h"
 #include "words/summary_words.h"
@@ -46,8 +46,8 @@ QString rangeText(const Plan& plan, const InputRule& rule) {
   const Notation notation = windowNotation(plan);
   const Unit unit = rule.kind == InputKind::Length ? Unit::Millimetre : Unit::One;
   return Words::tr("Allowed: %1 to %2.")
-      .arg(text(figureWords({rule.least, unit}, notation)),
-           text(figureWords({rule.most, unit}, notation)));
+      .arg(text(amountWords({rule.least, unit}, notation)),
+           text(amountWords({rule.most, unit}, notation)));
 }
 
 /// Several readings, and what their spread leaves uncertain here.
@@ -55,7 +55,7 @@ void addUncertainty(NoteContent& note, const Plan& plan, std::size_t node) {
   const Notation notation = windowNotation(plan);
   const ValueNode& value = plan.rules->nodes[node];
   const auto words = [&](double figure) {
-    return text(figureWords({figure, value.unit}, notation));
+    return text(amountWords({figure, value.unit}, notation));
   };
   const bool isRead = value.source == ValueNode::Source::Input && plan.counts[node] &&
                       plan.readings[value.rule].count > 1;
@@ -114,7 +114,7 @@ NoteContent whyNote(Document& document, const std::string& value) {
   const bool isInput = of.source == ValueNode::Source::Input;
   const bool isChoice = isInput && plan.rules->inputs[of.rule].kind == InputKind::Choice;
   if (!isChoice && !std::isnan(plan.values[*node]))
-    note.figure = text(figureWords({plan.values[*node], of.unit}, windowNotation(plan)));
+    note.figure = text(amountWords({plan.values[*node], of.unit}, windowNotation(plan)));
   if (isInput) {
     addInput(note, plan, *node);
   } else {
@@ -158,8 +158,8 @@ NoteContent pieceNote(Document& document, const std::string& partId) {
   const double wide = plan.tolerance(partId + ".width"), high = plan.tolerance(partId + ".height");
   if (std::max(wide, high) > kLeastTold)
     note.paragraphs << Words::tr("The readings leave %1 in width and %2 in height either way.")
-                           .arg(text(figureWords({wide, Unit::Millimetre}, notation)),
-                                text(figureWords({high, Unit::Millimetre}, notation)));
+                           .arg(text(amountWords({wide, Unit::Millimetre}, notation)),
+                                text(amountWords({high, Unit::Millimetre}, notation)));
   return note;
 }
 

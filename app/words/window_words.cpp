@@ -21,7 +21,7 @@ std::string windowLanguage() { return QLocale().name().section('_', 0, 0).toStdS
 Notation windowNotation(const Plan& plan) {
   const QString sign = QLocale().decimalPoint();
   const char decimal = sign == "," ? ',' : '.';
-  return {plan.units, plan.mark, decimal, windowLanguage()};
+  return {plan.units, plan.resolution, decimal, windowLanguage()};
 }
 
 QString localText(const LocalText& text) {

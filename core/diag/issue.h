@@ -3,10 +3,10 @@
 #pragma once
 
 #include <string>
-#include <utility>
 #include <variant>
 #include <vector>
 
+#include "core/diag/issue_id.h"
 #include "core/quantity/units.h"
 
 namespace drapery {
@@ -18,11 +18,17 @@ struct SourcePosition {
   int column = 0;
 };
 
-using Argument = std::variant<std::string, Figure>;
+using Argument = std::variant<std::string, Amount>;
+
+struct IssueArgument {
+  ArgumentName name;
+  Argument value;
+};
+using IssueArguments = std::vector<IssueArgument>;
 
 struct Issue {
-  std::string id;
-  std::vector<std::pair<std::string, Argument>> arguments;
+  IssueId id;
+  IssueArguments arguments;  // those that its kind tells, or some of them
   std::string field;  // the key it is about: "text_height", "allowances/setback"; may be empty
   SourcePosition where;
   std::string excerpt;  // the source line, for a caret under `where.column`; may be empty

@@ -47,9 +47,8 @@ class Check {
  private:
   [[nodiscard]] bool isLiteral(Index node) const { return formula_.nodes()[node].op == Op::Number; }
 
-  void complain(Index node, const char* id,
-                std::vector<std::pair<std::string, Argument>> arguments) {
-    arguments.emplace_back("formula", shortened(formula_.text()));
+  void complain(Index node, IssueId id, IssueArguments arguments) {
+    arguments.push_back({"formula", shortened(formula_.text())});
     faults_.push_back({id, std::move(arguments), spanOf(node).first});
   }
   /// From the first to past the last character of the subtree, without brackets around it.

@@ -24,8 +24,8 @@ namespace drapery {
 
 /// What is wrong with a formula: an issue's id and arguments, and where in the text.
 struct FormulaFault {
-  std::string id;  // "formula-syntax", "formula-assigns" ...
-  std::vector<std::pair<std::string, Argument>> arguments;
+  IssueId id;  // "formula-syntax", "formula-assigns" ...
+  IssueArguments arguments;
   std::size_t offset = 0;  // byte of the formula, from 0
 };
 

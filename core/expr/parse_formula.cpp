@@ -61,9 +61,9 @@ class FormulaReading {
     return true;
   }
 
-  using Arguments = std::vector<std::pair<std::string, Argument>>;
-  void fail(const char* id, std::size_t offset, Arguments arguments) {
-    arguments.emplace_back("formula", shortened(text()));
+  using Arguments = IssueArguments;
+  void fail(IssueId id, std::size_t offset, Arguments arguments) {
+    arguments.push_back({"formula", shortened(text())});
     if (!fault_) fault_ = {id, std::move(arguments), offset};
   }
   void breakOff() {

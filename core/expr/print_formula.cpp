@@ -82,9 +82,15 @@ class Print {
   [[nodiscard]] std::string two(Index index) const {
     const Formula::Node& node = formula_.nodes()[index];
     const int strength = strengthOf(node);
-    std::string right = held(formula_.operand(index, 1), strength + 1);
-    if (startsWithSign(right) && strength >= 4) right = "(" + right + ")";
-    return held(formula_.operand(index, 0), strength) + spaced(writing_.sign(node.op)) + right;
+    const std::string left = held(formula_.operand(index, 0), strength);
+    const Index second = formula_.operand(index, 1);
+    std::string right = held(second, strength + 1);
+    // `3 / 8 in` is three eighths of an inch.
+    const bool wouldBeFraction = node.op == Op::Over && left.back() >= '0' && left.back() <= '9' &&
+                                 formula_.nodes()[second].op == Op::Number &&
+                                 !formula_.place(second).dimension.isNumber();
+    if (wouldBeFraction || (startsWithSign(right) && strength >= 4)) right = "(" + right + ")";
+    return left + spaced(writing_.sign(node.op)) + right;
   }
 
   [[nodiscard]] std::string call(Index index) const {

@@ -12,11 +12,11 @@ namespace drapery {
 
 namespace {
 
-constexpr Length kFinestMark = Length::fromMm(0.01);
-constexpr Length kCoarsestMark = Length::fromInches(1.0);
+constexpr Length kFinestResolution = Length::fromMm(0.01);
+constexpr Length kCoarsestResolution = Length::fromInches(1.0);
 const double kNone = std::numeric_limits<double>::quiet_NaN();
 
-const char* faultId(LengthFault fault) {
+IssueId faultId(LengthFault fault) {
   switch (fault) {
     case LengthFault::Empty:
       return "length-empty";
@@ -45,14 +45,14 @@ std::string shown(const Written& written) {
   return formatNumber(std::get<double>(written), 6);
 }
 
-Issue issueOf(const InputRule& rule, std::string id, const Written& written) {
-  return {std::move(id), {{"name", rule.id}, {"value", shown(written)}}, fieldOf(rule), {}, {}};
+Issue issueOf(const InputRule& rule, IssueId id, const Written& written) {
+  return {id, {{"name", rule.id}, {"value", shown(written)}}, fieldOf(rule), {}, {}};
 }
 
 void addRange(Issue& issue, const InputRule& rule) {
   const Unit unit = rule.kind == InputKind::Length ? Unit::Millimetre : Unit::One;
-  issue.arguments.emplace_back("least", Figure{rule.least, unit});
-  issue.arguments.emplace_back("most", Figure{rule.most, unit});
+  issue.arguments.push_back({"least", Amount{rule.least, unit}});
+  issue.arguments.push_back({"most", Amount{rule.most, unit}});
 }
 
 std::variant<double, Issue> inRange(double value, const InputRule& rule, const Written& written) {
@@ -90,7 +90,7 @@ std::variant<double, Issue> readChoice(const Written& written, const InputRule& 
   Issue issue = issueOf(rule, "choice-unknown", written);
   std::string allowed;
   for (const std::string& option : rule.options) allowed += (allowed.empty() ? "" : ", ") + option;
-  issue.arguments.emplace_back("allowed", allowed);
+  issue.arguments.push_back({"allowed", allowed});
   return issue;
 }
 
@@ -123,24 +123,25 @@ std::string idsOfKinds(const std::vector<std::string>& kinds, const MaterialShel
 /// The thickness, grammage or bulk of the material that was named for the input.
 std::variant<double, Issue> readMaterial(const std::string& id, const InputRule& rule,
                                          const MaterialShelf& shelf) {
-  const auto issue = [&](const char* what) { return issueOf(rule, what, Written(id)); };
+  const auto issue = [&](IssueId what) { return issueOf(rule, what, Written(id)); };
   if (rule.materials.empty()) return issue("material-not-here");
   const Material* material = shelf.find(id);
   const bool isOfKind = material != nullptr &&
                         std::find(rule.materials.begin(), rule.materials.end(), material->kind) !=
                             rule.materials.end();
   if (!isOfKind) {
-    Issue wrong = issue(material == nullptr ? "material-unknown" : "material-wrong-kind");
+    Issue wrong =
+        issue(material == nullptr ? IssueId("material-unknown") : IssueId("material-wrong-kind"));
     std::vector<std::string> known;
     for (const Material& each : shelf.all()) known.push_back(each.id);
-    wrong.arguments.emplace_back("nearest", material == nullptr ? nearestName(id, known) : "");
-    wrong.arguments.emplace_back("kind", material == nullptr ? std::string() : material->kind);
-    wrong.arguments.emplace_back("allowed", idsOfKinds(rule.materials, shelf));
+    wrong.arguments.push_back({"nearest", material == nullptr ? nearestName(id, known) : ""});
+    wrong.arguments.push_back({"kind", material == nullptr ? std::string() : material->kind});
+    wrong.arguments.push_back({"allowed", idsOfKinds(rule.materials, shelf)});
     return wrong;
   }
   if (const auto value = material->property(rule.property)) return inRange(*value, rule, {id});
   Issue lacking = issue("material-lacks");
-  lacking.arguments.emplace_back("property", rule.property);
+  lacking.arguments.push_back({"property", rule.property});
   return lacking;
 }
 
@@ -196,7 +197,7 @@ bool couldBecomeSound(const Issue& issue, std::string_view text) {
   if (issue.id != "value-out-of-range") return couldBecomeLength(text);
   double value = kNone, least = kNone;
   for (const auto& [key, argument] : issue.arguments) {
-    const auto* figure = std::get_if<Figure>(&argument);
+    const auto* figure = std::get_if<Amount>(&argument);
     const auto* written = std::get_if<std::string>(&argument);
     if (key == "least" && figure != nullptr) least = figure->value;
     if (key != "value" || written == nullptr) continue;
@@ -206,13 +207,13 @@ bool couldBecomeSound(const Issue& issue, std::string_view text) {
   return value >= 0.0 && value < least;
 }
 
-std::variant<Length, Issue> readMark(const Job& job) {
-  if (!job.round) return defaultMark(job.units);
+std::variant<Length, Issue> readResolution(const Job& job) {
+  if (!job.round) return usualResolution(job.units);
   static const InputRule kRule = [] {
     InputRule rule;
     rule.id = "round";
-    rule.least = kFinestMark.mm();
-    rule.most = kCoarsestMark.mm();
+    rule.least = kFinestResolution.mm();
+    rule.most = kCoarsestResolution.mm();
     return rule;
   }();
   auto value = readNumber(*job.round, kRule);
@@ -244,10 +245,10 @@ JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& 
     if (isRead)
       inputs.said.readings[i] = std::get<Readings>(readReadings(entry->second.readings, rule));
   }
-  auto mark = readMark(job);
-  if (auto* issue = std::get_if<Issue>(&mark)) inputs.issues.push_back(std::move(*issue));
-  const auto* length = std::get_if<Length>(&mark);
-  inputs.said.mark = length != nullptr ? *length : defaultMark(job.units);
+  auto resolution = readResolution(job);
+  if (auto* issue = std::get_if<Issue>(&resolution)) inputs.issues.push_back(std::move(*issue));
+  const auto* length = std::get_if<Length>(&resolution);
+  inputs.said.resolution = length != nullptr ? *length : usualResolution(job.units);
   return inputs;
 }
 

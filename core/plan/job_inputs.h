@@ -28,7 +28,7 @@ std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule,
 bool couldBecomeSound(const Issue& issue, std::string_view text);
 
 /// Reads the rule in hand: 0.01 mm to 25.4 mm.
-std::variant<Length, Issue> readMark(const Job& job);
+std::variant<Length, Issue> readResolution(const Job& job);
 
 /// "given/text_height"
 std::string fieldOf(const InputRule& rule);

@@ -17,7 +17,7 @@ namespace drapery {
 struct Plan : PlannedEntries {
   RuleSetPtr rules;
   Units units = Units::Millimetres;
-  Length mark;                 // the rule in hand
+  Length resolution;           // the rule in hand
   std::vector<double> values;  // one for each of the rules' nodes; NaN where there is none
   std::vector<bool> entered;   // by node: whether the binder said it (an input's)
   std::vector<bool> counts;    // by node: whether it has a place on this book; 'entered' may not

@@ -20,7 +20,7 @@ constexpr double kUnmoved = 1e-9;
 bool isBlamed(const InputRule& rule, const Issues& issues) {
   return std::any_of(issues.begin(), issues.end(), [&](const Issue& issue) {
     const bool isMisspelt =
-        issue.id == "key-unknown" && issue.arguments.back().second == Argument(rule.id);
+        issue.id == "key-unknown" && issue.arguments.back().value == Argument(rule.id);
     return isMisspelt || issue.field == fieldOf(rule);
   });
 }
@@ -36,10 +36,10 @@ void findMissing(const Plan& plan, Issues& issues) {
   }
 }
 
-void checkMost(const std::string& name, const Figure& value, double most, Issues& issues) {
+void checkMost(const std::string& name, const Amount& value, double most, Issues& issues) {
   if (value.value > most)
     issues.push_back({"series-too-many",
-                      {{"name", name}, {"value", value}, {"limit", Figure{most, value.unit}}},
+                      {{"name", name}, {"value", value}, {"limit", Amount{most, value.unit}}},
                       {},
                       {},
                       {}});
@@ -111,7 +111,7 @@ std::vector<std::size_t> inputsBehind(const RuleSet& rules, std::size_t node) {
 }
 
 Evaluation recalled(const Plan& plan) {
-  return {*plan.rules, plan.values, plan.entered, plan.counts, plan.readings, plan.mark};
+  return {*plan.rules, plan.values, plan.entered, plan.counts, plan.readings, plan.resolution};
 }
 
 }  // namespace
@@ -125,7 +125,7 @@ PlanOutcome Planner::plan(const Job& job, const Overrides& overrides) const {
   Plan& plan = outcome.plan;
   plan.rules = rules_;
   plan.units = job.units;
-  plan.mark = inputs.said.mark;
+  plan.resolution = inputs.said.resolution;
   const std::vector<double> fixed = fixedNumbers(*rules_, overrides);
   Evaluation evaluation(*rules_);
   if (overrides.unsaid.empty())

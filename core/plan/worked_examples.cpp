@@ -59,7 +59,7 @@ class Trying {
   }
 
  private:
-  void complain(int line, const char* id, std::vector<std::pair<std::string, Argument>> arguments) {
+  void complain(int line, IssueId id, IssueArguments arguments) {
     tried_.issues.push_back({id, std::move(arguments), {}, {file_, line, 1}, {}});
   }
 

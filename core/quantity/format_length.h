@@ -8,10 +8,10 @@
 
 namespace drapery {
 
-/// How figures are written: unit, the rule's mark, decimal sign.
+/// How figures are written: unit, the rule's resolution, decimal sign.
 struct Notation {
   Units units = Units::Millimetres;
-  Length mark = Length::fromMm(0.5);
+  Length resolution = Length::fromMm(0.5);
   char decimal = '.';
   std::string language = {};  // of the words around them, "de"; empty: the first of each file
 };

@@ -8,24 +8,24 @@ namespace {
 constexpr double kDust = 1e-6;
 }
 
-Length roundTo(Length length, Length mark, Rounding direction) {
-  const double marks = length / mark;
+Length roundTo(Length length, Length resolution, Rounding direction) {
+  const double marks = length / resolution;
   const double nearest = std::round(marks);
-  if (std::abs(marks - nearest) <= kDust) return nearest * mark;
+  if (std::abs(marks - nearest) <= kDust) return nearest * resolution;
   switch (direction) {
     case Rounding::Up:
-      return std::ceil(marks) * mark;
+      return std::ceil(marks) * resolution;
     case Rounding::Down:
-      return std::floor(marks) * mark;
+      return std::floor(marks) * resolution;
     case Rounding::Nearest:
       break;
   }
   // A tie that dust pushed just under the half still goes away from zero.
   const double away = std::copysign(std::floor(std::abs(marks) + 0.5 + kDust), marks);
-  return away * mark;
+  return away * resolution;
 }
 
-Length defaultMark(Units units) {
+Length usualResolution(Units units) {
   return units == Units::Inches ? Length::fromInches(1.0 / 32.0) : Length::fromMm(0.5);
 }
 

@@ -9,10 +9,10 @@ enum class Units { Millimetres, Inches };
 enum class Unit { Millimetre, Degree, One };
 
 /// A computed number with its unit: what a message or a note carries.
-struct Figure {
+struct Amount {
   double value = 0.0;
   Unit unit = Unit::One;
-  friend bool operator==(const Figure& a, const Figure& b) {
+  friend bool operator==(const Amount& a, const Amount& b) {
     return a.value == b.value && a.unit == b.unit;
   }
 };

@@ -36,7 +36,7 @@ void EntryReader::checkName(const Node& node, const std::string& name) {
 }
 
 void EntryReader::complainOf(const FormulaFault& fault, const SourcePosition& at) {
-  complainAt(placeIn(at, fault.offset), fault.id.c_str(), fault.arguments);
+  complainAt(placeIn(at, fault.offset), fault.id, fault.arguments);
 }
 
 RuleFormula EntryReader::formulaIn(const Node& node, const char* key, const char* expected) {

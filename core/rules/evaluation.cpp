@@ -20,18 +20,18 @@ Evaluation::Evaluation(const RuleSet& rules)
       counts_(rules.nodes.size(), true) {}
 
 Evaluation::Evaluation(const RuleSet& rules, std::vector<double> table, std::vector<bool> said,
-                       std::vector<bool> counts, std::vector<Readings> readings, Length mark)
+                       std::vector<bool> counts, std::vector<Readings> readings, Length resolution)
     : rules_(rules),
       table_(std::move(table)),
       said_(table_),
       isSaid_(std::move(said)),
       counts_(std::move(counts)),
       readings_(std::move(readings)),
-      mark_(mark) {}
+      resolution_(resolution) {}
 
 void Evaluation::enter(const SaidNumbers& said) {
   readings_ = said.readings;
-  mark_ = said.mark;
+  resolution_ = said.resolution;
   for (std::size_t i = 0; i < rules_.nodes.size(); ++i) {
     const ValueNode& node = rules_.nodes[i];
     if (node.source != Source::Input || std::isnan(said.values[node.rule])) continue;
@@ -121,7 +121,7 @@ double Evaluation::valueOf(std::size_t i) {
     case Source::SeriesCount:
       break;
     case Source::CutSize:
-      return roundTo(Length::fromMm(table_[node.uses.front()]), mark_, node.rounding).mm();
+      return roundTo(Length::fromMm(table_[node.uses.front()]), resolution_, node.rounding).mm();
     case Source::SeriesFirst:
     case Source::SeriesLast:
     case Source::SeriesSum:
@@ -164,8 +164,8 @@ void Evaluation::restore(std::size_t input, const std::vector<std::size_t>& depe
   for (const std::size_t i : dependents) table_[i] = base[i];
 }
 
-std::vector<Figure> Evaluation::figures(const RuleWords& words, const double* locals) const {
-  std::vector<Figure> all;
+std::vector<Amount> Evaluation::figures(const RuleWords& words, const double* locals) const {
+  std::vector<Amount> all;
   all.reserve(words.expressions.size());
   for (const RuleWords::Expression& expression : words.expressions)
     all.push_back({evaluate(expression.formula.formula, locals), expression.unit});

@@ -15,7 +15,7 @@ namespace drapery {
 struct SaidNumbers {
   std::vector<double> values;
   std::vector<Readings> readings;
-  Length mark;  // the rule in hand
+  Length resolution;  // the rule in hand
 };
 
 class Evaluation {
@@ -23,7 +23,7 @@ class Evaluation {
   explicit Evaluation(const RuleSet& rules);
   /// Takes up numbers computed before, to move from there.
   Evaluation(const RuleSet& rules, std::vector<double> table, std::vector<bool> said,
-             std::vector<bool> counts, std::vector<Readings> readings, Length mark);
+             std::vector<bool> counts, std::vector<Readings> readings, Length resolution);
 
   /// Computes all. Nodes with a number in `fixed` (NaN: none) take that, whatever their rule says;
   /// an empty `fixed` fixes none.
@@ -51,7 +51,7 @@ class Evaluation {
   [[nodiscard]] bool holds(const Formula& formula, const double* locals = nullptr) const {
     return formula.holds({table_.data(), locals});
   }
-  [[nodiscard]] std::vector<Figure> figures(const RuleWords& words,
+  [[nodiscard]] std::vector<Amount> figures(const RuleWords& words,
                                             const double* locals = nullptr) const;
   /// The members of a series: none where it has no place on this book. At most SeriesRule::kMost.
   [[nodiscard]] std::vector<std::vector<double>> rows(const SeriesRule& series) const;
@@ -74,7 +74,7 @@ class Evaluation {
   std::vector<double> fixed_;  // by node, or empty
   std::vector<bool> isSaid_, counts_;
   std::vector<Readings> readings_;  // by input
-  Length mark_;
+  Length resolution_;
 };
 
 }  // namespace drapery

@@ -71,8 +71,11 @@ class Gathering {
     if (!isCircle && isIn(done_)) return true;  // two of its bases stand on the same one
     const auto next = bases_(base.text);
     if (!next || isCircle) {
-      Issue issue{
-          next ? "base-circle" : "base-unknown", {{"base", shortened(base.text)}}, {}, {}, {}};
+      Issue issue{next ? IssueId("base-circle") : IssueId("base-unknown"),
+                  {{"base", shortened(base.text)}},
+                  {},
+                  {},
+                  {}};
       issue.where.line = base.line;
       issue.where.column = base.column;
       addPlaced(issues_, std::move(issue), user);

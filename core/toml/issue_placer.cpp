@@ -7,17 +7,15 @@ SourcePosition IssuePlacer::at(int source, int line, int column) const {
   return {index < files_.size() ? files_[index].first : std::string(), line, column};
 }
 
-void IssuePlacer::add(std::string id, std::vector<std::pair<std::string, Argument>> arguments,
-                      const SourcePosition& where) {
-  Issue issue{std::move(id), std::move(arguments), {}, where, {}};
+void IssuePlacer::add(IssueId id, IssueArguments arguments, const SourcePosition& where) {
+  Issue issue{id, std::move(arguments), {}, where, {}};
   for (const auto& [file, text] : files_)
     if (file == where.file) issue.excerpt = sourceLine(text, where.line);
   issues_.push_back(std::move(issue));
 }
 
-void IssuePlacer::addAt(const Node& node, std::string id,
-                        std::vector<std::pair<std::string, Argument>> arguments) {
-  add(std::move(id), std::move(arguments), at(node.source, node.line, node.column));
+void IssuePlacer::addAt(const Node& node, IssueId id, IssueArguments arguments) {
+  add(id, std::move(arguments), at(node.source, node.line, node.column));
 }
 
 }  // namespace drapery

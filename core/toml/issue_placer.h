@@ -17,10 +17,8 @@ class IssuePlacer {
       : files_(std::move(filesAndTexts)), issues_(issues) {}
 
   [[nodiscard]] SourcePosition at(int source, int line, int column) const;
-  void add(std::string id, std::vector<std::pair<std::string, Argument>> arguments,
-           const SourcePosition& where);
-  void addAt(const Node& node, std::string id,
-             std::vector<std::pair<std::string, Argument>> arguments);
+  void add(IssueId id, IssueArguments arguments, const SourcePosition& where);
+  void addAt(const Node& node, IssueId id, IssueArguments arguments);
 
  private:
   std::vector<std::pair<std::string, std::string_view>> files_;

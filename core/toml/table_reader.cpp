@@ -58,11 +58,11 @@ SourcePosition TableReader::inside(const Node& node) const {
   return placer_.at(node.source, node.line, node.column + 1);
 }
 
-void TableReader::complain(const Node& node, const char* issue, Arguments arguments) {
+void TableReader::complain(const Node& node, IssueId issue, Arguments arguments) {
   placer_.addAt(node, issue, std::move(arguments));
 }
 
-void TableReader::complainAt(const SourcePosition& at, const char* issue, Arguments arguments) {
+void TableReader::complainAt(const SourcePosition& at, IssueId issue, Arguments arguments) {
   placer_.add(issue, std::move(arguments), at);
 }
 

@@ -24,7 +24,7 @@ std::string joined(const std::vector<std::string>& names);
 
 class TableReader {
  public:
-  using Arguments = std::vector<std::pair<std::string, Argument>>;
+  using Arguments = IssueArguments;
 
   TableReader(const Node& table, std::string section, IssuePlacer& placer);
 
@@ -63,8 +63,8 @@ class TableReader {
   [[nodiscard]] SourcePosition at(const Node& node) const;
   /// The first character inside a quoted text.
   [[nodiscard]] SourcePosition inside(const Node& node) const;
-  void complain(const Node& node, const char* issue, Arguments arguments);
-  void complainAt(const SourcePosition& at, const char* issue, Arguments arguments);
+  void complain(const Node& node, IssueId issue, Arguments arguments);
+  void complainAt(const SourcePosition& at, IssueId issue, Arguments arguments);
   void complainType(const Node& node, const char* key, const char* expected);
 
  protected:

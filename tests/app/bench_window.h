@@ -100,7 +100,10 @@ class BenchWindow : public ::testing::Test {
   QString message(const std::string& value) { return entry(value)->accessibleDescription(); }
 
   /// What the file holds now, read anew.
-  Job saved() { return saved(path_); }
+  Job saved() {
+    settle();
+    return saved(path_);
+  }
   /// Until what is under way is written and told.
   void settle() {
     QApplication::processEvents();

@@ -79,7 +79,7 @@ TEST(Document, aPreviewIsSeenAndNotKept) {
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
   EXPECT_FALSE(document.preview("given/text_width", Entry{std::string("160"), {}}));
   EXPECT_DOUBLE_EQ(valueOf(document.plan(), "text_width"), 160);
-  EXPECT_EQ(document.preview("given/text_width", Entry{std::string("x"), {}})->id,
+  EXPECT_EQ(document.preview("given/text_width", Entry{std::string("x"), {}})->id.text(),
             "length-not-one");
   document.endPreview();
   EXPECT_DOUBLE_EQ(valueOf(document.plan(), "text_width"), 144);
@@ -95,7 +95,7 @@ TEST(Document, anotherUnitBringsItsRuleInOneStep) {
   Document& document = bench.document;
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
   document.keepUnits("in");
-  EXPECT_DOUBLE_EQ(document.plan().mark.mm(), 25.4 / 32);
+  EXPECT_DOUBLE_EQ(document.plan().resolution.mm(), 25.4 / 32);
   EXPECT_EQ(document.undoStack()->count(), 1);
   document.undoStack()->undo();
   EXPECT_EQ(document.job().round, job.round);
@@ -122,7 +122,7 @@ TEST(Document, aFileThatWentAwayIsNotWrittenAnewUnasked) {
   ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
   std::remove(path.c_str());
   EXPECT_FALSE(document.keep("title", Entry{std::string("Again"), {}}));
-  EXPECT_EQ(document.save()->id, "file-gone");
+  EXPECT_EQ(document.save()->id.text(), "file-gone");
   EXPECT_FALSE(document.isSaved());
   EXPECT_TRUE(folder.names().empty());
   EXPECT_FALSE(document.saveOver());

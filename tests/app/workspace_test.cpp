@@ -180,7 +180,7 @@ TEST(Tasks, tellHowFarTheyAreAndTheirOutcome) {
         control.setProgressValue(40);
         return Tasks::Outcome(Issue{"file-there", {}, {}, {}, {}});
       },
-      [&](const Tasks::Outcome& outcome) { told = outcome->id; });
+      [&](const Tasks::Outcome& outcome) { told = outcome->id.text(); });
   EXPECT_TRUE(QTest::qWaitFor([&] { return !told.empty(); }));
   EXPECT_EQ(told, "file-there");
   EXPECT_GE(progressed.count(), 1);

@@ -47,7 +47,7 @@ TEST_P(EveryFinding, comesUpWithItsWords) {
     if (finding.rule->id != GetParam().finding) continue;
     EXPECT_EQ(finding.rule->severity, GetParam().severity);
     for (const Units units : {Units::Millimetres, Units::Inches}) {
-      const Notation notation{units, plan.mark, '.'};
+      const Notation notation{units, plan.resolution, '.'};
       for (const std::string& words :
            {findingSays(finding, notation), findingRemedy(finding, notation)}) {
         EXPECT_THAT(words, Not(HasSubstr("–"))) << words;

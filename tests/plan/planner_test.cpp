@@ -42,13 +42,13 @@ RC_GTEST_PROP(AnyBook, givesNoNonsense, ()) {
   if (!hasBoard && !isNamed({"gap-too-short", "round-past-half", "board-vanishes", "trimmed-away"}))
     RC_FAIL("no board and no word about it");
   for (const PlannedMark& mark : plan.marks)
-    for (const Figure& figure : mark.says)
+    for (const Amount& figure : mark.says)
       if (!std::isfinite(figure.value)) RC_FAIL(mark.rule->id + " lacks a figure");
   // Every finding touches something and its figures exist.
   for (const PlannedFinding& finding : plan.findings) {
     RC_ASSERT(!finding.rule->touches.empty());
     for (const auto& figures : {finding.says, finding.remedy})
-      for (const Figure& figure : figures)
+      for (const Amount& figure : figures)
         if (!std::isfinite(figure.value)) RC_FAIL(finding.rule->id + " lacks a figure");
   }
 }
@@ -73,7 +73,7 @@ RC_GTEST_PROP(AnyRuleFile, scalesWithItsLengths, ()) {
       entries[rule.id] = {rule.kind == InputKind::Length ? *value * factor : *value, {}};
     }
   }
-  scaled.round = plan.mark.mm() * factor;
+  scaled.round = plan.resolution.mm() * factor;
   const auto outcome = Planner(test::rulesWithoutRanges(id)).plan(scaled);
   RC_ASSERT(outcome.issues.empty());
   for (std::size_t i = 0; i < method.nodes.size(); ++i) {
@@ -192,7 +192,7 @@ TEST(Planner, asksForWhatIsMissingAndPlansTheRest) {
   job.given.erase("text_width");
   const auto outcome = planOf(job);
   ASSERT_EQ(outcome.issues.size(), 1U);
-  EXPECT_EQ(outcome.issues.front().id, "given-missing");
+  EXPECT_EQ(outcome.issues.front().id.text(), "given-missing");
   EXPECT_EQ(outcome.issues.front().field, "given/text_width");
   EXPECT_TRUE(outcome.plan.number("board_height").has_value());
   EXPECT_FALSE(outcome.plan.number("board_width").has_value());
@@ -204,7 +204,7 @@ TEST(Planner, takesTheMeanOfReadings) {
                                       {std::string("144.2 mm"), "tail", ""}};
   EXPECT_DOUBLE_EQ(valueOf(planOf(job).plan, "text_width"), 144.0);
   job.given["text_width"].readings.push_back({std::string("wide"), "", ""});
-  EXPECT_EQ(planOf(job).issues.front().id, "length-not-one");
+  EXPECT_EQ(planOf(job).issues.front().id.text(), "length-not-one");
 }
 
 struct Refusal {
@@ -221,7 +221,7 @@ TEST_P(RefusedEntry, leavesAnIssueAndNoValue) {
   setField(job, GetParam().field, Entry{GetParam().value, {}});
   const auto outcome = planOf(job);
   ASSERT_EQ(outcome.issues.size(), 1U) << GetParam().field;
-  EXPECT_EQ(outcome.issues.front().id, GetParam().issue);
+  EXPECT_EQ(outcome.issues.front().id.text(), GetParam().issue);
   EXPECT_EQ(outcome.issues.front().field, GetParam().field);
   for (const PlannedPart& part : outcome.plan.parts) EXPECT_TRUE(std::isfinite(part.width.mm()));
 }

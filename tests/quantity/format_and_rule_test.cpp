@@ -87,8 +87,8 @@ RC_GTEST_PROP(RoundTo, staysWithinAMarkOnTheRightSide, ()) {
 }
 
 TEST(DefaultMark, isHalfAMillimetreOrAThirtySecond) {
-  EXPECT_EQ(defaultMark(Units::Millimetres), 0.5_mm);
-  EXPECT_DOUBLE_EQ(defaultMark(Units::Inches).mm(), 25.4 / 32);
+  EXPECT_EQ(usualResolution(Units::Millimetres), 0.5_mm);
+  EXPECT_DOUBLE_EQ(usualResolution(Units::Inches).mm(), 25.4 / 32);
 }
 
 }  // namespace

@@ -112,7 +112,7 @@ RC_GTEST_PROP(NodePack, brokenBytesAreAnIssueNotACrash, ()) {
   else
     bytes[at] = static_cast<char>(*rc::gen::inRange(0, 256));
   const auto node = unpackNode(bytes, 0);
-  if (const auto* issue = std::get_if<Issue>(&node)) RC_ASSERT(issue->id == "pack-broken");
+  if (const auto* issue = std::get_if<Issue>(&node)) RC_ASSERT(issue->id.text() == "pack-broken");
 }
 
 }  // namespace

@@ -23,7 +23,9 @@ JobKeeper opened(const std::string& path) {
   return std::get<JobKeeper>(std::move(kept));
 }
 
-std::string idOf(const std::optional<Issue>& issue) { return issue ? issue->id : "written"; }
+std::string idOf(const std::optional<Issue>& issue) {
+  return issue ? std::string(issue->id.text()) : "written";
+}
 
 TEST(JobKeeper, writesWhatItAloneHasWritten) {
   const TemporaryFolder folder;

@@ -158,7 +158,7 @@ TEST(Json, mistakesArePlacedWherePythonPlacesThem) {
     const SourcePosition& at = issues->front().where;
     ++refused;
     // Python stops inside a wrong escape and a number that is not finished.
-    const std::string& id = issues->front().id;
+    const std::string_view id = issues->front().id.text();
     const bool isInside = id == "json-escape" || id == "json-number";
     const std::string column = place.substr(place.find(':') + 1);
     const int later = std::stoi(column) - at.column;

@@ -64,17 +64,17 @@ TEST(WholeFile, aFullDiskLeavesTheOldFileAndNothingBeside) {
 TEST(WholeFile, aFolderInTheFilesPlaceIsRefused) {
   const test::TemporaryFolder folder;
   std::filesystem::create_directory(folder.path() + "/job.json");
-  EXPECT_EQ(writeWhole(folder.path() + "/job.json", "x")->id, "file-unwritable");
-  EXPECT_EQ(writeWhole(folder.path() + "/no/such/folder.json", "x")->id, "file-unwritable");
-  EXPECT_EQ(std::get<Issue>(readWhole(folder.path() + "/none", 10)).id, "file-unreadable");
-  EXPECT_EQ(std::get<Issue>(readWhole(folder.path(), 10)).id, "file-unreadable");
+  EXPECT_EQ(writeWhole(folder.path() + "/job.json", "x")->id.text(), "file-unwritable");
+  EXPECT_EQ(writeWhole(folder.path() + "/no/such/folder.json", "x")->id.text(), "file-unwritable");
+  EXPECT_EQ(std::get<Issue>(readWhole(folder.path() + "/none", 10)).id.text(), "file-unreadable");
+  EXPECT_EQ(std::get<Issue>(readWhole(folder.path(), 10)).id.text(), "file-unreadable");
   EXPECT_THAT(folder.names(), ElementsAre("job.json"));
 }
 
 TEST(WholeFile, refusesMoreThanItsLimit) {
   const test::TemporaryFolder folder;
   const std::string path = folder.write("large", std::string(1000, 'x'));
-  EXPECT_EQ(std::get<Issue>(readWhole(path, 999)).id, "file-too-large");
+  EXPECT_EQ(std::get<Issue>(readWhole(path, 999)).id.text(), "file-too-large");
   EXPECT_TRUE(std::holds_alternative<std::string>(readWhole(path, 1000)));
 }
 

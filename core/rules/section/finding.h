@@ -25,8 +25,8 @@ struct FindingRule {
 /// A finding that applies, with the figures of its words' expressions.
 struct PlannedFinding {
   const FindingRule* rule = nullptr;
-  std::vector<Figure> says;
-  std::vector<Figure> remedy;
+  std::vector<Amount> says;
+  std::vector<Amount> remedy;
 };
 
 class FindingSection : public Section {

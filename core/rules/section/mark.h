@@ -21,7 +21,7 @@ struct MarkRule : Repeated {
 /// A mark that applies, with the figures of its words' expressions.
 struct PlannedMark {
   const MarkRule* rule = nullptr;
-  std::vector<Figure> says;
+  std::vector<Amount> says;
 };
 
 class MarkSection : public Section {

@@ -25,7 +25,7 @@ struct StepRule : Repeated {
 /// A step that this book needs, with the figures of its words.
 struct PlannedStep {
   const StepRule* rule = nullptr;
-  std::vector<Figure> does, care;
+  std::vector<Amount> does, care;
   double hands = 0.0;  // minutes; NaN where it is not told
   double wait = 0.0;   // minutes
 };

@@ -1,10 +1,10 @@
-#include "words/figure_words.h"
+#include "words/amount_words.h"
 
 #include <cmath>
 
 namespace drapery {
 
-std::string figureWords(const Figure& figure, const Notation& notation) {
+std::string amountWords(const Amount& figure, const Notation& notation) {
   if (std::isnan(figure.value)) return "–";
   switch (figure.unit) {
     case Unit::Millimetre:

@@ -9,6 +9,6 @@
 namespace drapery {
 
 /// "143.5 mm", "≈5 21/32 in", "118°", "0.25"; "–" when there is no number.
-std::string figureWords(const Figure& figure, const Notation& notation);
+std::string amountWords(const Amount& figure, const Notation& notation);
 
 }  // namespace drapery
