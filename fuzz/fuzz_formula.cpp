@@ -13,7 +13,7 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
   const std::string_view text(reinterpret_cast<const char*>(data), size);
   auto parsed = Formula::parse(text);
   if (const auto* fault = std::get_if<FormulaFault>(&parsed)) {
-    if (fault->id.empty() || fault->offset > text.size()) std::abort();
+    if (fault->id.text().empty() || fault->offset > text.size()) std::abort();
     return 0;
   }
   Formula formula = std::move(std::get<Formula>(parsed));

@@ -372,7 +372,7 @@ std::string fillWithOptional(std::string_view phrase, const Issue& issue,
 }
 
 /// What was left open on purpose.
-bool isBlank(const IssueArgument& argument) {
+[[maybe_unused]] bool isBlank(const IssueArgument& argument) {
   const auto* text = std::get_if<std::string>(&argument.value);
   return text != nullptr && text->empty();
 }

@@ -154,6 +154,7 @@ bool knows(const RuleSet& rules, std::string_view key, InputRole role) {
 void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rules, Issues& issues) {
   constexpr std::size_t kMostNamed = 50;
   const std::string section = role == InputRole::Given ? "given" : "allowances";
+  const std::string prefix = section + "/";
   std::vector<std::string> known;
   for (const InputRule& rule : rules.inputs)
     if (rule.role == role) known.push_back(rule.id);
@@ -163,7 +164,7 @@ void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rule
     issues.push_back(
         {"key-unknown",
          {{"key", shortened(key)}, {"section", section}, {"nearest", nearestName(key, known)}},
-         section + "/" + key,
+         prefix + key,
          {},
          {}});
   }
