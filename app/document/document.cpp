@@ -50,8 +50,11 @@ Document::Document(LibraryPtr library, JobRepository& jobs, Units units, QObject
   });
 }
 
+/// What is still to be written is, while all that listens to it is there.
 Document::~Document() {
   if (writing_.isActive()) save();
+  writer_.settle();
+  writer_.disconnect(this);
 }
 
 Issues Document::useLibrary(LibraryPtr library) {
