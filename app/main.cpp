@@ -6,6 +6,7 @@
 #include <iostream>
 
 #include "app/launch.h"
+#include "app/workspace/log.h"
 #include "drapery_version.h"
 
 namespace {
@@ -33,6 +34,7 @@ int main(int argc, char** argv) {
     }
     qputenv("QT_QPA_PLATFORM", "offscreen");
   }
+  drapery::takeQtMessages();
   QApplication application(argc, argv);
   std::setlocale(LC_NUMERIC, "C");  // QApplication took the environment's; files need a dot
   QApplication::setApplicationName("drapery");

@@ -48,6 +48,7 @@ MainWindow::MainWindow(Workspace& workspace, QWidget* parent)
   connect(&document_, &Document::bookChanged, this, [this] { banner_->hide(); });
   connect(&document_, &Document::jobChanged, this, &MainWindow::showPlan);
   connect(&document_, &Document::planChanged, this, &MainWindow::showPlan);
+  connect(&workspace_, &Workspace::rulesReloaded, this, &MainWindow::tellLeftOut);
   connect(&workspace_, &Workspace::rulesRefused, this, [this](const Issues& issues) {
     banner_->say(
         Severity::Mind,
@@ -110,6 +111,7 @@ void MainWindow::connectParts() {
 
 void MainWindow::dressAnew() {
   keepTyped();
+  const auto wrong = table_->typed();  // what could not be kept
   const Stage stage = table_->stage();
   const Subject selected = table_->selected();
   const std::optional<Banner::Message> told = banner_->told();
@@ -118,10 +120,15 @@ void MainWindow::dressAnew() {
   setFontScale(workspace_.settings().number("font_scale"));
   dress(paletteNamed(workspace_.settings().text("theme")));
   build();
+  // At once, not with the next event: tags hang only where they can be seen.
+  if (isVisible())
+    for (QWidget* part : std::initializer_list<QWidget*>{docket_, table_, slips_}) part->show();
+  layout()->activate();
   setStage(stage);
   table_->setNotesFolded(width() < kFoldNotesUnder * fontScale());
   table_->select(selected);
   table_->setFocus();
+  table_->typeAgain(wrong);
   if (told) banner_->say(told->severity, told->text, told->ways);
 }
 
@@ -193,8 +200,10 @@ void MainWindow::openAnother() {
 }
 
 void MainWindow::tellLeftOut() {
-  const Issues& leftOut = document_.library().leftOut();
-  if (!leftOut.empty() && banner_->isHidden()) banner_->say(Severity::Mind, listed(leftOut));
+  Issues told = document_.library().leftOut();
+  const Issues& settings = workspace_.settingsIssues();
+  told.insert(told.end(), settings.begin(), settings.end());
+  if (!told.empty() && banner_->isHidden()) banner_->say(Severity::Mind, listed(told));
 }
 
 void MainWindow::keepTyped() {
@@ -240,6 +249,7 @@ void MainWindow::exportSlip() {
   banner_->say(Severity::Note, tr("The cut slip is being written."),
                {{tr("Do not write it"), [this] { workspace_.tasks().cancel(); }}});
   workspace_.tasks().start(
+      this,
       [job = document_.job(), plan = document_.plan(), path](Tasks::Control& control) {
         return writeSlipPdf(job, plan, path, [&control] { return control.isCanceled(); });
       },

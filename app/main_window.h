@@ -36,7 +36,7 @@ class MainWindow : public QWidget {
   /// Opens a job; what is wrong with it stands in the banner, and the present book stays.
   bool openFile(const QString& path);
   void startNew();
-  /// Rule files of the house that are not offered, and why.
+  /// Rule files of the house that are not offered and settings that are not taken, and why.
   void tellLeftOut();
   /// Every part anew, in the theme and size of letters that the settings say; the work stays.
   void dressAnew();

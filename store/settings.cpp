@@ -67,9 +67,11 @@ const std::vector<SettingKind>& settingKinds() {
 
 Settings Settings::load(const std::string& path, Issues& issues) {
   Settings settings;
-  settings.path_ = path;
   std::error_code ignored;
-  if (!std::filesystem::exists(path, ignored)) return settings;
+  if (!std::filesystem::exists(path, ignored)) {
+    settings.path_ = path;
+    return settings;
+  }
   auto text = readWhole(path, kLargestJsonFile);
   if (auto* issue = std::get_if<Issue>(&text)) {
     issues.push_back(std::move(*issue));
@@ -84,7 +86,13 @@ Settings Settings::load(const std::string& path, Issues& issues) {
     }
     return settings;
   }
-  for (const Node::Member& member : std::get<Node>(parsed).members) {
+  const Node& root = std::get<Node>(parsed);
+  if (root.kind != Node::Kind::Table) {
+    issues.push_back({"settings-not-object", {}, {}, {path, root.line, root.column}, {}});
+    return settings;
+  }
+  settings.path_ = path;
+  for (const Node::Member& member : root.members) {
     const SettingKind* kind = kindOf(member.key);
     if (kind == nullptr) {
       if (member.key != "schema")

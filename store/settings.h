@@ -32,6 +32,7 @@ class Settings {
   /// All at their usual values, in no file.
   Settings() = default;
   /// Reads the file; what is wrong in it is told and has its usual value. No file is no mistake.
+  /// One that cannot be read at all stays as it is: these settings are then in no file.
   static Settings load(const std::string& path, Issues& issues);
 
   /// The key must be one of the table's, of that type.

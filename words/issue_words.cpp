@@ -83,6 +83,8 @@ constexpr std::array kPhrases{
     // jobs
     Phrase{"job-not-object",
            QT_TRANSLATE_NOOP("Issue", "not a job: the file must hold one object, {{...}}")},
+    Phrase{"settings-not-object",
+           QT_TRANSLATE_NOOP("Issue", "no settings: the file must hold one object, {{...}}")},
     Phrase{"job-key-missing", QT_TRANSLATE_NOOP("Issue", "\"{key}\" is missing")},
     Phrase{"job-type-wrong",
            QT_TRANSLATE_NOOP("Issue", "{key}: {value} is not allowed; expected {expected}")},

@@ -42,17 +42,16 @@ void BookWriter::finish() {
   if (!isDone) return;
   Outcome outcome = running_.get();
   if (next_) return start(*std::exchange(next_, std::nullopt));
-  told(std::move(outcome));
+  tell(std::move(outcome));
 }
 
-BookWriter::Outcome BookWriter::told(Outcome outcome) {
+void BookWriter::tell(Outcome outcome) {
   name_ = place_->name();
   last_ = std::move(outcome);
   if (last_)
     emit failed(*last_);
   else
     emit written();
-  return last_;
 }
 
 std::optional<Issue> BookWriter::settle() {
@@ -64,26 +63,24 @@ std::optional<Issue> BookWriter::settle() {
   return last_;
 }
 
-std::optional<Issue> BookWriter::writeNow(const Job& job) {
+template <class Write>
+std::optional<Issue> BookWriter::atOnce(const Write& write) {
   settle();
-  name_ = place_->name();
-  last_ = place_->write(job);
+  last_ = write(*place_);
   name_ = place_->name();
   return last_;
+}
+
+std::optional<Issue> BookWriter::writeNow(const Job& job) {
+  return atOnce([&](JobPlace& place) { return place.write(job); });
 }
 
 std::optional<Issue> BookWriter::writeOver(const Job& job) {
-  settle();
-  last_ = place_->writeOver(job);
-  name_ = place_->name();
-  return last_;
+  return atOnce([&](JobPlace& place) { return place.writeOver(job); });
 }
 
 std::optional<Issue> BookWriter::writeTo(const std::string& name, const Job& job) {
-  settle();
-  last_ = place_->writeTo(name, job);
-  name_ = place_->name();
-  return last_;
+  return atOnce([&](JobPlace& place) { return place.writeTo(name, job); });
 }
 
 }  // namespace drapery

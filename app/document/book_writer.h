@@ -45,7 +45,9 @@ class BookWriter : public QObject {
   using Outcome = std::optional<Issue>;
   void start(Job job);
   void finish();
-  Outcome told(Outcome outcome);
+  void tell(Outcome outcome);
+  template <class Write>
+  std::optional<Issue> atOnce(const Write& write);
 
   std::unique_ptr<JobPlace> place_;  // the thread's, while one runs
   std::string name_;

@@ -60,9 +60,9 @@ Document::~Document() {
 Issues Document::useLibrary(LibraryPtr library) {
   LoadedRules loaded = library->load(job_.method);
   library_ = std::move(library);
-  if (loaded.rules != nullptr) planner_.emplace(loaded.rules, library_->shelf());
+  if (loaded.rules != nullptr) takePresentNames(job_, *loaded.rules);
   replan(job_);
-  emit jobChanged();
+  emit planChanged();  // what is being typed stays
   if (loaded.rules != nullptr) return {};
   if (loaded.issues.empty()) loaded.issues.push_back(unknownMethod(job_.method, library_->ids()));
   return std::move(loaded.issues);
@@ -230,6 +230,8 @@ void Document::keepUnits(const std::string& units) {
 
 Job Document::exchange(Job job, Write write) {
   std::swap(job_, job);
+  // The rules may have been read anew since this one was put away.
+  if (usePlanner(job_.method)) takePresentNames(job_, *planner_->rules());
   replan(job_);
   if (write == Write::Soon) {
     isSaved_ = false;

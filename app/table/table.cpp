@@ -64,6 +64,19 @@ void Table::setStage(Stage stage) {
 
 void Table::keepTyped() { rack_->keepTyped(); }
 
+Table::TypedTexts Table::typed() const {
+  TypedTexts texts;
+  for (const HangingTag& hanging : rack_->hanging())
+    if (const QString text = hanging.tag->typedText(); !text.isEmpty())
+      texts.emplace_back(hanging.tag->value(), text);
+  return texts;
+}
+
+void Table::typeAgain(const TypedTexts& texts) {
+  for (const auto& [id, text] : texts)
+    if (Tag* tag = rack_->find(id)) tag->typeAgain(text);
+}
+
 void Table::select(const Subject& subject) {
   if (selected_ == subject) return;
   document_.endSteps();

@@ -35,6 +35,11 @@ class Table : public QWidget {
   /// Focus on the first measure that is still missing, else on the first tag.
   void startTyping();
   [[nodiscard]] std::vector<const Tag*> tags() const;
+  /// Texts that are being typed, by their tags: after `keepTyped` those that could not be kept.
+  using TypedTexts = std::vector<std::pair<std::string, QString>>;
+  [[nodiscard]] TypedTexts typed() const;
+  /// Puts them into this table's tags, with what is wrong with them.
+  void typeAgain(const TypedTexts& texts);
   /// Keeps what is being typed somewhere, as when the stage is left.
   void keepTyped();
 

@@ -111,6 +111,17 @@ void Tag::stopTyping() {
   if (entry_->hasFocus()) entry_->selectAll();
 }
 
+QString Tag::typedText() const {
+  return isTyping_ && entry_ != nullptr ? entry_->text() : QString();
+}
+
+void Tag::typeAgain(const QString& text) {
+  if (entry_ == nullptr) return;
+  entry_->setText(text);
+  isTyping_ = true;
+  emit typed(this, text);
+}
+
 void Tag::keepTyped() {
   if (isTyping_ && entry_ != nullptr) emit kept(this, entry_->text(), false);
 }

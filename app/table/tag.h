@@ -40,6 +40,9 @@ class Tag : public QWidget {
   void setSelected(bool selected);
   /// The text being typed, if any.
   [[nodiscard]] bool isTyping() const { return isTyping_; }
+  [[nodiscard]] QString typedText() const;  // empty when none is
+  /// As if the text were being typed now.
+  void typeAgain(const QString& text);
   /// Gives up what is being typed.
   void stopTyping();
   void takeFocus();

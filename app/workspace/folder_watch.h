@@ -14,8 +14,8 @@ class FolderWatch : public QObject {
   Q_OBJECT
 
  public:
-  /// Folders that are not there yet are looked for from time to time: when they come, that is a
-  /// change.
+  /// A folder that is not there yet is seen when it comes while the one above it is there; else
+  /// when the binder next turns to the program.
   FolderWatch(const std::vector<std::string>& folders, QObject* parent);
   /// Looks now, as when the binder comes back from another window.
   void look();

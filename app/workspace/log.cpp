@@ -7,6 +7,7 @@
 #include <QtGlobal>
 #include <algorithm>
 #include <memory>
+#include <vector>
 
 namespace drapery {
 
@@ -20,11 +21,19 @@ std::shared_ptr<spdlog::logger>& theLog() {
   return log;
 }
 
+/// Lines from before there was a log.
+std::vector<std::string>& waiting() {
+  static std::vector<std::string> lines;
+  return lines;
+}
+
 void takeQtMessage(QtMsgType, const QMessageLogContext&, const QString& text) {
   logNote("Qt: " + text.toStdString());
 }
 
 }  // namespace
+
+void takeQtMessages() { qInstallMessageHandler(takeQtMessage); }
 
 void startLog(const std::string& folder) {
   try {
@@ -35,12 +44,19 @@ void startLog(const std::string& folder) {
     theLog()->flush_on(spdlog::level::info);
   } catch (const spdlog::spdlog_ex&) {
     theLog().reset();
+    return;
   }
-  qInstallMessageHandler(takeQtMessage);
+  for (const std::string& line : waiting()) logNote(line);
+  waiting().clear();
 }
 
 void logNote(std::string_view text) {
-  if (theLog() == nullptr) return;
+  constexpr std::size_t kMostWaiting = 100;
+  if (theLog() == nullptr) {
+    if (waiting().size() == kMostWaiting) waiting().erase(waiting().begin());
+    waiting().emplace_back(text);
+    return;
+  }
   std::string line(text);
   constexpr unsigned char kFirstPrinted = 0x20, kDelete = 0x7F;
   std::replace_if(

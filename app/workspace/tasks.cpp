@@ -16,9 +16,10 @@ Tasks::~Tasks() {
   watcher_.waitForFinished();
 }
 
-void Tasks::start(const Work& work, const Done& done) {
+void Tasks::start(const QObject* context, const Work& work, const Done& done) {
   settle();
   done_ = done;
+  context_ = context;
   auto promise = std::make_shared<Control>();
   watcher_.setFuture(promise->future());
   promise->start();
@@ -42,7 +43,7 @@ void Tasks::onFinished() {
   if (!done_) return;  // settled already
   const Done done = std::exchange(done_, nullptr);
   if (watcher_.isCanceled() || watcher_.future().resultCount() == 0) return emit cancelled();
-  done(watcher_.future().result());
+  if (context_ != nullptr) done(watcher_.future().result());
 }
 
 }  // namespace drapery

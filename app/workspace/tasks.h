@@ -4,6 +4,7 @@
 
 #include <QFutureWatcher>
 #include <QObject>
+#include <QPointer>
 #include <QPromise>
 #include <QString>
 #include <functional>
@@ -28,8 +29,9 @@ class Tasks : public QObject {
   ~Tasks() override;
 
   /// Runs the work in a thread of its own; it must touch nothing that others change. `done` is
-  /// called in this thread, unless the task was cancelled. A task that is under way is waited for.
-  void start(const Work& work, const Done& done);
+  /// called in this thread, unless the task was cancelled or `context` is gone by then. A task that
+  /// is under way is waited for.
+  void start(const QObject* context, const Work& work, const Done& done);
   [[nodiscard]] bool isBusy() const { return watcher_.isRunning(); }
   void cancel();
   /// Waits until what is under way has ended and its `done` was called.
@@ -44,6 +46,7 @@ class Tasks : public QObject {
 
   QFutureWatcher<Outcome> watcher_;
   Done done_;
+  QPointer<const QObject> context_;
 };
 
 }  // namespace drapery

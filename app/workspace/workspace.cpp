@@ -15,9 +15,8 @@ Workspace::Places Workspace::Places::usual() {
 
 Workspace::Workspace(Places places, QObject* parent)
     : QObject(parent), places_(std::move(places)), jobs_(makeJsonJobs(places_.jobs)) {
-  Issues issues;
-  if (!places_.settings.empty()) settings_ = Settings::load(places_.settings, issues);
-  for (const Issue& issue : issues) logNote(placedWords(issue, {}));
+  if (!places_.settings.empty()) settings_ = Settings::load(places_.settings, settingsIssues_);
+  for (const Issue& issue : settingsIssues_) logNote(placedWords(issue, {}));
   book_ = std::make_unique<Document>(readLibrary(), *jobs_, usualUnits());
   connect(book_.get(), &Document::unitsChosen, this, [this](Units units) {
     settings_.set("units", std::string(units == Units::Inches ? "in" : "mm"));
@@ -54,6 +53,7 @@ void Workspace::reloadRules() {
 }
 
 void Workspace::close() {
+  tasks_.settle();
   const QString path = book_->path();
   settings_.set("last_book", QFileInfo::exists(path) ? path.toStdString() : std::string());
   if (const auto issue = settings_.save()) logNote(issueWords(*issue, {}));

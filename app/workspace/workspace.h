@@ -29,6 +29,8 @@ class Workspace : public QObject {
 
   [[nodiscard]] Document& book() { return *book_; }
   [[nodiscard]] Settings& settings() { return settings_; }
+  /// What was wrong in the file of settings when it was read.
+  [[nodiscard]] const Issues& settingsIssues() const { return settingsIssues_; }
   [[nodiscard]] Tasks& tasks() { return tasks_; }
   /// Units of a new book: those chosen last.
   [[nodiscard]] Units usualUnits() const;
@@ -38,20 +40,21 @@ class Workspace : public QObject {
   void watchRules();
   /// Reads the rule files and materials anew.
   void reloadRules();
-  /// Remembers what is to be remembered at the end: the book, and the settings.
+  /// Waits for what is under way, and remembers what is to be remembered: the book, and the
+  /// settings.
   void close();
 
  signals:
   void rulesReloaded();
   /// The open book's rules have a mistake now; it is planned by those from before.
   void rulesRefused(const drapery::Issues& issues);
-  void settingsRefused(const drapery::Issues& issues);
 
  private:
   [[nodiscard]] std::shared_ptr<const RuleLibrary> readLibrary() const;
 
   Places places_;
   Settings settings_;
+  Issues settingsIssues_;
   std::unique_ptr<JobRepository> jobs_;
   std::unique_ptr<Document> book_;
   Tasks tasks_;

@@ -38,6 +38,7 @@ inline constexpr IssueKind kIssueKinds[]{
     {"given-missing", "name"},
     // jobs
     {"job-not-object", ""},
+    {"settings-not-object", ""},
     {"job-key-missing", "key"},
     {"job-type-wrong", "key value expected"},
     {"method-unknown", "value nearest allowed"},

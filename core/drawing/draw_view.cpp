@@ -1,7 +1,6 @@
 #include "core/drawing/draw_view.h"
 
 #include <algorithm>
-#include <array>
 #include <cmath>
 #include <numbers>
 
@@ -11,19 +10,6 @@
 namespace drapery {
 
 namespace {
-
-LineKind kindOf(const std::string& name) {
-  static constexpr std::array<std::pair<std::string_view, LineKind>, 6> kKinds{
-      {{"cut", LineKind::Cut},
-       {"fold", LineKind::Fold},
-       {"crease", LineKind::Crease},
-       {"hole", LineKind::Hole},
-       {"dimension", LineKind::Dimension},
-       {"thread", LineKind::Thread}}};
-  for (const auto& [known, kind] : kKinds)
-    if (known == name) return kind;
-  return LineKind::Hidden;
-}
 
 bool isFinite(const Point& p) { return std::isfinite(p.x) && std::isfinite(p.y); }
 
@@ -65,13 +51,13 @@ class ViewDrawing {
     std::vector<Point> path;
     for (const RulePoint& point : line.path) path.push_back(at(point, locals));
     if (path.empty() || !std::all_of(path.begin(), path.end(), isFinite)) return;
-    const LineKind kind = kindOf(line.kind);
-    if (kind == LineKind::Hole) {
+    if (line.kind == LineKind::Hole) {
       const double size = line.size.formula.evaluate({plan_.values.data(), locals});
       path = circle(path.front(), std::isnan(size) ? 1.0 : size / 2);
-      drawing_.shapes.push_back(closedShape(kind, Matter::None, std::move(path), line.subject));
+      drawing_.shapes.push_back(
+          closedShape(line.kind, Matter::None, std::move(path), line.subject));
     } else {
-      drawing_.shapes.push_back(openShape(kind, std::move(path), line.subject));
+      drawing_.shapes.push_back(openShape(line.kind, std::move(path), line.subject));
     }
   }
 

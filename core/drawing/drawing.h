@@ -6,28 +6,12 @@
 #include <string_view>
 #include <vector>
 
+#include "core/figure/line_kind.h"
 #include "core/geometry/outline.h"
 #include "core/rules/section/view.h"
 #include "core/rules/subject.h"
 
 namespace drapery {
-
-/// What a line says; the painter decides how that looks.
-enum class LineKind {
-  Outline,    // of a thing that is there, closed
-  Hidden,     // of one that is covered, or not measured yet
-  Leaf,       // single leaves seen from an edge
-  Section,    // a covering seen from its edge, `thickness` wide, open
-  Cut,        // a cut inside a piece, or an edge seen as a line
-  Fold,       // an edge to fold
-  Crease,     // a line pressed in, to bend at
-  Hole,       // closed
-  Thread,     // wide, on top of what it is sewn through
-  Break,      // where the drawing is broken off
-  Grain,      // an arrow with two heads
-  Dimension,  // a measuring line with ticks at both ends
-  Extension   // thin, from the thing to its measuring line
-};
 
 /// What lies inside an outline.
 enum class Matter { None, Leaves, Board, Card, Cloth, Paper, Rod };

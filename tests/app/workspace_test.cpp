@@ -107,6 +107,28 @@ TEST_F(Bench, aMessageStaysThroughAnotherTheme) {
   EXPECT_EQ(banner(), told);
 }
 
+TEST_F(Bench, aWrongFigureStaysToldThroughAnotherTheme) {
+  openPlain();
+  type("text_width", "7 in mm");
+  const QString told = message("text_width");
+  press(Qt::Key_B, Qt::ControlModifier);
+  EXPECT_THAT(told.toStdString(), HasSubstr("two units"));
+  EXPECT_EQ(message("text_width"), told);
+  EXPECT_EQ(entry("text_width")->text(), "7 in mm");
+  EXPECT_DOUBLE_EQ(value("text_width"), 144);
+}
+
+TEST_F(Bench, settingsThatCannotBeReadAreToldAndNotWrittenOver) {
+  const std::string broken = R"({"theme": "bench", )";
+  const std::string settings = folder_.write("settings.json", broken);
+  begin({}, settings);
+  window_->tellLeftOut();
+  EXPECT_THAT(banner().toStdString(), HasSubstr("settings.json:1:20: not JSON"));
+  press(Qt::Key_B, Qt::ControlModifier);  // holds for this session
+  workspace_->close();
+  EXPECT_EQ(readFile(settings), broken);
+}
+
 TEST_F(Bench, lettersGrowAndShrink) {
   openPlain();
   const int before = entry("text_width")->font().pixelSize();
@@ -153,10 +175,36 @@ TEST_F(Bench, rulesThatChangeOnTheDiskAreTakenUp) {
   EXPECT_DOUBLE_EQ(value("board_width"), 129);
   keep("text_width", "150");
   EXPECT_DOUBLE_EQ(value("board_width"), 135);
+  // What is being typed meanwhile stays.
+  type("text_height", "2");
   // A file put in the other's place, as editors do.
   folder_.write("methods/house.new", houseFile("text_width - 25 mm"));
   std::filesystem::rename(own + "/house.new", own + "/house.toml");
   EXPECT_TRUE(QTest::qWaitFor([this] { return value("board_width") == 125; }));
+  EXPECT_EQ(entry("text_height")->text(), "2");
+}
+
+std::string lampFile(const char* names) {
+  return houseFile("text_width - 5 mm") + "[[given]]\n" + names +
+         "title = \"Lamp\"\nrange = [\"1 mm\", \"9 mm\"]\noptional = true\n";
+}
+
+// A field gets another name while the book is open: also what undo brings back has it.
+TEST_F(Bench, aRenamedFieldKeepsItsFigure) {
+  const std::string own = folder_.path() + "/methods";
+  std::filesystem::create_directories(own);
+  folder_.write("methods/house.toml", lampFile("id = \"lamp\"\n"));
+  begin(own);
+  Job job = plainJob("house");
+  job.given["lamp"] = {4.0, {}};
+  open(job);
+  keep("text_width", "150");
+  folder_.write("methods/house.toml", lampFile("id = \"lantern\"\nwas = [\"lamp\"]\n"));
+  workspace_->reloadRules();
+  EXPECT_DOUBLE_EQ(value("lantern"), 4);
+  document().undoStack()->undo();
+  EXPECT_DOUBLE_EQ(value("lantern"), 4);
+  EXPECT_EQ(saved().given.count("lamp"), 0U);
 }
 
 TEST_F(Bench, aBookKeptUnderOtherRulesIsTold) {
@@ -176,6 +224,7 @@ TEST(Tasks, tellHowFarTheyAreAndTheirOutcome) {
   QSignalSpy progressed(&tasks, &Tasks::progressed);
   std::string told;
   tasks.start(
+      &tasks,
       [](Tasks::Control& control) {
         control.setProgressValue(40);
         return Tasks::Outcome(Issue{"file-there", {}, {}, {}, {}});
@@ -187,11 +236,24 @@ TEST(Tasks, tellHowFarTheyAreAndTheirOutcome) {
   EXPECT_FALSE(tasks.isBusy());
 }
 
+TEST(Tasks, areNotTellingWhoIsGone) {
+  Tasks tasks;
+  auto context = std::make_unique<QObject>();
+  bool isTold = false;
+  tasks.start(
+      context.get(), [](Tasks::Control&) { return Tasks::Outcome(); },
+      [&](const Tasks::Outcome&) { isTold = true; });
+  context.reset();
+  tasks.settle();
+  EXPECT_FALSE(isTold);
+}
+
 TEST(Tasks, canBeEndedAndAreThenNotDone) {
   Tasks tasks;
   QSignalSpy cancelled(&tasks, &Tasks::cancelled);
   std::atomic<bool> isEnded = false, isDone = false;
   tasks.start(
+      &tasks,
       [&](Tasks::Control& control) {
         while (!control.isCanceled()) QThread::msleep(1);
         isEnded = true;
@@ -206,10 +268,13 @@ TEST(Tasks, canBeEndedAndAreThenNotDone) {
 
 TEST(Log, goesToItsFolderAndTakesWhatQtSays) {
   const TemporaryFolder folder;
+  takeQtMessages();
+  logNote("from before there was a log");
   startLog(folder.path() + "/state");
   logNote("opened a\nbook\x1b[31m");
   qWarning("something of Qt's");
   const std::string log = readFile(folder.path() + "/state/drapery.log");
+  EXPECT_THAT(log, HasSubstr("from before there was a log"));
   EXPECT_THAT(log, HasSubstr("opened a?book?[31m"));
   EXPECT_THAT(log, HasSubstr("Qt: something of Qt's"));
   EXPECT_THAT(log, Not(HasSubstr("\x1b")));

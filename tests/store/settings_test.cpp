@@ -64,6 +64,12 @@ TEST(Settings, whatIsWrongIsToldAndTheRestHolds) {
   told.clear();
   read(folder.write("t.json", "{\"theme\": "), told);
   EXPECT_THAT(told, ElementsAre(HasSubstr("t.json:1:11: not JSON")));
+  told.clear();
+  Settings list = read(folder.write("u.json", "[1]"), told);
+  EXPECT_THAT(told, ElementsAre(HasSubstr("u.json:1:1: no settings")));
+  EXPECT_FALSE(list.set("theme", std::string("bench")));
+  EXPECT_FALSE(list.save());
+  EXPECT_EQ(test::readFile(folder.path() + "/u.json"), "[1]");
 }
 
 TEST(Settings, whatHoldsForNowIsNotWritten) {

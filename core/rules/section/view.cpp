@@ -13,9 +13,11 @@ namespace {
 
 const Choices<Side> kSides{
     {"left", Side::Left}, {"right", Side::Right}, {"above", Side::Above}, {"below", Side::Below}};
-const Choices<std::string> kLines{
-    {"cut", "cut"},   {"fold", "fold"},           {"crease", "crease"}, {"hidden", "hidden"},
-    {"hole", "hole"}, {"dimension", "dimension"}, {"thread", "thread"}};
+/// Those that a view can add; the others are the figures' own.
+const Choices<LineKind> kLines{{"cut", LineKind::Cut},       {"fold", LineKind::Fold},
+                               {"crease", LineKind::Crease}, {"hidden", LineKind::Hidden},
+                               {"hole", LineKind::Hole},     {"dimension", LineKind::Dimension},
+                               {"thread", LineKind::Thread}};
 
 std::vector<std::string> namesOf(std::span<const std::string_view> names) {
   return {names.begin(), names.end()};
@@ -142,7 +144,7 @@ class ViewReading {
     EntryReader in(item, "lines", placer_);
     ViewLine line;
     readEach(in, line);
-    line.kind = in.choice("kind", kLines, std::string("hidden"));
+    line.kind = in.choice("kind", kLines, LineKind::Hidden);
     line.subject.id = in.text("subject", Needed::No);
     line.when = in.formula("when", Needed::No);
     line.size = in.formula("size", Needed::No);

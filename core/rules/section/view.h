@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "core/figure/figure_spec.h"
+#include "core/figure/line_kind.h"
 #include "core/rules/entry_reader.h"
 #include "core/rules/repeated.h"
 #include "core/rules/section.h"
@@ -30,8 +31,8 @@ struct ViewTag {
 
 /// A line that the view adds to its figure; repeated for each of a series where it says so.
 struct ViewLine : Repeated {
-  std::string kind;  // "hidden", "fold", "cut", "crease", "dimension", "thread", "hole"
-  Subject subject;   // what it shows; may be none
+  LineKind kind = LineKind::Hidden;
+  Subject subject;  // what it shows; may be none
   std::vector<RulePoint> path;
   RuleFormula size;  // of a hole: its diameter
   RuleFormula when;  // empty: always
