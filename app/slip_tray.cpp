@@ -77,8 +77,8 @@ QSizeF Slip::pieceSize() const {
 }
 
 QSize Slip::sizeHint() const {
-  const int piece = static_cast<int>(pieceSize().width() * scale_);
-  const int high = static_cast<int>(pieceSize().height() * scale_);
+  const int piece = static_cast<int>(shownSize().width());
+  const int high = static_cast<int>(shownSize().height());
   return {piece + kGap + static_cast<int>(size_ * lettering_) + 12,
           std::max(high, letteringHeight(size_)) + 8};
 }
@@ -87,7 +87,7 @@ void Slip::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.setRenderHint(QPainter::Antialiasing);
   if (isChecked() || hasFocus()) painter.fillRect(rect(), palette_.onAccent);
-  const QSizeF piece = pieceSize() * scale_;
+  const QSizeF piece = shownSize();
   const QRectF room(QPointF(kBeside, (height() - piece.height()) / 2), piece);
   PaintStyle style;
   style.palette = &palette_;
@@ -201,8 +201,9 @@ void SlipTray::layOut() {
   }
   const int rowHeight = (height() - 2 * kTop - (lay.rows > 1 ? kBar : 0)) / lay.rows;
   const double room = width() - letteringWidth(lay);
-  const double scale = std::max(
-      kLeastScale, std::min((rowHeight - (lay.rows == 1 ? 16 : 6)) / highest, room / widths));
+  // What is too wide is reached by moving the tray; what is too high could not be seen at all.
+  const double byHeight = (rowHeight - (lay.rows == 1 ? 16 : 6)) / highest;
+  const double scale = std::min(byHeight, std::max(kLeastScale, room / widths));
   int x = kEdge;
   for (std::size_t i = 0; i < columnsOf(lay); ++i) {
     int y = kTop, widest = 0;

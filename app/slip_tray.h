@@ -22,6 +22,8 @@ class Slip : public QAbstractButton {
   /// The piece's size at a scale of 1 pixel to the mm.
   [[nodiscard]] QSizeF pieceSize() const;
   void setScale(double pixelsPerMm);
+  /// In pixels.
+  [[nodiscard]] QSizeF shownSize() const { return pieceSize() * scale_; }
   void setLetteringSize(double size) { size_ = size; }
   /// At the full size of the lettering.
   [[nodiscard]] int letteringWidth() const { return lettering_; }

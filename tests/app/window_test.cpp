@@ -402,6 +402,17 @@ TEST_F(Window, aFullDiskIsToldAndTriedAgain) {
   EXPECT_EQ(saved().given.at("text_width").value, Written(std::string("150 mm")));
 }
 
+// The largest book's pieces are seen whole on the tray, from edge to edge.
+TEST_F(Window, noPieceIsHigherThanItsPlaceOnTheTray) {
+  Job job = plainJob();
+  job.given["text_height"] = {1180.0, {}};
+  job.given["text_width"] = {900.0, {}};
+  job.given["text_thickness"] = {120.0, {}};
+  open(job);
+  for (const Slip* slip : window_->findChildren<Slip*>())
+    EXPECT_LT(slip->shownSize().height(), slip->height()) << slip->partId().toStdString();
+}
+
 // Moving and enlarging the drawing renews no note and keeps every tag.
 TEST_F(Window, aPanRenewsNothingButTheView) {
   openPlain();
