@@ -21,19 +21,18 @@ constexpr int kTop = 40;
 /// One line of the docket: the stage and how it stands.
 class StageLine : public QAbstractButton {
  public:
-  StageLine(Stage stage, const Palette& palette) : stage_(stage), palette_(palette) {
+  StageLine(const Stage& stage, const Palette& palette) : stage_(stage), palette_(palette) {
     setCheckable(true);
     setAutoExclusive(true);
-    setObjectName("docket." + stageId(stage));
-    setText(stageTitle(stage));
+    setObjectName(QString("docket.") + stage.id);
+    setText(stage.words());
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::PointingHandCursor);
   }
-  [[nodiscard]] Stage stage() const { return stage_; }
-  void setStatus(const QString& status, bool isStop) {
+  [[nodiscard]] const Stage& stage() const { return stage_; }
+  void setStatus(const StageStatus& status) {
     status_ = status;
-    isStop_ = isStop;
-    setAccessibleName(text() + ", " + status);
+    setAccessibleName(text() + ", " + status.text);
     update();
   }
   [[nodiscard]] QSize sizeHint() const override {
@@ -58,16 +57,15 @@ class StageLine : public QAbstractButton {
     QRect room = rect().adjusted(20, 6, -10, -6);
     painter.drawText(room, Qt::AlignLeft | Qt::AlignTop, text());
     painter.setFont(small);
-    painter.setPen(isStop_ ? palette_.stop : palette_.secondInk);
+    painter.setPen(status_.isStop ? palette_.stop : palette_.secondInk);
     painter.drawText(room, Qt::AlignLeft | Qt::AlignBottom,
-                     QFontMetrics(small).elidedText(status_, Qt::ElideRight, room.width()));
+                     QFontMetrics(small).elidedText(status_.text, Qt::ElideRight, room.width()));
   }
 
  private:
-  Stage stage_;
+  const Stage& stage_;
   const Palette& palette_;
-  QString status_;
-  bool isStop_ = false;
+  StageStatus status_;
 };
 
 /// The book's title: whole while it is written, else as much as there is room for, with a sign that
@@ -105,7 +103,8 @@ class TitleEntry : public QLineEdit {
   QString title_;
 };
 
-Docket::Docket(Document& document, const Palette& palette, QWidget* parent)
+Docket::Docket(Document& document, const std::vector<Stage>& stages, const Palette& palette,
+               QWidget* parent)
     : QWidget(parent), document_(document), palette_(palette), title_(new TitleEntry(this)) {
   setObjectName("docket");
   setFixedWidth(static_cast<int>(kWidthEm * 14 * fontScale()));
@@ -125,9 +124,9 @@ Docket::Docket(Document& document, const Palette& palette, QWidget* parent)
   title_->setTextMargins(16, 0, 8, 0);
   column->addWidget(title_);
   column->addSpacing(14);
-  for (const Stage stage : allStages()) {
+  for (const Stage& stage : stages) {
     auto* line = new StageLine(stage, palette);
-    connect(line, &QAbstractButton::clicked, this, [this, stage] { emit stageChosen(stage); });
+    connect(line, &QAbstractButton::clicked, this, [this, &stage] { emit stageChosen(stage); });
     column->addWidget(line);
     lines_.push_back(line);
   }
@@ -182,8 +181,8 @@ void Docket::keepTyped() {
   document_.keep("title", Entry{title_->text().toStdString(), {}});
 }
 
-void Docket::setStage(Stage stage) {
-  for (StageLine* line : lines_) line->setChecked(line->stage() == stage);
+void Docket::setStage(const Stage& stage) {
+  for (StageLine* line : lines_) line->setChecked(&line->stage() == &stage);
 }
 
 void Docket::refresh() {
@@ -192,11 +191,11 @@ void Docket::refresh() {
     title_->setTitle(title);
     if (title_->hasFocus() && title_->text() != title) title_->setText(title);
   }
-  const bool isStopped = document_.plan().has(Severity::Stop);
+  const Plan& plan = document_.plan();
   for (StageLine* line : lines_) {
-    line->setVisible(stageApplies(line->stage(), *document_.plan().rules));
-    line->setStatus(stageStatus(line->stage(), document_.plan(), document_.missing().size()),
-                    line->stage() == Stage::Case && isStopped);
+    const Stage& stage = line->stage();
+    line->setVisible(stage.applies(stage, *plan.rules));
+    line->setStatus(stage.status(stage, plan, document_.missing().size()));
   }
 }
 

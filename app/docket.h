@@ -19,13 +19,14 @@ class Docket : public QWidget {
   Q_OBJECT
 
  public:
-  Docket(Document& document, const Palette& palette, QWidget* parent = nullptr);
-  void setStage(Stage stage);
+  Docket(Document& document, const std::vector<Stage>& stages, const Palette& palette,
+         QWidget* parent = nullptr);
+  void setStage(const Stage& stage);
   /// Keeps a title that is being typed.
   void keepTyped();
 
  signals:
-  void stageChosen(drapery::Stage stage);
+  void stageChosen(const drapery::Stage& stage);
   void newWanted();
   void openWanted();
   void copyWanted();

@@ -28,7 +28,7 @@ struct Wishes {
   QString job;
   bool demo = false;
   QString screenshot;
-  Stage stage = Stage::Measure;
+  const Stage* stage = &allStages().front();
   std::optional<QSize> size;
   QString select;
   QString units;
@@ -85,13 +85,10 @@ class ArgumentReader {
   }
   bool readStage(Wishes& wishes) {
     if (!parser_.isSet("stage")) return true;
-    for (const Stage stage : allStages()) {
-      if (stageId(stage) != parser_.value("stage")) continue;
-      wishes.stage = stage;
-      return true;
-    }
+    wishes.stage = stageNamed(parser_.value("stage"));
+    if (wishes.stage != nullptr) return true;
     QStringList ids;
-    for (const Stage stage : allStages()) ids << stageId(stage);
+    for (const Stage& stage : allStages()) ids << stage.id;
     return notAllowed("stage", ids.join(", ").toUtf8().constData());
   }
   bool readSize(Wishes& wishes) {
@@ -194,17 +191,17 @@ int launch(QApplication& application) {
   window.resize(
       wishes->size.value_or(QSize(static_cast<int>(workspace.settings().number("window_width")),
                                   static_cast<int>(workspace.settings().number("window_height")))));
-  window.setStage(wishes->stage);
+  window.setStage(*wishes->stage);
   window.tellLeftOut();
   // A file that is refused leaves a new book: typing must go somewhere.
   if (isOpen)
-    window.table().setFocus();
+    window.page().setFocus();
   else
-    window.table().startTyping();
+    window.page().startTyping();
   if (!wishes->units.isEmpty())
     window.document().preview("units", Entry{wishes->units.toStdString(), {}});
   if (!wishes->select.isEmpty())
-    window.table().select(subjectNamed(window.document().plan(), wishes->select.toStdString()));
+    window.page().select(subjectNamed(window.document().plan(), wishes->select.toStdString()));
   if (!wishes->screenshot.isEmpty()) return photograph(window, *wishes);
   window.show();
   QTimer::singleShot(0, &window, [&] { afterFirstPaint(application, workspace); });

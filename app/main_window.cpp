@@ -5,6 +5,7 @@
 #include <QHBoxLayout>
 #include <QKeySequence>
 #include <QShortcut>
+#include <QStackedWidget>
 #include <QVBoxLayout>
 #include <cmath>
 
@@ -35,8 +36,13 @@ QString listed(const Issues& issues) {
 
 }  // namespace
 
-MainWindow::MainWindow(Workspace& workspace, QWidget* parent)
-    : QWidget(parent), workspace_(workspace), document_(workspace.book()), ask_(fileDialogs()) {
+MainWindow::MainWindow(Workspace& workspace, const std::vector<Stage>& stages, QWidget* parent)
+    : QWidget(parent),
+      workspace_(workspace),
+      stages_(stages),
+      document_(workspace.book()),
+      ask_(fileDialogs()),
+      stage_(&stages.front()) {
   setObjectName("window");
   new QVBoxLayout(this);
   layout()->setContentsMargins(0, 0, 0, 0);
@@ -56,7 +62,6 @@ MainWindow::MainWindow(Workspace& workspace, QWidget* parent)
             "\n" + listed(issues));
   });
   resize(1280, 800);
-  setStage(Stage::Measure);
   refreshTitle();
 }
 
@@ -64,20 +69,24 @@ MainWindow::MainWindow(Workspace& workspace, QWidget* parent)
 MainWindow::~MainWindow() { removeParts(); }
 
 void MainWindow::removeParts() {
-  const std::initializer_list<QWidget*> parts{docket_, banner_, table_, slips_};
+  const std::initializer_list<QWidget*> parts{docket_, banner_, stack_, slips_};
   slips_ = nullptr;
+  pages_.clear();
   for (QWidget* part : parts) delete part;
 }
 
 void MainWindow::showPlan() {
-  if (slips_ != nullptr) slips_->setPlan(document_.plan());
+  if (slips_ == nullptr) return;
+  slips_->setPlan(document_.plan());
+  // Another structure may have no work for this stage.
+  if (!canTurnTo(*stage_)) turnToFirst();
 }
 
 void MainWindow::build() {
   const Palette& palette = paletteNamed(workspace_.settings().text("theme"));
-  docket_ = new Docket(document_, palette, this);
+  docket_ = new Docket(document_, stages_, palette, this);
   banner_ = new Banner(palette, this);
-  table_ = new Table(document_, palette, this);
+  stack_ = new QStackedWidget(this);
   slips_ = new SlipTray(palette, this);
   auto* row = new QHBoxLayout;
   row->setSpacing(0);
@@ -85,21 +94,18 @@ void MainWindow::build() {
   auto* column = new QVBoxLayout;
   column->setSpacing(0);
   column->addWidget(banner_);
-  column->addWidget(table_, 1);
+  column->addWidget(stack_, 1);
   column->addWidget(slips_);
   row->addLayout(column, 1);
   static_cast<QVBoxLayout*>(layout())->addLayout(row);
   connectParts();
+  setStage(*stage_);
   showPlan();
 }
 
 void MainWindow::connectParts() {
-  connect(table_, &Table::refused, this, [this](const Issue& issue) {
-    banner_->say(Severity::Stop, QString::fromStdString(placedWords(issue, {})));
-  });
-  connect(table_, &Table::selectionChanged, slips_, &SlipTray::setSelected);
   connect(slips_, &SlipTray::selected, this, [this](const Subject& part) {
-    table_->select(table_->selected() == part ? Subject() : part);
+    page().select(page().selected() == part ? Subject() : part);
   });
   connect(docket_, &Docket::stageChosen, this, &MainWindow::setStage);
   connect(docket_, &Docket::newWanted, this, &MainWindow::startNew);
@@ -111,9 +117,9 @@ void MainWindow::connectParts() {
 
 void MainWindow::dressAnew() {
   keepTyped();
-  const auto wrong = table_->typed();  // what could not be kept
-  const Stage stage = table_->stage();
-  const Subject selected = table_->selected();
+  std::map<PageMaker, StagePage::TypedTexts> wrong;  // what could not be kept
+  for (const auto& [maker, page] : pages_) wrong[maker] = page->typed();
+  const Subject selected = page().selected();
   const std::optional<Banner::Message> told = banner_->told();
   removeParts();
   delete layout()->takeAt(0);
@@ -122,13 +128,11 @@ void MainWindow::dressAnew() {
   build();
   // At once, not with the next event: tags hang only where they can be seen.
   if (isVisible())
-    for (QWidget* part : std::initializer_list<QWidget*>{docket_, table_, slips_}) part->show();
+    for (QWidget* part : std::initializer_list<QWidget*>{docket_, stack_, slips_}) part->show();
   layout()->activate();
-  setStage(stage);
-  table_->setNotesFolded(width() < kFoldNotesUnder * fontScale());
-  table_->select(selected);
-  table_->setFocus();
-  table_->typeAgain(wrong);
+  page().select(selected);
+  page().setFocus();
+  for (const auto& [maker, texts] : wrong) pageBy(maker).typeAgain(texts);
   if (told) banner_->say(told->severity, told->text, told->ways);
 }
 
@@ -165,15 +169,44 @@ void MainWindow::addShortcuts() {
   on(QKeySequence(Qt::CTRL | Qt::Key_Minus), [this] { scaleLetters(1 / kLarger); });
   on(QKeySequence(Qt::CTRL | Qt::Key_0), [this] { scaleLetters(0.0); });
   int number = 0;
-  for (const Stage stage : allStages())
-    on(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + number++)),
-       [this, stage] { setStage(stage); });
+  for (const Stage& stage : stages_)
+    on(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + number++)), [this, &stage] {
+      if (canTurnTo(stage)) setStage(stage);
+    });
 }
 
-void MainWindow::setStage(Stage stage) {
-  table_->setStage(stage);
+StagePage& MainWindow::pageBy(PageMaker maker) {
+  StagePage*& page = pages_[maker];
+  if (page != nullptr) return *page;
+  page = maker(document_, paletteNamed(workspace_.settings().text("theme")), stack_);
+  stack_->addWidget(page);
+  page->setNotesFolded(hasNarrowTable());
+  connect(page, &StagePage::refused, this, [this](const Issue& issue) {
+    banner_->say(Severity::Stop, QString::fromStdString(placedWords(issue, {})));
+  });
+  connect(page, &StagePage::selectionChanged, slips_, &SlipTray::setSelected);
+  return *page;
+}
+
+void MainWindow::setStage(const Stage& stage) {
+  if (stage.makePage != stage_->makePage) page().keepTyped();
+  stage_ = &stage;
+  stack_->setCurrentWidget(&page());
+  page().setStage(stage);
+  slips_->setSelected(page().selected());
   docket_->setStage(stage);
 }
+
+bool MainWindow::canTurnTo(const Stage& stage) const {
+  return stage.applies(stage, *document_.plan().rules);
+}
+
+void MainWindow::turnToFirst() {
+  for (const Stage& stage : stages_)
+    if (canTurnTo(stage)) return setStage(stage);
+}
+
+bool MainWindow::hasNarrowTable() const { return width() < kFoldNotesUnder * fontScale(); }
 
 bool MainWindow::openFile(const QString& path) {
   const Issues issues = document_.open(path);
@@ -184,8 +217,8 @@ bool MainWindow::openFile(const QString& path) {
 
 void MainWindow::begin() {
   workspace_.startNew();
-  setStage(Stage::Measure);
-  table_->startTyping();
+  turnToFirst();
+  page().startTyping();
 }
 
 void MainWindow::startNew() {
@@ -208,7 +241,7 @@ void MainWindow::tellLeftOut() {
 
 void MainWindow::keepTyped() {
   docket_->keepTyped();
-  table_->keepTyped();
+  for (const auto& [maker, page] : pages_) page->keepTyped();
 }
 
 void MainWindow::leave(const std::function<void()>& then) {
@@ -298,7 +331,7 @@ void MainWindow::resizeEvent(QResizeEvent*) {
     workspace_.settings().set("window_width", double(width()));
     workspace_.settings().set("window_height", double(height()));
   }
-  table_->setNotesFolded(width() < kFoldNotesUnder * fontScale());
+  for (const auto& [maker, page] : pages_) page->setNotesFolded(hasNarrowTable());
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {

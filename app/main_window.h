@@ -3,13 +3,17 @@
 
 #include <QWidget>
 #include <functional>
+#include <map>
 
 #include "app/banner.h"
 #include "app/docket.h"
 #include "app/document/document.h"
 #include "app/slip_tray.h"
-#include "app/table/table.h"
+#include "app/stage/stage_page.h"
+#include "app/stage/stages.h"
 #include "app/workspace/workspace.h"
+
+class QStackedWidget;
 
 namespace drapery {
 
@@ -25,14 +29,18 @@ class MainWindow : public QWidget {
   Q_OBJECT
 
  public:
-  explicit MainWindow(Workspace& workspace, QWidget* parent = nullptr);
+  /// @param stages those that there are; other ones in tests. They outlive the window.
+  explicit MainWindow(Workspace& workspace, const std::vector<Stage>& stages = allStages(),
+                      QWidget* parent = nullptr);
   ~MainWindow() override;
 
   Document& document() { return document_; }
-  Table& table() { return *table_; }
+  [[nodiscard]] const Stage& stage() const { return *stage_; }
+  /// The page that the present stage is worked on.
+  StagePage& page() { return pageBy(stage_->makePage); }
   Banner& banner() { return *banner_; }
   void setQuestions(FileQuestions questions) { ask_ = std::move(questions); }
-  void setStage(Stage stage);
+  void setStage(const Stage& stage);
   /// Opens a job; what is wrong with it stands in the banner, and the present book stays.
   bool openFile(const QString& path);
   void startNew();
@@ -48,6 +56,11 @@ class MainWindow : public QWidget {
  private:
   void build();
   void connectParts();
+  /// The page of that maker, made when it is first asked for.
+  StagePage& pageBy(PageMaker maker);
+  [[nodiscard]] bool canTurnTo(const Stage& stage) const;
+  void turnToFirst();
+  [[nodiscard]] bool hasNarrowTable() const;
   void removeParts();
   void chooseTheme();
   void scaleLetters(double factor);
@@ -67,11 +80,14 @@ class MainWindow : public QWidget {
   [[nodiscard]] QString suggestedName(const QString& suffix) const;
 
   Workspace& workspace_;
+  const std::vector<Stage>& stages_;
   Document& document_;
   FileQuestions ask_;
   Docket* docket_ = nullptr;
   Banner* banner_ = nullptr;
-  Table* table_ = nullptr;
+  QStackedWidget* stack_ = nullptr;
+  std::map<PageMaker, StagePage*> pages_;
+  const Stage* stage_;
   SlipTray* slips_ = nullptr;
   bool isClosing_ = false;
 };

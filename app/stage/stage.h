@@ -1,30 +1,39 @@
-// The stages of the work, in order, and what each draws.
+// A stage of the work and how it joins the window. Docket, shortcuts, the command line and the
+// tests walk the table of them (app/stage/stages.h).
 #pragma once
 
 #include <QString>
-#include <vector>
 
-#include "core/drawing/drawing.h"
 #include "core/plan/plan.h"
+
+class QWidget;
 
 namespace drapery {
 
-enum class Stage { Measure, Case };
+class Document;
+class StagePage;
+struct Palette;
 
-/// One drawing of a stage and its share of the height.
-struct StagePanel {
-  Drawing drawing;
-  double share = 1.0;
-  QString caption;  // may be empty
+/// How a stage stands, in a few words: "210.4 × 143.8 × 22.6", "squares 3.0", "2 to measure".
+struct StageStatus {
+  QString text;
+  bool isStop = false;
 };
 
-std::vector<StagePanel> stagePanels(Stage stage, const Plan& plan);
-QString stageTitle(Stage stage);
-/// How the stage stands, in a few words: "210.4 × 143.8 × 22.6", "squares 3.0", "2 to measure".
-QString stageStatus(Stage stage, const Plan& plan, std::size_t missing);
-QString stageId(Stage stage);  // "measure", "case"
-/// Whether the rules have a drawing for it.
-bool stageApplies(Stage stage, const RuleSet& rules);
-const std::vector<Stage>& allStages();
+/// Makes the page that a stage is worked on.
+using PageMaker = StagePage* (*)(Document& document, const Palette& palette, QWidget* parent);
+
+struct Stage {
+  const char* id;     // as in rule files and on the command line: "measure"
+  const char* title;  // in the window, to be translated
+  /// @param missing measures that the plan still waits for.
+  StageStatus (*status)(const Stage& stage, const Plan& plan, std::size_t missing);
+  /// Whether these rules have work for it.
+  bool (*applies)(const Stage& stage, const RuleSet& rules);
+  PageMaker makePage;       // stages with one maker share one page
+  bool tellsTrial = false;  // whether the case on the book is told beside it
+
+  [[nodiscard]] QString words() const;  // the title in the reader's language
+};
 
 }  // namespace drapery

@@ -9,7 +9,7 @@
 #include <functional>
 #include <vector>
 
-#include "app/stage/stage.h"
+#include "app/stage/stage_drawings.h"
 
 namespace drapery {
 

@@ -19,7 +19,7 @@ constexpr double kLeastDrawingEm = 34.0;
 }  // namespace
 
 Table::Table(Document& document, const Palette& palette, QWidget* parent)
-    : QWidget(parent),
+    : StagePage(parent),
       document_(document),
       palette_(palette),
       notes_(new MarginNotes(palette, this)),
@@ -52,10 +52,10 @@ void Table::onJobChanged() {
   renew(Renewal::Plan);
 }
 
-void Table::setStage(Stage stage) {
-  if (stage_ == stage) return;
+void Table::setStage(const Stage& stage) {
+  if (stage_ == &stage) return;
   keepTyped();
-  stage_ = stage;
+  stage_ = &stage;
   selected_ = {};
   panels_.resetView();
   renew(Renewal::Plan);
@@ -146,7 +146,7 @@ void Table::resizeEvent(QResizeEvent*) { renew(Renewal::Room); }
 
 /// Nothing is laid out before it is seen: a start would do it several times over.
 void Table::renew(Renewal from) {
-  if (!isVisible()) return;
+  if (!isVisible() || stage_ == nullptr) return;
   if (from <= Renewal::Notes)
     notes_->setVisible(!isFolded_ || !selected_.empty() || document_.plan().has(Severity::Stop));
   if (from <= Renewal::Room) takeDrawings();
@@ -158,7 +158,7 @@ void Table::renew(Renewal from) {
 }
 
 void Table::takeDrawings() {
-  panels_.take(stagePanels(stage_, document_.plan()), drawingArea());
+  panels_.take(stagePanels(*stage_, document_.plan()), drawingArea());
   rack_->hang(panels_.shown(), [this](const Subject& subject) { return contentOf(subject); });
   rack_->setSelected(selected_);
   placeSwitch();
@@ -217,7 +217,7 @@ void Table::writeNotes() {
   std::vector<std::string> shown;
   for (const HangingTag& hanging : rack_->hanging())
     if (hanging.panel != nullptr) shown.push_back(hanging.tag->value());
-  notes_->setNotes(tableNotes(document_, stage_, selected_, shown));
+  notes_->setNotes(tableNotes(document_, *stage_, selected_, shown));
 }
 
 }  // namespace drapery

@@ -3,12 +3,11 @@
 // hang `TagRack`'s, what typing does `TagEditor`'s.
 #pragma once
 
-#include <QWidget>
 #include <optional>
 #include <vector>
 
 #include "app/document/document.h"
-#include "app/stage/stage.h"
+#include "app/stage/stage_page.h"
 #include "app/table/margin_notes.h"
 #include "app/table/panels.h"
 #include "app/table/tag.h"
@@ -19,34 +18,22 @@ namespace drapery {
 class InkButton;
 class TagEditor;
 
-class Table : public QWidget {
+class Table : public StagePage {
   Q_OBJECT
 
  public:
   Table(Document& document, const Palette& palette, QWidget* parent = nullptr);
 
-  void setStage(Stage stage);
-  [[nodiscard]] Stage stage() const { return stage_; }
-  /// Lights it and says why. None for nothing.
-  void select(const Subject& subject);
-  [[nodiscard]] const Subject& selected() const { return selected_; }
-  /// The notes fold away in a narrow window and come when something is selected.
-  void setNotesFolded(bool folded);
+  void setStage(const Stage& stage) override;
+  void select(const Subject& subject) override;
+  [[nodiscard]] const Subject& selected() const override { return selected_; }
+  void setNotesFolded(bool folded) override;
   /// Focus on the first measure that is still missing, else on the first tag.
-  void startTyping();
+  void startTyping() override;
   [[nodiscard]] std::vector<const Tag*> tags() const;
-  /// Texts that are being typed, by their tags: after `keepTyped` those that could not be kept.
-  using TypedTexts = std::vector<std::pair<std::string, QString>>;
-  [[nodiscard]] TypedTexts typed() const;
-  /// Puts them into this table's tags, with what is wrong with them.
-  void typeAgain(const TypedTexts& texts);
-  /// Keeps what is being typed somewhere, as when the stage is left.
-  void keepTyped();
-
- signals:
-  void selectionChanged(const drapery::Subject& subject);
-  /// A choice that cannot be taken up, such as a rule file with a mistake in it.
-  void refused(const drapery::Issue& issue);
+  [[nodiscard]] TypedTexts typed() const override;
+  void typeAgain(const TypedTexts& texts) override;
+  void keepTyped() override;
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -96,7 +83,7 @@ class Table : public QWidget {
   TagRack* rack_;
   TagEditor* editor_;
   Panels panels_;
-  Stage stage_ = Stage::Measure;
+  const Stage* stage_ = nullptr;  // none until the window turns to one
   Subject selected_;
   bool startsTyping_ = false;  // asked for before the window was seen
   bool isFolded_ = false;

@@ -221,7 +221,7 @@ NoteContent otherRulesNote() {
 
 }  // namespace
 
-std::vector<NoteContent> tableNotes(Document& document, Stage stage, const Subject& selected,
+std::vector<NoteContent> tableNotes(Document& document, const Stage& stage, const Subject& selected,
                                     const std::vector<std::string>& shown) {
   std::vector<NoteContent> notes;
   if (document.hasOtherRules()) notes.push_back(otherRulesNote());
@@ -233,7 +233,7 @@ std::vector<NoteContent> tableNotes(Document& document, Stage stage, const Subje
   for (NoteContent& finding : findingNotes(document.plan(), shown))
     notes.push_back(std::move(finding));
   NoteContent trial = trialNote(document.plan());
-  if (stage == Stage::Case && !trial.heading.isEmpty()) notes.push_back(std::move(trial));
+  if (stage.tellsTrial && !trial.heading.isEmpty()) notes.push_back(std::move(trial));
   return notes;
 }
 

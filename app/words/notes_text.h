@@ -9,7 +9,7 @@ namespace drapery {
 
 /// All notes of a stage: why what is selected comes to what it does, what is found, the trial.
 /// `shown` are the values with a tag.
-std::vector<NoteContent> tableNotes(Document& document, Stage stage, const Subject& selected,
+std::vector<NoteContent> tableNotes(Document& document, const Stage& stage, const Subject& selected,
                                     const std::vector<std::string>& shown);
 
 /// The note for a selected value; empty heading when there is nothing to say.

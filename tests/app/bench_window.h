@@ -12,6 +12,7 @@
 #include <QTest>
 
 #include "app/main_window.h"
+#include "app/table/table.h"
 #include "paint/fonts.h"
 #include "store/job_file.h"
 #include "tests/support/books.h"
@@ -27,11 +28,12 @@ class BenchWindow : public ::testing::Test {
   }
 
   /// A window on a workspace of its own; of the house's files those in the folders that are named.
-  void begin(const std::string& methods = {}, const std::string& settings = {}) {
+  void begin(const std::string& methods = {}, const std::string& settings = {},
+             const std::vector<Stage>& stages = allStages()) {
     window_.reset();
     workspace_ = std::make_unique<Workspace>(
         Workspace::Places{methods, {}, folder_.path() + "/drapery/jobs", settings});
-    window_ = std::make_unique<MainWindow>(*workspace_);
+    window_ = std::make_unique<MainWindow>(*workspace_, stages);
     window_->show();
     window_->activateWindow();
     QApplication::processEvents();
@@ -90,6 +92,7 @@ class BenchWindow : public ::testing::Test {
 
   Document& document() { return window_->document(); }
   double value(const char* name) { return valueOf(document().plan(), name); }
+  Table& table() { return dynamic_cast<Table&>(window_->page()); }
   QString banner() { return window_->banner().text(); }
   /// All words in the margin.
   QString notes() {

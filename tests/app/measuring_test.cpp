@@ -218,7 +218,7 @@ TEST_F(Measuring, aMessageAtTheRuleCoversNoTag) {
     type("round", "0.0001");
     press(Qt::Key_Return);
     EXPECT_FALSE(message("round").isEmpty());
-    const auto tags = window_->table().tags();
+    const auto tags = table().tags();
     for (std::size_t i = 0; i < tags.size(); ++i)
       for (std::size_t k = i + 1; k < tags.size(); ++k)
         EXPECT_FALSE(tags[i]->geometry().intersects(tags[k]->geometry()))

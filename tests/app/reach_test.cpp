@@ -14,10 +14,10 @@ class Reach : public BenchWindow {};
 
 TEST_F(Reach, tabComesToEverythingThatCanBeUsed) {
   openPlain();
-  for (const Stage stage : allStages()) {
+  for (const Stage& stage : allStages()) {
     window_->setStage(stage);
     QApplication::processEvents();
-    window_->table().tags().front()->focusTarget()->setFocus();
+    table().tags().front()->focusTarget()->setFocus();
     std::set<QWidget*> reached;
     while (QApplication::focusWidget() != nullptr &&
            reached.insert(QApplication::focusWidget()).second)
@@ -48,9 +48,9 @@ TEST_F(Reach, everythingThatTakesTheFocusHasAName) {
 TEST_F(Reach, enterLeadsThroughTheWholeCase) {
   openPlain();
   showCase();
-  window_->table().startTyping();
+  table().startTyping();
   std::vector<std::string> way;
-  for (int i = 0; i < 20 && QApplication::focusWidget() != &window_->table(); ++i) {
+  for (int i = 0; i < 20 && QApplication::focusWidget() != &table(); ++i) {
     way.push_back(QApplication::focusWidget()->objectName().toStdString());
     press(Qt::Key_Return);
     if (way.size() > 1 && way.back() == way[way.size() - 2])
@@ -72,7 +72,7 @@ TEST_F(Reach, withLargeLettersOneDrawingAtATime) {
   click("table.switch");
   EXPECT_TRUE(isShown("tag.margin"));
   EXPECT_FALSE(isShown("tag.setback"));
-  const auto tags = window_->table().tags();
+  const auto tags = table().tags();
   for (std::size_t i = 0; i < tags.size(); ++i)
     for (std::size_t k = i + 1; k < tags.size(); ++k)
       EXPECT_FALSE(tags[i]->geometry().intersects(tags[k]->geometry()))
@@ -116,7 +116,7 @@ TEST_F(Reach, aStructureOfItsOwnIsDrawnAndMeasured) {
 TEST_F(Reach, aClickOnABoardLightsItsSlip) {
   openPlain();
   showCase();
-  Table& table = window_->table();
+  Table& table = BenchWindow::table();
   // The boards lie where the flat case is drawn: look for one along the middle of its panel.
   Subject found;
   for (int x = 0; x < table.width() && !found.isPart("board"); x += 6) {

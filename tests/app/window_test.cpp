@@ -20,11 +20,10 @@ class Window : public BenchWindow {
   /// No two tags of the stage overlap, none is cut off by the table, none lies on a drawing's
   /// caption.
   void expectTagsApart(const std::string& what) {
-    const auto tags = window_->table().tags();
+    const auto tags = table().tags();
     for (std::size_t i = 0; i < tags.size(); ++i) {
       ASSERT_TRUE(tags[i]->isVisible()) << what;
-      EXPECT_TRUE(window_->table().rect().contains(tags[i]->geometry()))
-          << what << ": " << tags[i]->value();
+      EXPECT_TRUE(table().rect().contains(tags[i]->geometry())) << what << ": " << tags[i]->value();
       for (std::size_t k = i + 1; k < tags.size(); ++k)
         EXPECT_FALSE(tags[i]->geometry().intersects(tags[k]->geometry()))
             << what << ": " << tags[i]->value() << " and " << tags[k]->value();
@@ -55,11 +54,11 @@ TEST_F(Window, anyFigureCanBeAskedWhy) {
   EXPECT_THAT(words, HasSubstr("Set-back −1 mm"));
   EXPECT_THAT(words, HasSubstr("common practice · Sunk joint, computed"));
   // Every figure of both stages has something to say.
-  for (const Stage stage : allStages()) {
+  for (const Stage& stage : allStages()) {
     window_->setStage(stage);
-    for (const Tag* tag : window_->table().tags()) {
+    for (const Tag* tag : table().tags()) {
       if (tag->value() == "units" || tag->value() == "round" || tag->value() == "method") continue;
-      window_->table().select(Subject::value(tag->value()));
+      table().select(Subject::value(tag->value()));
       QApplication::processEvents();
       EXPECT_TRUE(isShown("note.why")) << tag->value();
     }
@@ -100,7 +99,7 @@ TEST_F(Window, readingsAreToldWithWhatTheyLeaveUncertain) {
               AllOf(HasSubstr("Width +2 mm wide"), HasSubstr("Height +1 mm high"),
                     HasSubstr("The readings leave 0.4 mm in width and 0 mm in height")));
   click("docket.measure");
-  window_->table().select(Subject::value("text_width"));
+  table().select(Subject::value("text_width"));
   QApplication::processEvents();
   EXPECT_THAT(notes().toStdString(), HasSubstr("2 readings, from 143.8 mm to 144.2 mm"));
 }
@@ -123,10 +122,10 @@ TEST_F(Window, aPieceLightsUpInTheDrawingAndOnTheTray) {
   EXPECT_THAT(find("slip.board")->accessibleName().toStdString(),
               HasSubstr("2 × Board, 140 × 216 mm, board, grain head to tail"));
   click("slip.stiffener");
-  EXPECT_EQ(window_->table().selected(), Subject::part("stiffener"));
+  EXPECT_EQ(table().selected(), Subject::part("stiffener"));
   EXPECT_TRUE(find<QAbstractButton>("slip.stiffener")->isChecked());
   click("slip.board");
-  EXPECT_EQ(window_->table().selected(), Subject::part("board"));
+  EXPECT_EQ(table().selected(), Subject::part("board"));
   EXPECT_FALSE(find<QAbstractButton>("slip.stiffener")->isChecked());
 }
 
@@ -160,7 +159,7 @@ TEST_F(Window, theTitleIsWrittenOnTheDocket) {
   EXPECT_EQ(saved().title, "Choir book, tenor");
   EXPECT_THAT(window_->windowTitle().toStdString(), HasSubstr("Choir book, tenor"));
   press(Qt::Key_Z, Qt::ControlModifier);
-  window_->table().setFocus();
+  table().setFocus();
   click("docket.undo");
   EXPECT_EQ(saved().title, "A plain book");
 }
@@ -354,7 +353,7 @@ TEST_F(Leaving, aTitleTypedBeforehandStaysWithItsBook) {
 
 TEST_F(Window, aRefusedFileLeavesANewBookThatSavesItsEdits) {
   EXPECT_FALSE(window_->openFile(QString::fromStdString(folder_.path() + "/none.json")));
-  window_->table().startTyping();
+  table().startTyping();
   QTest::keyClicks(QApplication::focusWidget(), "210");
   press(Qt::Key_Return);
   EXPECT_TRUE(document().isSaved());
@@ -370,7 +369,7 @@ TEST_F(Window, aLongTitleIsShownShortAndKeptWhole) {
   open(job);
   const std::string before = readFile(path_);
   auto* title = find<QLineEdit>("docket.title");
-  window_->table().setFocus();
+  table().setFocus();
   EXPECT_TRUE(title->text().endsWith("…")) << title->text().toStdString();
   title->setFocus();
   EXPECT_EQ(title->text().toStdString(), job.title);
@@ -418,17 +417,17 @@ TEST_F(Window, aPanRenewsNothingButTheView) {
   openPlain();
   showCase();
   QSignalSpy written(find<MarginNotes>("notes"), &MarginNotes::written);
-  const auto before = window_->table().tags();
+  const auto before = table().tags();
   const QRect where = find("tag.board_width")->geometry();
-  window_->table().setFocus();
+  table().setFocus();
   press(Qt::Key_Right, Qt::ControlModifier);
   press(Qt::Key_Plus);
   EXPECT_NE(find("tag.board_width")->geometry(), where);
-  EXPECT_EQ(window_->table().tags(), before);
+  EXPECT_EQ(table().tags(), before);
   EXPECT_EQ(written.count(), 0);
   press(Qt::Key_0);
   EXPECT_EQ(find("tag.board_width")->geometry(), where);
-  window_->table().select(Subject::value("board_width"));
+  table().select(Subject::value("board_width"));
   EXPECT_EQ(written.count(), 1);
 }
 
@@ -466,11 +465,11 @@ TEST_F(Window, tagsNeverCollide) {
       open(job);
       for (const QSize& window : {QSize(1280, 800), QSize(1024, 700), QSize(1920, 1080)}) {
         window_->resize(window);
-        for (const Stage stage : allStages()) {
+        for (const Stage& stage : allStages()) {
           window_->setStage(stage);
           QApplication::processEvents();
           expectTagsApart(std::to_string(size.height) + " high, window " +
-                          std::to_string(window.width()) + ", " + stageId(stage).toStdString());
+                          std::to_string(window.width()) + ", " + stage.id);
         }
       }
     }
@@ -479,7 +478,7 @@ TEST_F(Window, tagsNeverCollide) {
 
 TEST_F(Window, zoomAndPanMoveTheDrawingAndZeroBringsItBack) {
   openPlain();
-  window_->table().setFocus();
+  table().setFocus();
   const QRect before = entry("text_width")->parentWidget()->geometry();
   press(Qt::Key_Right, Qt::ControlModifier);
   EXPECT_NE(entry("text_width")->parentWidget()->geometry(), before);
@@ -497,7 +496,7 @@ TEST_F(Window, notesFoldAwayInANarrowWindowAndComeWhenAsked) {
   QApplication::processEvents();
   EXPECT_TRUE(isShown("notes"));
   press(Qt::Key_Escape);
-  window_->table().setFocus();
+  table().setFocus();
   press(Qt::Key_Escape);
   EXPECT_FALSE(isShown("notes"));
 }

@@ -87,7 +87,7 @@ TEST_F(Bench, anotherThemeWhileTheWorkGoesOn) {
   const QColor after = window_->grab().toImage().pixelColor(300, 300);
   EXPECT_GT(before.lightness(), 200);
   EXPECT_LT(after.lightness(), 100);
-  EXPECT_EQ(window_->table().stage(), Stage::Case);
+  EXPECT_EQ(QString(window_->stage().id), "case");
   EXPECT_EQ(value("margin"), 20);
   EXPECT_EQ(saved().allowances.at("margin").value, Written(std::string("20 mm")));
   EXPECT_TRUE(document().undoStack()->canUndo());

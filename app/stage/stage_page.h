@@ -1,0 +1,45 @@
+// What the window asks of the page that a stage is worked on.
+#pragma once
+
+#include <QWidget>
+#include <utility>
+#include <vector>
+
+#include "core/diag/issue.h"
+#include "core/rules/subject.h"
+
+namespace drapery {
+
+struct Stage;
+
+class StagePage : public QWidget {
+  Q_OBJECT
+
+ public:
+  using QWidget::QWidget;
+
+  /// Turns to a stage that is worked here.
+  virtual void setStage(const Stage& stage) = 0;
+  /// Lights it and says why. None for nothing.
+  virtual void select(const Subject& subject) = 0;
+  [[nodiscard]] virtual const Subject& selected() const = 0;
+  /// The notes fold away in a narrow window and come when something is selected.
+  virtual void setNotesFolded(bool folded) = 0;
+  /// Focus on the first thing that is still to be said.
+  virtual void startTyping() = 0;
+  /// Keeps what is being typed somewhere, as when the stage is left.
+  virtual void keepTyped() = 0;
+  /// Texts that are being typed, by what they are typed for: after `keepTyped` those that could not
+  /// be kept.
+  using TypedTexts = std::vector<std::pair<std::string, QString>>;
+  [[nodiscard]] virtual TypedTexts typed() const = 0;
+  /// Puts them back, with what is wrong with them.
+  virtual void typeAgain(const TypedTexts& texts) = 0;
+
+ signals:
+  void selectionChanged(const drapery::Subject& subject);
+  /// A choice that cannot be taken up, such as a rule file with a mistake in it.
+  void refused(const drapery::Issue& issue);
+};
+
+}  // namespace drapery
