@@ -5,9 +5,11 @@
 #include <QPageSize>
 #include <QPainter>
 #include <QPdfWriter>
+#include <QTextLayout>
 #include <algorithm>
 
 #include "core/drawing/drawing.h"
+#include "exchange/page_flow.h"
 #include "exchange/slip_page.h"
 #include "paint/drawing_painter.h"
 #include "store/whole_file.h"
@@ -17,8 +19,20 @@ namespace drapery {
 
 namespace {
 
+// mm on the paper.
 constexpr int kDotsPerInch = 1200;
-constexpr double kEdge = 20.0;  // mm of bare paper all round
+constexpr double kEdge = 20.0;  // bare paper all round
+constexpr double kTitle = 7.0;
+constexpr double kLeastTitle = 4.5;
+constexpr double kHeading = 4.2;
+constexpr double kText = 3.8;
+constexpr double kSmall = 3.2;
+constexpr double kShape = 22.0;      // what a piece takes at least
+constexpr double kPieceText = 44.0;  // where its words begin
+/// A font whose pixel is a mm is too coarse for Qt: text is set at ten times its size and scaled.
+constexpr double kFine = 10.0;
+/// A paragraph of so many lines may be parted by the end of a page.
+constexpr std::size_t kLong = 8;
 
 QString text(const std::string& from) { return QString::fromStdString(from); }
 const Palette& colours() { return lightPalette(); }
@@ -26,7 +40,33 @@ struct Words {
   Q_DECLARE_TR_FUNCTIONS(SlipPdf)
 };
 
-/// Paints in mm from the top left of the page.
+QString word(Severity severity) {
+  switch (severity) {
+    case Severity::Stop:
+      return Words::tr("Stop: do not cut");
+    case Severity::Mind:
+      return Words::tr("Mind");
+    case Severity::Note:
+      break;
+  }
+  return Words::tr("Note");
+}
+
+struct TextStyle {
+  double size = kText;
+  bool isBold = false;
+  QColor colour = colours().ink;
+};
+
+QFont fontOf(const TextStyle& style) {
+  QFont font("IBM Plex Sans");
+  font.setPixelSize(static_cast<int>(style.size * kFine));
+  font.setWeight(style.isBold ? QFont::DemiBold : QFont::Normal);
+  font.setHintingPreference(QFont::PreferNoHinting);
+  return font;
+}
+
+/// Lays the slip out as blocks, mm from the left edge of the paper, and paints them page by page.
 class SlipPainter {
  public:
   SlipPainter(QPdfWriter& writer, const SlipPage& page)
@@ -38,101 +78,116 @@ class SlipPainter {
   }
 
   void paint() {
-    y_ = kEdge;
     heading();
     for (const SlipFinding& finding : page_.findings) findingLines(finding);
-    gap(3);
+    leave(3);
     for (const SlipPiece& piece : page_.pieces) pieceLines(piece);
     section(Words::tr("Mark out"), page_.marks);
     section(Words::tr("Steps"), page_.steps);
     section(Words::tr("Tried on the book, as cut"), page_.tried);
-    care();
+    paintPages();
   }
 
  private:
-  /// A font whose pixel is a mm is too coarse for Qt: text is set at ten times its size and scaled.
-  static constexpr double kFine = 10.0;
-
-  QFont font(double mm, bool bold) const {
-    QFont face("IBM Plex Sans");
-    face.setPixelSize(static_cast<int>(mm * kFine));
-    face.setWeight(bold ? QFont::DemiBold : QFont::Normal);
-    return face;
+  /// The lines of a text between x and the right edge; words that are longer are broken.
+  [[nodiscard]] std::vector<QString> broken(double x, const TextStyle& style,
+                                            const QString& what) const {
+    std::vector<QString> lines;
+    for (const QString& paragraph : what.split('\n')) {
+      QTextLayout layout(paragraph, fontOf(style));
+      QTextOption option;
+      option.setWrapMode(QTextOption::WrapAtWordBoundaryOrAnywhere);
+      layout.setTextOption(option);
+      layout.beginLayout();
+      for (QTextLine line = layout.createLine(); line.isValid(); line = layout.createLine()) {
+        line.setLineWidth((right_ - x) * kFine);
+        lines.push_back(paragraph.mid(line.textStart(), line.textLength()));
+      }
+      layout.endLayout();
+    }
+    return lines;
   }
 
-  /// Wraps the text between x and the right edge, and moves down.
-  void write(double x, double mm, const QString& what, bool bold = false,
-             const QColor& colour = colours().ink) {
+  void paintLine(double x, double top, const TextStyle& style, const QString& line) {
     painter_.save();
-    painter_.setFont(font(mm, bold));
-    painter_.setPen(colour);
-    const QRectF room(0, 0, (right_ - x) * kFine, 10000);
-    const double height = painter_.boundingRect(room, Qt::TextWordWrap, what).height() / kFine;
-    if (y_ + height > bottom_) newPage();
-    painter_.translate(x, y_);
+    painter_.setFont(fontOf(style));
+    painter_.setPen(style.colour);
+    painter_.translate(x, top);
     painter_.scale(1 / kFine, 1 / kFine);
-    painter_.drawText(QRectF(0, 0, room.width(), height * kFine + 10), Qt::TextWordWrap, what);
+    painter_.drawText(QPointF(0, QFontMetricsF(fontOf(style)).ascent()), line);
     painter_.restore();
-    y_ += height;
+  }
+  static double lineHeight(const TextStyle& style) {
+    return QFontMetricsF(fontOf(style)).height() / kFine;
   }
 
-  void newPage() {
-    writer_.newPage();
-    y_ = kEdge;
+  void leave(double mm) { before_ += mm; }
+  void add(FlowBlock block) {
+    block.before += before_;
+    before_ = 0.0;
+    blocks_.push_back(std::move(block));
   }
-  void gap(double mm) { y_ += mm; }
+  void write(double x, const TextStyle& style, const QString& what, bool keepsWithNext = false) {
+    const std::vector<QString> lines = broken(x, style, what);
+    for (std::size_t i = 0; i < lines.size(); ++i) {
+      const bool isLast = i + 1 == lines.size();
+      add({lineHeight(style), 0.0, isLast ? keepsWithNext : lines.size() < kLong,
+           [this, x, style, line = lines[i]](double top) { paintLine(x, top, style, line); }});
+    }
+  }
   void rule() {
+    add({0.25, 0.0, true, [this](double top) { paintRule(top); }});
+  }
+  void paintRule(double top) {
     painter_.setPen(QPen(colours().hairline, 0.25));
-    painter_.drawLine(QPointF(kEdge, y_), QPointF(right_, y_));
+    painter_.drawLine(QPointF(kEdge, top), QPointF(right_, top));
   }
 
+  /// A long title is set smaller before it takes a third line.
   void heading() {
-    write(kEdge, 7.0, text(page_.title), true);
-    gap(0.5);
-    write(kEdge, 3.8, text(page_.method), false, colours().secondInk);
-    write(kEdge, 3.8, text(page_.book));
-    write(kEdge, 3.8, text(page_.rule));
-    gap(3);
+    TextStyle title{kTitle, true};
+    while (title.size > kLeastTitle && broken(kEdge, title, text(page_.title)).size() > 2)
+      title.size -= 0.5;
+    const TextStyle second{kText, false, colours().secondInk};
+    write(kEdge, title, text(page_.title), true);
+    leave(0.5);
+    write(kEdge, second, text(page_.method), true);
+    write(kEdge, {}, text(page_.book), true);
+    write(kEdge, {}, text(page_.rule), true);
+    leave(3);
     rule();
-    gap(3);
+    leave(3);
   }
 
   void findingLines(const SlipFinding& finding) {
-    write(kEdge, 4.2, word(finding.severity) + " – " + text(finding.says), true,
-          colours().of(finding.severity));
-    write(kEdge, 3.8, text(finding.remedy));
-    gap(2);
-  }
-
-  static QString word(Severity severity) {
-    switch (severity) {
-      case Severity::Stop:
-        return Words::tr("Stop: do not cut");
-      case Severity::Mind:
-        return Words::tr("Mind");
-      case Severity::Note:
-        break;
-    }
-    return Words::tr("Note");
+    write(kEdge, {kHeading, true, colours().of(finding.severity)},
+          word(finding.severity) + " – " + text(finding.says), true);
+    write(kEdge, {}, text(finding.remedy));
+    leave(2);
   }
 
   /// A box to tick, the count, name and figures large, the rest below, and the piece's own shape.
   void pieceLines(const SlipPiece& piece) {
-    constexpr double kShape = 22.0;
-    if (y_ + kShape > bottom_) newPage();
-    const double top = y_;
+    const double x = kEdge + kPieceText;
+    add({0.0, 0.0, true, [this, &piece](double top) { paintShape(piece, top); }});
+    const std::size_t first = blocks_.size();
+    write(x, {6.2, true}, text(piece.count) + "  " + text(piece.name) + "   " + text(piece.figures),
+          true);
+    QString below = text(piece.material);
+    if (!piece.grain.empty()) below += ", " + text(piece.grain);
+    write(x, {kText, false, colours().secondInk}, below, true);
+    if (!piece.note.empty()) write(x, {}, text(piece.note), true);
+    double height = 0.0;
+    for (std::size_t i = first; i < blocks_.size(); ++i) height += blocks_[i].height;
+    add({std::max(kShape - height, 0.0), 0.0, false, {}});
+    leave(2);
+  }
+
+  void paintShape(const SlipPiece& piece, double top) {
     painter_.setPen(QPen(colours().ink, 0.35));
     painter_.setBrush(Qt::NoBrush);
     painter_.drawRect(QRectF(kEdge, top + 1.2, 4.2, 4.2));
     outline(piece, QRectF(kEdge + 8, top, 30, kShape - 3));
-    const double x = kEdge + 44;
-    write(x, 6.2, text(piece.count) + "  " + text(piece.name) + "   " + text(piece.figures), true);
-    QString below = text(piece.material);
-    if (!piece.grain.empty()) below += ", " + text(piece.grain);
-    write(x, 3.8, below, false, colours().secondInk);
-    if (!piece.note.empty()) write(x, 3.8, text(piece.note));
-    y_ = std::max(y_, top + kShape);
-    gap(2);
   }
 
   /// All pieces at one scale.
@@ -150,31 +205,56 @@ class SlipPainter {
 
   void section(const QString& title, const std::vector<std::string>& lines) {
     if (lines.empty()) return;
-    gap(2);
-    write(kEdge, 4.2, title, true);
-    for (const std::string& line : lines) write(kEdge, 3.8, text(line));
+    leave(2);
+    write(kEdge, {kHeading, true}, title, true);
+    for (const std::string& line : lines) write(kEdge, {}, text(line));
   }
 
-  void care() {
-    gap(4);
-    rule();
-    gap(2);
-    write(kEdge, 3.2,
-          Words::tr(
-              "Knife: stand, metal rule, fresh blade, several light passes, fingers behind the "
-              "edge. Shear "
-              "and guillotine: trained hands only, guards in place. Children: an adult cuts. The "
-              "rules of "
-              "your workshop come first."),
-          false, colours().secondInk);
+  /// The caution lies at the foot of the first page, whatever else there is.
+  void paintPages() {
+    constexpr double kAboveCare = 4.0;
+    const TextStyle small{kSmall, false, colours().secondInk};
+    const std::vector<QString> care = broken(
+        kEdge, small,
+        Words::tr("Knife: stand, metal rule, fresh blade, several light passes, fingers behind the "
+                  "edge. Shear and guillotine: trained hands only, guards in place. Children: an "
+                  "adult cuts. The rules of your workshop come first."));
+    const double careTop = bottom_ - lineHeight(small) * static_cast<double>(care.size());
+    const auto places = flowOverPages(
+        blocks_, [&](int page) { return (page == 0 ? careTop - kAboveCare : bottom_) - kEdge; });
+    const int pages = places.back().page + 1;
+    for (std::size_t i = 0; i < blocks_.size(); ++i) {
+      if (i > 0 && places[i].page != places[i - 1].page) writer_.newPage();
+      const bool isFirstOfPage = i == 0 || places[i].page != places[i - 1].page;
+      if (isFirstOfPage && pages > 1) paintFoot(places[i].page + 1, pages);
+      if (blocks_[i].paint) blocks_[i].paint(kEdge + places[i].top);
+      if (i > 0) continue;
+      paintRule(careTop - 1.5);
+      for (std::size_t line = 0; line < care.size(); ++line)
+        paintLine(kEdge, careTop + lineHeight(small) * static_cast<double>(line), small,
+                  care[line]);
+    }
+  }
+
+  /// Sheets that come apart find each other again.
+  void paintFoot(int page, int pages) {
+    const TextStyle small{kSmall, false, colours().secondInk};
+    const QFontMetricsF metrics(fontOf(small));
+    const QString number = Words::tr("page %1 of %2").arg(page).arg(pages);
+    const double x = right_ - metrics.horizontalAdvance(number) / kFine;
+    paintLine(x, bottom_ + kEdge / 4, small, number);
+    const double room = (x - kEdge - kSmall) * kFine;
+    paintLine(kEdge, bottom_ + kEdge / 4, small,
+              metrics.elidedText(text(page_.title), Qt::ElideRight, room));
   }
 
   QPdfWriter& writer_;
   const SlipPage& page_;
   QPainter painter_;
+  std::vector<FlowBlock> blocks_;
+  double before_ = 0.0;
   double right_ = 0.0;
   double bottom_ = 0.0;
-  double y_ = 0.0;
 };
 
 }  // namespace

@@ -9,8 +9,8 @@
 
 namespace drapery {
 
-/// One A4 page, or letter size when the job is in inches; more pages only when the findings need
-/// them. Written whole or not at all. The issue says what was in the way. Nothing is
+/// One A4 page, or letter size when the job is in inches; more pages only when the pieces and
+/// findings need them. Written whole or not at all. The issue says what was in the way. Nothing is
 /// written, and no issue told, once `isCancelled` holds.
 std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const QString& path,
                                   const std::function<bool()>& isCancelled = {});
