@@ -1,20 +1,26 @@
 #include "app/launch.h"
 
 #include <QApplication>
+#include <QBuffer>
 #include <QCommandLineParser>
 #include <QDir>
 #include <QFile>
+#include <QFileInfo>
 #include <QIcon>
 #include <QTimer>
 #include <iostream>
 #include <optional>
 
 #include "app/main_window.h"
+#include "app/plain_labels.h"
 #include "app/theme.h"
 #include "app/workspace/log.h"
 #include "drapery_version.h"
 #include "paint/fonts.h"
 #include "store/folders.h"
+#include "store/whole_file.h"
+#include "words/issue_words.h"
+#include "words/shown_text.h"
 
 static void initAppResources() { Q_INIT_RESOURCE(app); }
 
@@ -37,7 +43,7 @@ struct Wishes {
 };
 
 int complain(const QString& text) {
-  std::cerr << "drapery: " << text.toStdString() << '\n';
+  std::cerr << "drapery: " << shownText(text.toStdString()) << '\n';
   return kRefused;
 }
 
@@ -144,8 +150,15 @@ Subject subjectNamed(const Plan& plan, const std::string& id) {
 int photograph(MainWindow& window, const Wishes& wishes) {
   window.show();
   QApplication::processEvents();
-  if (window.grab().save(wishes.screenshot)) return 0;
-  return complain(wishes.screenshot + " cannot be written");
+  QByteArray bytes;
+  QBuffer buffer(&bytes);
+  buffer.open(QIODevice::WriteOnly);
+  const QByteArray format = QFileInfo(wishes.screenshot).suffix().toLatin1();
+  if (!window.grab().save(&buffer, format.constData()))
+    return complain(wishes.screenshot + ": not a kind of picture; give a name like window.png");
+  const auto issue = writeWhole(QFile::encodeName(wishes.screenshot).toStdString(),
+                                {bytes.constData(), static_cast<std::size_t>(bytes.size())});
+  return issue ? complain(QString::fromStdString(placedWords(*issue, {}))) : 0;
 }
 
 /// What the command line says holds for this session alone.
@@ -167,6 +180,7 @@ void afterFirstPaint(QApplication& application, Workspace& workspace) {
   startLog(stateFolder());
   logNote(std::string("drapery ") + kDraperyVersion);
   workspace.watchRules();
+  workspace.removeLeftovers();
 }
 
 }  // namespace
@@ -176,6 +190,7 @@ int launch(QApplication& application) {
   ArgumentReader reader;
   const auto wishes = reader.read(QApplication::arguments());
   if (!wishes) return kRefused;
+  keepLabelsPlain(application);
   loadFonts();
   Workspace::Places places = Workspace::Places::usual();
   if (!wishes->screenshot.isEmpty()) places.settings.clear();  // a picture is of the usual window

@@ -8,6 +8,7 @@
 #include "app/launch.h"
 #include "app/workspace/log.h"
 #include "drapery_version.h"
+#include "words/shown_text.h"
 
 namespace {
 
@@ -34,6 +35,12 @@ int main(int argc, char** argv) {
     }
     qputenv("QT_QPA_PLATFORM", "offscreen");
   }
+  for (int i = 1; i < argc; ++i)
+    if (QString::fromUtf8(argv[i]).toUtf8() != argv[i]) {
+      std::cerr << "drapery: " << drapery::shownText(argv[i])
+                << ": a name that is not UTF-8 cannot be opened here; rename it first\n";
+      return 2;
+    }
   drapery::takeQtMessages();
   QApplication application(argc, argv);
   std::setlocale(LC_NUMERIC, "C");  // QApplication took the environment's; files need a dot

@@ -1,6 +1,7 @@
 #include "app/main_window.h"
 
 #include <QCloseEvent>
+#include <QFile>
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QKeySequence>
@@ -13,6 +14,7 @@
 #include "app/words/window_words.h"
 #include "exchange/slip_pdf.h"
 #include "paint/fonts.h"
+#include "store/whole_file.h"
 #include "words/issue_words.h"
 
 namespace drapery {
@@ -49,6 +51,12 @@ MainWindow::MainWindow(Workspace& workspace, const std::vector<Stage>& stages, Q
   build();
   addShortcuts();
   connect(&document_, &Document::saveFailed, this, &MainWindow::onSaveFailed);
+  connect(&document_, &Document::leftWaiting, this, [this](const Issues& issues) {
+    banner_->say(Severity::Mind,
+                 tr("Not all that this method had before is taken over; it stays in "
+                    "the file and is not used.") +
+                     "\n" + listed(issues));
+  });
   connect(&document_, &Document::jobChanged, this, &MainWindow::refreshTitle);
   // What the banner said was of the former book, and so were the ways out of it.
   connect(&document_, &Document::bookChanged, this, [this] { banner_->hide(); });
@@ -234,8 +242,9 @@ void MainWindow::openAnother() {
 
 void MainWindow::tellLeftOut() {
   Issues told = document_.library().leftOut();
-  const Issues& settings = workspace_.settingsIssues();
-  told.insert(told.end(), settings.begin(), settings.end());
+  for (const Issues* others :
+       {&document_.library().shelf()->leftOut(), &workspace_.settingsIssues()})
+    told.insert(told.end(), others->begin(), others->end());
   if (!told.empty() && banner_->isHidden()) banner_->say(Severity::Mind, listed(told));
 }
 
@@ -279,12 +288,15 @@ void MainWindow::exportSlip() {
   QString path = ask_.savePdf(this, suggestedName(".pdf"));
   if (path.isEmpty()) return;
   if (QFileInfo(path).suffix().isEmpty()) path += ".pdf";
+  const std::string file = QFile::encodeName(path).toStdString();
+  if (const auto issue = notToBeReplaced(file, QFile::encodeName(document_.path()).toStdString()))
+    return banner_->say(Severity::Stop, issueText(*issue, {}));
   banner_->say(Severity::Note, tr("The cut slip is being written."),
                {{tr("Do not write it"), [this] { workspace_.tasks().cancel(); }}});
   workspace_.tasks().start(
       this,
-      [job = document_.job(), plan = document_.plan(), path](Tasks::Control& control) {
-        return writeSlipPdf(job, plan, path, [&control] { return control.isCanceled(); });
+      [job = document_.job(), plan = document_.plan(), file](Tasks::Control& control) {
+        return writeSlipPdf(job, plan, file, [&control] { return control.isCanceled(); });
       },
       [this, path, isStop = document_.plan().has(Severity::Stop)](const Tasks::Outcome& issue) {
         if (issue) return banner_->say(Severity::Stop, issueText(*issue, {}));

@@ -3,21 +3,23 @@
 #include <algorithm>
 #include <atomic>
 #include <condition_variable>
+#include <csignal>
 #include <cstdio>
 #include <filesystem>
-#include <iostream>
 #include <mutex>
 #include <thread>
 #include <vector>
 
 #include "cli/commands.h"
+#include "cli/console.h"
+#include "core/file/read_file.h"
 #include "store/folders.h"
 #include "store/json_node.h"
 #include "store/open_job.h"
 #include "store/plan_json.h"
-#include "store/whole_file.h"
 #include "words/issue_words.h"
 #include "words/plan_csv.h"
+#include "words/shown_text.h"
 
 namespace drapery::cli {
 
@@ -31,6 +33,27 @@ struct Result {
   bool isDone = false;
 };
 
+constexpr int kSignalled = 128;  // the exit code of a program that a signal ended, less its number
+volatile std::sig_atomic_t signalled = 0;
+volatile std::sig_atomic_t signals = 0;
+
+/// A signal ends the batch in good order (some senders send it twice), a third one at once: nobody
+/// may be reading the output.
+void onSignal(int signal) {
+  constexpr int kPatience = 2;
+  signalled = signal;
+  signals = signals + 1;
+  if (signals > kPatience) ::_exit(kSignalled + signal);
+}
+
+void stopOnSignals() {
+  struct sigaction action {};
+  action.sa_handler = onSignal;
+  action.sa_flags = SA_RESTART;
+  ::sigaction(SIGINT, &action, nullptr);
+  ::sigaction(SIGTERM, &action, nullptr);
+}
+
 /// How many finished plans may wait for an earlier one: they are kept in memory.
 constexpr std::size_t kAhead = 256;
 constexpr std::size_t kSteps = 10;  // of the progress that is told to a file
@@ -41,8 +64,9 @@ class Batch {
       : jobs_(std::move(jobs)), request_(request), results_(jobs_.size()) {}
 
   int run() {
-    for (const Issue& issue : library_.leftOut())
-      std::fputs((placedWords(issue, {}) + "\n").c_str(), stderr);
+    tell(library_.leftOut());
+    tell(library_.shelf()->leftOut());
+    stopOnSignals();
     std::vector<std::thread> workers;
     for (unsigned i = 0; i < request_.threads; ++i) workers.emplace_back([this] { work(); });
     const int code = tellInOrder();
@@ -76,7 +100,7 @@ class Batch {
     if (!opened.issues.empty()) return refused(opened.issues, notation);
     opened.plan.units = notation.units;
     if (opened.plan.has(Severity::Stop)) result.code = kDoneWithStop;
-    const std::string name = path.filename().string();
+    const std::string name = shownText(path.filename().string());
     if (request_.format == PlanFormat::Csv) {
       result.out = partsCsv(*job, opened.plan);
     } else {
@@ -105,6 +129,7 @@ class Batch {
         told_ = i + 1;
         changed_.notify_all();
       }
+      if (signalled != 0) return stopped(i);
       write(result.out);
       if (!result.err.empty()) {
         if (isTerminal_) std::fputs("\r\033[K", stderr);
@@ -114,8 +139,21 @@ class Batch {
       tellProgress(i + 1);
     }
     if (std::fflush(stdout) != 0) isBroken_ = true;
-    if (isBroken_) std::fputs("standard output cannot be written\n", stderr);
+    if (isBroken_) complain("standard output cannot be written");
     return isBroken_ ? kRefused : code;
+  }
+
+  /// Ends at a whole line; what is under way is given up.
+  int stopped(std::size_t done) {
+    {
+      const std::lock_guard lock(mutex_);
+      next_ = jobs_.size();
+      told_ = jobs_.size();
+      changed_.notify_all();
+    }
+    std::fflush(stdout);
+    complain(std::to_string(done) + " of " + std::to_string(jobs_.size()) + ", then stopped");
+    return kSignalled + signalled;
   }
 
   void write(const std::string& text) {
@@ -153,12 +191,10 @@ int batchCommand(BatchRequest request) {
        at.increment(error))
     if (at->path().extension() == ".json") jobs.push_back(at->path());
   if (error) {
-    std::cerr << request.folder << ": the folder cannot be read: " << error.message() << '\n';
-    return kRefused;
+    return complain(request.folder + ": the folder cannot be read: " + error.message());
   }
   if (jobs.empty()) {
-    std::cerr << request.folder << ": no job in it; a job's name ends in .json\n";
-    return kRefused;
+    return complain(request.folder + ": no job in it; a job's name ends in .json");
   }
   std::sort(jobs.begin(), jobs.end());
   if (request.threads == 0) request.threads = std::max(1U, std::thread::hardware_concurrency());

@@ -32,8 +32,12 @@ int methodsCommand();
 int referenceCommand();
 /// A house's own rule file, begun as a copy of the method.
 int copyMethodCommand(const std::string& id);
-/// And tries the worked examples in `cases`, where a file is named.
-int checkMethodCommand(const std::string& path, const std::string& cases);
+struct CheckRequest {
+  std::string file;
+  std::string cases;      // worked examples to try; may be empty
+  bool explains = false;  // shows the source line of each mistake
+};
+int checkMethodCommand(const CheckRequest& request);
 
 struct ExportRequest {
   std::string job;
@@ -41,7 +45,7 @@ struct ExportRequest {
   std::string as;
   std::string output;
 };
-/// `self`: argv[0]'s real path, beside which the helper program drapery-export stands.
+/// By the helper program drapery-export, which stands beside this one.
 int exportCommand(const ExportRequest& request);
 
 }  // namespace drapery::cli

@@ -4,9 +4,9 @@
 #include <cerrno>
 #include <cstring>
 #include <filesystem>
-#include <iostream>
 
 #include "cli/commands.h"
+#include "cli/console.h"
 
 namespace drapery::cli {
 
@@ -20,13 +20,11 @@ int exportCommand(const ExportRequest& request) {
   if (child == 0) {
     ::execl(helper.c_str(), helper.c_str(), request.job.c_str(), request.what.c_str(),
             request.as.c_str(), request.output.c_str(), static_cast<char*>(nullptr));
-    std::cerr << helper << ": " << std::strerror(errno) << '\n';
-    ::_exit(kRefused);
+    ::_exit(complain(helper + ": " + std::strerror(errno)));
   }
   int status = 0;
   if (child < 0 || ::waitpid(child, &status, 0) < 0 || !WIFEXITED(status)) {
-    std::cerr << helper << ": did not finish\n";
-    return kRefused;
+    return complain(helper + ": did not finish");
   }
   return WEXITSTATUS(status);
 }

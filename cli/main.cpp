@@ -1,8 +1,10 @@
 // drapery-cli: the arguments, nothing else.
 #include <CLI/CLI.hpp>
-#include <iostream>
+#include <sstream>
 
 #include "cli/commands.h"
+#include "cli/console.h"
+#include "core/diag/nearest_name.h"
 #include "drapery_version.h"
 
 namespace {
@@ -17,7 +19,7 @@ struct Arguments {
   std::string copied;
   std::string format = "json";
   std::string units;
-  std::string methodFile, casesFile;
+  CheckRequest check;
   ExportRequest request;
 };
 
@@ -75,9 +77,11 @@ void describeMethods(CLI::App& app, Arguments& arguments, int& code) {
   });
   auto* check =
       app.add_subcommand("check-method", "Check a rule file and show every mistake in it");
-  check->add_option("file", arguments.methodFile, "A rule file, *.toml")->required();
-  check->add_option("--cases", arguments.casesFile, "Worked examples to try, *.cases");
-  check->callback([&] { code = checkMethodCommand(arguments.methodFile, arguments.casesFile); });
+  check->add_option("file", arguments.check.file, "A rule file, *.toml")->required();
+  check->add_option("--cases", arguments.check.cases, "Worked examples to try, *.cases");
+  check->add_flag("--explain", arguments.check.explains,
+                  "Show the line of each mistake also when the messages go to a file");
+  check->callback([&] { code = checkMethodCommand(arguments.check); });
 }
 
 void describeExport(CLI::App& app, Arguments& arguments, int& code) {
@@ -90,9 +94,22 @@ void describeExport(CLI::App& app, Arguments& arguments, int& code) {
   exporting->callback([&] { code = exportCommand(request); });
 }
 
+/// What was written in the place of a command, when it is none.
+std::string unknownCommand(const CLI::App& app, int argc, char** argv) {
+  if (!app.get_subcommands().empty() || argc < 2 || argv[1][0] == '-') return {};
+  std::vector<std::string> known;
+  for (const CLI::App* command : app.get_subcommands({})) known.push_back(command->get_name());
+  const std::string nearest = nearestName(argv[1], known);
+  std::string all;
+  for (const std::string& name : known) all += (all.empty() ? "" : ", ") + name;
+  return "\"" + std::string(argv[1]) + "\" is not a command" +
+         (nearest.empty() ? "" : "; did you mean " + nearest + "?") + "; there are " + all;
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
+  openStandardStreams();
   CLI::App app("Sizes every piece of a hand-bound book and tries the case on it.", "drapery-cli");
   app.set_version_flag("--version", std::string("drapery-cli ") + kDraperyVersion);
   app.require_subcommand(1);
@@ -104,10 +121,13 @@ int main(int argc, char** argv) {
   try {
     app.parse(argc, argv);
   } catch (const CLI::Success& success) {
-    return app.exit(success);
+    std::ostringstream text;
+    app.exit(success, text, text);
+    return print(text.str(), kDone);
   } catch (const CLI::ParseError& error) {
-    std::cerr << "drapery-cli: " << error.what() << "; see drapery-cli --help\n";
-    return kRefused;
+    const std::string unknown = unknownCommand(app, argc, argv);
+    return complain("drapery-cli: " + (unknown.empty() ? std::string(error.what()) : unknown) +
+                    "; see drapery-cli --help");
   }
   return code;
 }

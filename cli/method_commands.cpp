@@ -1,26 +1,21 @@
 #include <fmt/format.h>
 
 #include <filesystem>
-#include <iostream>
 
 #include "cli/commands.h"
+#include "cli/console.h"
+#include "core/file/read_file.h"
 #include "core/plan/worked_examples.h"
 #include "core/rules/rule_library.h"
 #include "store/copy_method.h"
 #include "store/folders.h"
 #include "store/json_node.h"
-#include "store/whole_file.h"
-#include "words/issue_words.h"
 #include "words/methods_reference.h"
+#include "words/shown_text.h"
 
 namespace drapery::cli {
 
 namespace {
-
-int printIssues(const Issues& issues) {
-  for (const Issue& issue : issues) std::cerr << placedWordsWithCaret(issue);
-  return issues.empty() ? kDone : kRefused;
-}
 
 /// A base may stand beside the file as well as in the library.
 BaseLookup basesBeside(const std::string& path, const RuleLibrary& library) {
@@ -38,66 +33,71 @@ BaseLookup basesBeside(const std::string& path, const RuleLibrary& library) {
 
 int methodsCommand() {
   const RuleLibrary library(houseMethodsFolder());
-  int code = printIssues(library.leftOut());
+  int code = tell(library.leftOut());
+  std::string out;
   for (const std::string& id : library.ids()) {
     const LoadedRules loaded = library.load(id);
     if (loaded.rules == nullptr) {
-      code = printIssues(loaded.issues);
+      code = tell(loaded.issues);
       continue;
     }
-    std::cout << fmt::format("{:<20} {:<24} {}\n", id, loaded.rules->title.text,
-                             loaded.rules->about.text);
+    out += fmt::format("{:<20} {:<24} {}\n", shownText(id), shownText(loaded.rules->title.text),
+                       shownText(loaded.rules->about.text));
   }
-  return code;
+  return print(out, code);
 }
 
 int referenceCommand() {
   // Only what ships: the reference is the same on every machine.
-  std::cout << methodsReference(RuleLibrary());
-  return std::cout.flush() ? kDone : kRefused;
+  return print(methodsReference(RuleLibrary()), kDone);
 }
 
 int copyMethodCommand(const std::string& id) {
   const RuleLibrary library(houseMethodsFolder());
   const auto written = writeHouseCopy(library, id, houseMethodsFolder());
-  if (const auto* issues = std::get_if<Issues>(&written)) return printIssues(*issues);
-  const std::string& path = std::get<std::string>(written);
-  std::cout << path << "\nA job may now name " << id
-            << "-house. After a change: drapery-cli check-method " << path << '\n';
-  return kDone;
+  if (const auto* issues = std::get_if<Issues>(&written)) return tell(*issues);
+  const std::string path = shownText(std::get<std::string>(written));
+  return print(fmt::format("{}\nA job may now name {}-house. After a change: drapery-cli "
+                           "check-method {}\n",
+                           path, id, path),
+               kDone);
 }
 
 namespace {
 
 /// The rules under test go before those of the library.
-int tryCases(const std::string& path, const RuleSetPtr& rules, const RuleLibrary& library) {
+int tryCases(const CheckRequest& request, const RuleSetPtr& rules, const RuleLibrary& library,
+             std::string out) {
+  const std::string& path = request.cases;
   auto text = readWhole(path, kLargestJsonFile);
-  if (auto* issue = std::get_if<Issue>(&text)) return printIssues({*issue});
+  if (auto* issue = std::get_if<Issue>(&text)) return tell({*issue});
   const auto rulesOf = [&](std::string_view id) {
     return id == rules->id ? rules : library.load(id).rules;
   };
   const TriedExamples tried =
       tryExamples(std::get<std::string>(text), path, rules->id, rulesOf, library.shelf());
-  for (const Issue& issue : tried.issues) std::cerr << placedWords(issue, {}) << '\n';
-  if (!tried.issues.empty()) return kRefused;
-  std::cout << fmt::format("{}: {} worked examples hold, {} expectations\n", path, tried.examples,
-                           tried.expectations);
-  return kDone;
+  if (!tried.issues.empty()) return tell(tried.issues, {}, request.explains);
+  out += fmt::format("{}: {} worked examples hold, {} expectations\n", shownText(path),
+                     tried.examples, tried.expectations);
+  return print(out, kDone);
 }
 
 }  // namespace
 
-int checkMethodCommand(const std::string& path, const std::string& cases) {
-  auto text = readWhole(path, kLargestJsonFile);
-  if (auto* issue = std::get_if<Issue>(&text)) return printIssues({*issue});
+int checkMethodCommand(const CheckRequest& request) {
+  const std::string& path = request.file;
+  auto text = readWhole(path, kLargestTomlFile, Readable::Streams);
+  if (auto* issue = std::get_if<Issue>(&text)) return tell({*issue});
   const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
   const LoadedRules loaded =
       loadRules({path, std::get<std::string>(text)}, basesBeside(path, library));
-  if (loaded.rules == nullptr) return printIssues(loaded.issues);
-  std::cout << fmt::format("{}: sound; {} inputs, {} derived values, {} pieces, {} findings\n",
-                           path, loaded.rules->inputs.size(), loaded.rules->derived.size(),
-                           loaded.rules->parts.size(), loaded.rules->findings.size());
-  return cases.empty() ? kDone : tryCases(cases, loaded.rules, library);
+  if (loaded.rules == nullptr) return tell(loaded.issues, {}, request.explains);
+  std::string out =
+      fmt::format("{}: sound; {} inputs, {} derived values, {} pieces, {} findings\n",
+                  shownText(path), loaded.rules->inputs.size(), loaded.rules->derived.size(),
+                  loaded.rules->parts.size(), loaded.rules->findings.size());
+  if (request.cases.empty()) return print(out, kDone);
+  return tryCases(request, loaded.rules, library, std::move(out));
 }
 
 }  // namespace drapery::cli

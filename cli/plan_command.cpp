@@ -1,14 +1,12 @@
 #include <cstdio>
-#include <iostream>
-#include <iterator>
 
 #include "cli/commands.h"
+#include "cli/console.h"
+#include "core/file/read_file.h"
 #include "store/folders.h"
 #include "store/json_node.h"
 #include "store/open_job.h"
 #include "store/plan_json.h"
-#include "store/whole_file.h"
-#include "words/issue_words.h"
 #include "words/plan_csv.h"
 #include "words/plan_text.h"
 
@@ -25,30 +23,32 @@ std::string readStandardInput() {
 
 std::variant<std::string, Issue> readInput(const std::string& path) {
   if (path == "-") return readStandardInput();
-  return readWhole(path, kLargestJsonFile);
+  return readWhole(path, kLargestJsonFile, Readable::Streams);
 }
 
-int refuse(const Issues& issues, const Notation& notation) {
-  for (const Issue& issue : issues) std::cerr << placedWords(issue, notation) << '\n';
-  return kRefused;
+/// What lies in the house's folders and cannot be read; of files that have a shipped one's name
+/// only the one that the binder may have meant.
+void tellLeftOut(const RuleLibrary& library, const Job* job) {
+  for (const Issue& issue : library.leftOut())
+    if (issue.id != "id-ships" ||
+        (job != nullptr && issue.arguments.front().value == Argument(job->method)))
+      tell({issue});
+  tell(library.shelf()->leftOut());
 }
 
 }  // namespace
 
 int planCommand(const std::string& path, PlanFormat format, std::optional<Units> units) {
   const auto text = readInput(path);
-  if (const auto* issue = std::get_if<Issue>(&text)) return refuse({*issue}, {});
+  if (const auto* issue = std::get_if<Issue>(&text)) return tell({*issue}, {});
   const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
   const std::string shownPath = path == "-" ? "<stdin>" : path;
   OpenedJob opened = openJob(std::get<std::string>(text), shownPath, library);
   const Job* job = opened.document.job ? &*opened.document.job : nullptr;
-  // The binder may have meant the file of their own.
-  for (const Issue& issue : library.leftOut())
-    if (job != nullptr && issue.arguments.front().value == Argument(job->method))
-      std::cerr << placedWords(issue, {}) << '\n';
+  tellLeftOut(library, job);
   Notation notation;
   notation.units = units.value_or(job != nullptr ? job->units : Units::Millimetres);
-  if (!opened.issues.empty()) return refuse(opened.issues, notation);
+  if (!opened.issues.empty()) return tell(opened.issues, notation);
   opened.plan.units = notation.units;
   std::string out;
   if (format == PlanFormat::Csv) {
@@ -59,12 +59,7 @@ int planCommand(const std::string& path, PlanFormat format, std::optional<Units>
               ? writePlanJson(*job, opened.plan, detail)
               : planText(*job, opened.plan, detail.before ? &*detail.before : nullptr);
   }
-  std::fwrite(out.data(), 1, out.size(), stdout);
-  if (std::fflush(stdout) != 0) {
-    std::cerr << "standard output cannot be written\n";
-    return kRefused;
-  }
-  return opened.plan.has(Severity::Stop) ? kDoneWithStop : kDone;
+  return print(out, opened.plan.has(Severity::Stop) ? kDoneWithStop : kDone);
 }
 
 }  // namespace drapery::cli

@@ -10,9 +10,10 @@ import sys
 ALLOWED = {
     "core/quantity": [],
     "core/diag": ["core/quantity"],
+    "core/file": ["core/diag", "core/quantity"],
     "core/geometry": ["core/quantity"],
     "core/expr": ["core/quantity", "core/diag", "core/geometry"],
-    "core/toml": ["core/quantity", "core/diag"],
+    "core/toml": ["core/quantity", "core/diag", "core/file"],
     "core/material": ["core/quantity", "core/diag", "core/geometry", "core/toml"],
     "core/figure": ["core/expr"],
     "core/rules": ["core/quantity", "core/diag", "core/geometry", "core/expr", "core/figure", "core/toml", "core/material"],

@@ -4,6 +4,7 @@
 #include <clocale>
 #include <iostream>
 
+#include "core/file/read_file.h"
 #include "exchange/slip_pdf.h"
 #include "paint/fonts.h"
 #include "store/folders.h"
@@ -21,7 +22,8 @@ int refuse(const Issues& issues, const Notation& notation) {
   return 2;
 }
 
-int exportSlip(const std::string& path, const QString& output) {
+int exportSlip(const std::string& path, const std::string& output) {
+  if (const auto issue = notToBeReplaced(output, path)) return refuse({*issue}, {});
   auto text = readWhole(path, kLargestJsonFile);
   if (const auto* issue = std::get_if<Issue>(&text)) return refuse({*issue}, {});
   const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
@@ -42,8 +44,9 @@ int main(int argc, char** argv) {
     return 2;
   }
   qputenv("QT_QPA_PLATFORM", "offscreen");  // paints to a file; needs no display
+  qInstallMessageHandler([](QtMsgType, const QMessageLogContext&, const QString&) {});
   const QGuiApplication application(argc, argv);
   std::setlocale(LC_NUMERIC, "C");
   loadFonts();
-  return exportSlip(argv[1], QString::fromLocal8Bit(argv[4]));
+  return exportSlip(argv[1], argv[4]);
 }

@@ -259,7 +259,7 @@ class SlipPainter {
 
 }  // namespace
 
-std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const QString& path,
+std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const std::string& path,
                                   const std::function<bool()>& isCancelled) {
   QBuffer buffer;
   buffer.open(QIODevice::WriteOnly);
@@ -275,8 +275,7 @@ std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const QStrin
   }
   if (isCancelled && isCancelled()) return std::nullopt;
   const QByteArray bytes = buffer.data();
-  return writeWhole(path.toStdString(),
-                    {bytes.constData(), static_cast<std::size_t>(bytes.size())});
+  return writeWhole(path, {bytes.constData(), static_cast<std::size_t>(bytes.size())});
 }
 
 }  // namespace drapery

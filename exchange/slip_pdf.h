@@ -1,8 +1,8 @@
 // The cut slip: what a binder takes to the board shear, as a PDF page.
 #pragma once
 
-#include <QString>
 #include <functional>
+#include <string>
 
 #include "core/plan/job.h"
 #include "core/plan/plan.h"
@@ -12,7 +12,7 @@ namespace drapery {
 /// One A4 page, or letter size when the job is in inches; more pages only when the pieces and
 /// findings need them. Written whole or not at all. The issue says what was in the way. Nothing is
 /// written, and no issue told, once `isCancelled` holds.
-std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const QString& path,
+std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const std::string& path,
                                   const std::function<bool()>& isCancelled = {});
 
 }  // namespace drapery

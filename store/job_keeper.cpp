@@ -5,6 +5,7 @@
 #include <cerrno>
 #include <filesystem>
 
+#include "core/file/read_file.h"
 #include "store/json_node.h"
 #include "store/whole_file.h"
 

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <filesystem>
 
+#include "core/file/read_file.h"
 #include "core/quantity/format_length.h"
 #include "store/json_node.h"
 #include "store/json_out.h"

@@ -7,7 +7,11 @@
 #include <cerrno>
 #include <cstdlib>
 #include <cstring>
+#include <ctime>
 #include <filesystem>
+#include <vector>
+
+#include "core/file/read_file.h"
 
 namespace drapery {
 
@@ -37,6 +41,8 @@ class Descriptor {
  private:
   int fd_;
 };
+
+constexpr std::string_view kBeside = ".drapery-";
 
 int writeAll(int fd, std::string_view text) {
   while (!text.empty()) {
@@ -83,35 +89,13 @@ int fill(Descriptor& file, std::string_view text, const std::string& target) {
   return file.close() != 0 ? errno : 0;
 }
 
-}  // namespace
-
-std::variant<std::string, Issue> readWhole(const std::string& path, std::size_t limit) {
-  const Descriptor fd(::open(path.c_str(), O_RDONLY | O_CLOEXEC));
-  if (fd.get() < 0) return fault("file-unreadable", path, errno);
-  std::string text;
-  std::string block(1U << 16U, '\0');
-  while (true) {
-    const ssize_t got = ::read(fd.get(), block.data(), block.size());
-    if (got < 0 && errno == EINTR) continue;
-    if (got < 0) return fault("file-unreadable", path, errno);
-    if (got == 0) return text;
-    text.append(block, 0, static_cast<std::size_t>(got));
-    if (text.size() > limit)
-      return Issue{"file-too-large",
-                   {{"limit", std::to_string(limit >> 20U) + " MB"}},
-                   {},
-                   {path, 1, 1},
-                   {}};
-  }
-}
-
-namespace {
-
 /// Fills a file beside the target; `settle` gives it the target's name, or an error.
 template <class Settle>
 std::optional<Issue> writeBeside(const std::string& path, const std::string& target,
                                  std::string_view text, const Settle& settle) {
-  std::string beside = target + ".XXXXXX";
+  const auto folder = std::filesystem::path(target).parent_path();
+  // A name of its own: one made of the file's could be too long.
+  std::string beside = (folder / (std::string(kBeside) + "XXXXXX")).string();
   Descriptor file(::mkstemp(beside.data()));
   if (file.get() < 0) return fault("file-unwritable", path, errno);
   int error = fill(file, text, target);
@@ -126,10 +110,59 @@ std::optional<Issue> writeBeside(const std::string& path, const std::string& tar
 
 }  // namespace
 
+namespace {
+
+Issue refused(const std::string& path, const std::string& reason) {
+  return {"file-unwritable", {{"path", path}, {"reason", reason}}, {}, {path, 0, 0}, {}};
+}
+
+/// What lies there and is not to be replaced by a file.
+std::optional<Issue> notFileAt(const std::string& path, const std::string& target) {
+  std::error_code ignored;
+  const bool isLink = std::filesystem::is_symlink(path, ignored);
+  if (isLink && target == path) return refused(path, "it is a link to nothing");
+  if (auto other = otherThanFile(target)) return refused(path, *other);
+  return std::nullopt;
+}
+
+bool isSameFile(const std::string& a, const std::string& b) {
+  struct stat of {
+  }, with{};
+  return ::stat(a.c_str(), &of) == 0 && ::stat(b.c_str(), &with) == 0 && of.st_dev == with.st_dev &&
+         of.st_ino == with.st_ino;
+}
+
+}  // namespace
+
+std::optional<Issue> notToBeReplaced(const std::string& path, const std::string& job) {
+  std::error_code ignored;
+  if (std::filesystem::is_symlink(path, ignored))
+    return refused(path, "it is a link; name the file itself");
+  if (auto other = otherThanFile(path)) return refused(path, *other);
+  if (isSameFile(path, job)) return refused(path, "it is the job itself");
+  return std::nullopt;
+}
+
+void removeLeftovers(const std::string& folder) {
+  constexpr std::size_t kRandom = 6;
+  constexpr std::time_t kDay = 24 * 60 * 60;
+  std::error_code error;
+  std::vector<std::string> old;
+  for (std::filesystem::directory_iterator at(folder, error), end; !error && at != end;
+       at.increment(error)) {
+    const std::string name = at->path().filename().string();
+    struct stat file {};
+    const bool isOurs = name.starts_with(kBeside) && name.size() == kBeside.size() + kRandom &&
+                        ::lstat(at->path().c_str(), &file) == 0 && S_ISREG(file.st_mode) &&
+                        file.st_uid == ::geteuid();
+    if (isOurs && std::time(nullptr) - file.st_mtime > kDay) old.push_back(at->path().string());
+  }
+  for (const std::string& path : old) ::unlink(path.c_str());
+}
+
 std::optional<Issue> writeWhole(const std::string& path, std::string_view text) {
   const std::string target = realTarget(path);
-  std::error_code ignored;
-  if (std::filesystem::is_directory(target, ignored)) return fault("file-unwritable", path, EISDIR);
+  if (auto issue = notFileAt(path, target)) return issue;
   return writeBeside(path, target, text, [&](const std::string& beside) {
     return ::rename(beside.c_str(), target.c_str()) == 0 ? 0 : errno;
   });

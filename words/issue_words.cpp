@@ -5,7 +5,9 @@
 #include <cassert>
 #include <string_view>
 
+#include "core/diag/utf8.h"
 #include "words/amount_words.h"
+#include "words/shown_text.h"
 
 namespace drapery {
 
@@ -143,6 +145,7 @@ constexpr std::array kPhrases{
     Phrase{"file-too-large",
            QT_TRANSLATE_NOOP("Issue", "the file is larger than {limit}, the most that is allowed")},
     Phrase{"file-unreadable", QT_TRANSLATE_NOOP("Issue", "cannot be read: {reason}")},
+    Phrase{"folder-unreadable", QT_TRANSLATE_NOOP("Issue", "the folder cannot be read: {reason}")},
     Phrase{"file-unwritable",
            QT_TRANSLATE_NOOP("Issue", "{path} cannot be written: {reason}; nothing was changed")},
     Phrase{
@@ -160,6 +163,11 @@ constexpr std::array kPhrases{
            QT_TRANSLATE_NOOP("Issue", "{path} was changed by another program since it was read")},
     // rule files
     Phrase{"toml-syntax", QT_TRANSLATE_NOOP("Issue", "not TOML: {detail}")},
+    Phrase{
+        "toml-key-deep",
+        QT_TRANSLATE_NOOP("Issue", "not TOML that is read here: a key of more than {limit} parts")},
+    Phrase{"mistakes-more",
+           QT_TRANSLATE_NOOP("Issue", "more than {count} mistakes; mend these first")},
     Phrase{"key-missing", QT_TRANSLATE_NOOP("Issue", "\"{key}\" is missing in this {section}")},
     Phrase{"type-wrong",
            QT_TRANSLATE_NOOP("Issue", "{key}: a {found} is not allowed; expected {expected}")},
@@ -330,7 +338,7 @@ std::string shown(const Issue& issue, std::string_view name, const Notation& not
   const Argument* argument = argumentOf(issue, name);
   if (argument == nullptr) return {};
   if (name.ends_with("dimension")) return dimensionWords(std::get<std::string>(*argument));
-  if (const auto* text = std::get_if<std::string>(argument)) return *text;
+  if (const auto* text = std::get_if<std::string>(argument)) return shownText(*text);
   return amountWords(std::get<Amount>(*argument), notation);
 }
 
@@ -381,6 +389,17 @@ std::string fillWithOptional(std::string_view phrase, const Issue& issue,
 
 }  // namespace
 
+namespace {
+
+/// A tab is a blank there, so that the caret stands where it should.
+std::string excerptText(std::string_view excerpt) {
+  std::string text(excerpt);
+  std::replace(text.begin(), text.end(), '\t', ' ');
+  return shownText(text);
+}
+
+}  // namespace
+
 std::string issueWords(const Issue& issue, const Notation& notation, const Translate& translate) {
   for (const Phrase& phrase : kPhrases) {
     if (phrase.id != issue.id) continue;
@@ -395,20 +414,25 @@ std::string issueWords(const Issue& issue, const Notation& notation, const Trans
 }
 
 std::string placedWords(const Issue& issue, const Notation& notation) {
-  std::string out = issue.where.file;
+  const std::string words = issueWords(issue, notation);
+  std::string out = shownText(issue.where.file);
+  if (issue.where.line == 0 && words.starts_with(out)) return words;  // a path is told once
   if (issue.where.line > 0) out += ":" + std::to_string(issue.where.line);
   if (issue.where.line > 0 && issue.where.column > 0)
     out += ":" + std::to_string(issue.where.column);
   if (!out.empty()) out += ": ";
-  return out + issueWords(issue, notation);
+  return out + words;
 }
 
-std::string placedWordsWithCaret(const Issue& issue) {
-  std::string out = placedWords(issue, {}) + "\n";
+std::string placedWordsWithCaret(const Issue& issue, const Notation& notation) {
+  std::string out = placedWords(issue, notation) + "\n";
   if (issue.excerpt.empty()) return out;
-  const auto column = static_cast<std::size_t>(issue.where.column > 0 ? issue.where.column : 1);
-  if (column > issue.excerpt.size() + 1) return out + "  " + issue.excerpt + "\n";
-  return out + "  " + issue.excerpt + "\n  " + std::string(column - 1, ' ') + "^\n";
+  out += "  " + excerptText(issue.excerpt) + "\n";
+  const std::size_t before =
+      bytesOf(issue.excerpt, static_cast<std::size_t>(std::max(issue.where.column, 1)) - 1);
+  if (before > issue.excerpt.size()) return out;
+  const std::string shown = excerptText(std::string_view(issue.excerpt).substr(0, before));
+  return out + "  " + std::string(charactersOf(shown), ' ') + "^\n";
 }
 
 std::vector<std::string> issueIds() {

@@ -18,7 +18,7 @@ std::string issueWords(const Issue& issue, const Notation& notation,
 std::string placedWords(const Issue& issue, const Notation& notation);
 
 /// placedWords, then the source line and a caret under the column.
-std::string placedWordsWithCaret(const Issue& issue);
+std::string placedWordsWithCaret(const Issue& issue, const Notation& notation = {});
 
 /// Every id that has words.
 std::vector<std::string> issueIds();

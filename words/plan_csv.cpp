@@ -6,14 +6,43 @@ namespace drapery {
 
 namespace {
 
-/// Quoted where RFC 4180 asks for it; a text that a spreadsheet would take for a formula too.
+/// What a spreadsheet leaves out before it looks for a formula.
+std::string_view withoutBlanks(std::string_view text) {
+  constexpr std::string_view kByteOrderMark = "\xEF\xBB\xBF", kNoBreak = "\xC2\xA0";
+  constexpr std::string_view kBlanks(" \t\r\n\v\f\0", 7);
+  while (!text.empty()) {
+    if (text.starts_with(kByteOrderMark))
+      text.remove_prefix(kByteOrderMark.size());
+    else if (text.starts_with(kNoBreak))
+      text.remove_prefix(kNoBreak.size());
+    else if (kBlanks.find(text.front()) != std::string_view::npos)
+      text.remove_prefix(1);
+    else
+      break;
+  }
+  return text;
+}
+
+/// Whether a spreadsheet would run it: OWASP, CSV injection. The wide signs are those of East Asian
+/// keyboards.
+bool isRun(std::string_view text) {
+  const std::string_view shown = withoutBlanks(text);
+  if (text.front() == '\t' || text.front() == '\r') return true;
+  for (const std::string_view sign : {"=", "+", "-", "@", "＝", "＋", "－", "＠"})
+    if (shown.starts_with(sign)) return true;
+  return false;
+}
+
+/// Quoted where RFC 4180 asks for it; a text that a spreadsheet would take for a formula has a '
+/// before it. A NUL would end the cell in some of them.
 std::string field(std::string_view text) {
-  const bool isFormula =
-      !text.empty() && std::string_view("=+-@\t").find(text.front()) != std::string_view::npos;
-  if (!isFormula && text.find_first_of(",\"\r\n") == std::string_view::npos)
-    return std::string(text);
+  const bool isFormula = !text.empty() && isRun(text);
+  const bool isPlain =
+      text.find_first_of(std::string_view(",\"\r\n\0", 5)) == std::string_view::npos;
+  if (!isFormula && isPlain) return std::string(text);
   std::string out = isFormula ? "\"'" : "\"";
-  for (const char c : text) out += c == '"' ? "\"\"" : std::string(1, c);
+  for (const char c : text)
+    if (c != '\0') out += c == '"' ? "\"\"" : std::string(1, c);
   return out + '"';
 }
 

@@ -7,6 +7,7 @@
 
 #include "words/amount_words.h"
 #include "words/finding_words.h"
+#include "words/shown_text.h"
 
 namespace drapery {
 
@@ -22,8 +23,8 @@ std::string partLines(const Plan& plan, const Plan* before, const Notation& nota
     const char* grain = part.rule->grain == Grain::Height  ? "grain head to tail"
                         : part.rule->grain == Grain::Width ? "grain across"
                                                            : "any grain";
-    out += fmt::format("  {} {:<16} {:<{}} {}, {}", part.count, part.rule->title.text, cut,
-                       kSizeColumn, part.material, grain);
+    out += fmt::format("  {} {:<16} {:<{}} {}, {}", part.count, shownText(part.rule->title.text),
+                       cut, kSizeColumn, shownText(part.material), grain);
     const PlannedPart* old = before != nullptr ? before->part(part.rule->id) : nullptr;
     if (old != nullptr && (old->cutWidth != part.cutWidth || old->cutHeight != part.cutHeight))
       out += "; untrimmed " + sizeWords(old->cutWidth, old->cutHeight, notation);
@@ -39,7 +40,7 @@ std::string valueLines(const Plan& plan, const Notation& notation) {
     const bool isTold = node.source == ValueNode::Source::Derived &&
                         !plan.rules->derived[node.rule].isQuiet && !std::isnan(plan.values[i]);
     if (!isTold) continue;
-    out += fmt::format("  {:<44} {}", plan.rules->titleOf(i).text,
+    out += fmt::format("  {:<44} {}", shownText(plan.rules->titleOf(i).text),
                        amountWords({plan.values[i], node.unit}, notation));
     if (plan.tolerances[i] > kLeastTold)
       out += " ± " + amountWords({plan.tolerances[i], node.unit}, notation);
@@ -56,17 +57,20 @@ std::string sizeWords(Length width, Length height, const Notation& notation) {
 
 std::string planText(const Job& job, const Plan& plan, const Plan* before) {
   const Notation notation{plan.units, plan.resolution, '.', {}};
-  std::string out = job.title.empty() ? std::string("(no title)") : job.title;
-  out += " - " + plan.rules->title.text + "\n";
+  std::string out = job.title.empty() ? std::string("(no title)") : shownText(job.title);
+  out += " - " + shownText(plan.rules->title.text) + "\n";
   for (const PlannedFinding& finding : plan.findings)
     out += fmt::format("\n{}: {}\n  {}\n", severityName(finding.rule->severity),
-                       findingSays(finding, notation), findingRemedy(finding, notation));
+                       shownText(findingSays(finding, notation)),
+                       shownText(findingRemedy(finding, notation)));
   out += "\nCut, width before height, to " + formatLength(plan.resolution, notation) + ":\n";
   out += partLines(plan, before, notation);
   if (!plan.marks.empty()) out += "\nMark out:\n";
-  for (const PlannedMark& mark : plan.marks) out += "  " + markSays(mark, notation) + "\n";
+  for (const PlannedMark& mark : plan.marks)
+    out += "  " + shownText(markSays(mark, notation)) + "\n";
   if (!plan.steps.empty()) out += "\nSteps:\n";
-  for (const PlannedStep& step : plan.steps) out += "  " + stepLine(step, notation) + "\n";
+  for (const PlannedStep& step : plan.steps)
+    out += "  " + shownText(stepLine(step, notation)) + "\n";
   out += "\nValues, not rounded to the rule:\n" + valueLines(plan, notation);
   return out;
 }

@@ -109,7 +109,7 @@ void Document::adopt(Job job) {
 }
 
 Issues Document::open(const QString& path) {
-  const std::string name = QFileInfo(path).absoluteFilePath().toStdString();
+  const std::string name = QFile::encodeName(QFileInfo(path).absoluteFilePath()).toStdString();
   writer_.settle();
   auto kept = jobs_.open(name);
   if (auto* issue = std::get_if<Issue>(&kept)) return {std::move(*issue)};
@@ -131,19 +131,39 @@ void Document::startNew(Units units) {
 std::optional<Issue> Document::copyTo(const QString& path) {
   Job copy = job_;
   copy.id = newJobId();
-  const std::string name = QFileInfo(path).absoluteFilePath().toStdString();
+  const std::string name = QFile::encodeName(QFileInfo(path).absoluteFilePath()).toStdString();
   if (auto issue = writer_.writeTo(name, copy)) return issue;
   adopt(std::move(copy));
   return std::nullopt;
 }
 
-std::vector<std::string> Document::allowancesOf(const std::string& method) const {
-  std::vector<std::string> known;
-  const LoadedRules loaded = library_->load(method);
-  if (loaded.rules == nullptr) return known;
-  for (const InputRule& rule : loaded.rules->inputs)
-    if (rule.role == InputRole::Allowance) known.push_back(rule.id);
-  return known;
+std::optional<Issue> Document::issueOfAllowance(const RuleSet& rules, const std::string& key,
+                                                const Entry& entry) const {
+  const InputRule* rule = rules.input(key);
+  if (rule == nullptr || rule->role != InputRole::Allowance)
+    return Issue{"key-unknown",
+                 {{"key", shortened(key)}, {"section", std::string("allowances")}},
+                 "allowances/" + key,
+                 {},
+                 {}};
+  auto read = readEntry(entry, *rule, *library_->shelf());
+  if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
+  return std::nullopt;
+}
+
+/// Sound figures that the other method had are taken; the others wait on, and are told.
+void Document::changeMethod(Job& draft, const std::string& method) {
+  const RuleSetPtr rules = library_->load(method).rules;
+  Issues told;
+  const bool hasWaiting = draft.otherAllowances.contains(method);
+  if (rules != nullptr && hasWaiting) takePresentNames(draft.otherAllowances[method], *rules);
+  setMethod(draft, method, [&](const std::string& key, const Entry& entry) {
+    if (rules == nullptr) return false;
+    auto issue = issueOfAllowance(*rules, key, entry);
+    if (issue && hasWaiting) told.push_back(std::move(*issue));
+    return !issue.has_value();
+  });
+  if (!told.empty()) emit leftWaiting(told);
 }
 
 std::optional<Issue> Document::issueOf(const std::string& field, const Job& job) {
@@ -207,13 +227,16 @@ std::optional<Issue> Document::commit(const std::string& field, const FieldValue
     endPreview();
     return std::nullopt;
   }
-  std::vector<std::string> known;  // allowances that another method takes over
-  if (field == "method" && value)
-    if (const auto* id = std::get_if<std::string>(&value->value)) known = allowancesOf(*id);
   Job draft = job_;
-  setField(draft, field, value, known);
-  if (auto issue = field == "method" ? issueOfMethod(draft.method) : issueOf(field, draft))
-    return issue;
+  if (field == "method") {
+    const auto* id = value ? std::get_if<std::string>(&value->value) : nullptr;
+    const std::string method = id != nullptr ? *id : std::string();
+    if (auto issue = issueOfMethod(method)) return issue;
+    changeMethod(draft, method);
+  } else {
+    setField(draft, field, value);
+    if (auto issue = issueOf(field, draft)) return issue;
+  }
   takeRules(draft);
   undo_.push(new EditCommand(*this, std::move(draft), {field, run}));
   return std::nullopt;

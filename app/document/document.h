@@ -2,6 +2,7 @@
 // to.
 #pragma once
 
+#include <QFile>
 #include <QObject>
 #include <QString>
 #include <QTimer>
@@ -28,7 +29,7 @@ class Document : public QObject {
   [[nodiscard]] const Job& job() const { return job_; }
   /// With the text being typed in it, while that is sound.
   [[nodiscard]] const Plan& plan() const { return plan_; }
-  [[nodiscard]] QString path() const { return QString::fromStdString(writer_.name()); }
+  [[nodiscard]] QString path() const { return QFile::decodeName(writer_.name().c_str()); }
   [[nodiscard]] const RuleLibrary& library() const { return *library_; }
   /// Plans by these rules from now on. What is wrong with those of the open book; it is then
   /// planned by the former ones.
@@ -82,6 +83,8 @@ class Document : public QObject {
   void bookChanged();
   /// The binder chose a unit.
   void unitsChosen(drapery::Units units);
+  /// What of another method's own figures is not sound: it stays in the file and is not used.
+  void leftWaiting(const drapery::Issues& issues);
   void saveFailed(const drapery::Issue& issue);
   void saved();
 
@@ -97,7 +100,10 @@ class Document : public QObject {
   void adopt(Job job);
   void replan(const Job& job);
   std::optional<Issue> told(std::optional<Issue> issue);
-  [[nodiscard]] std::vector<std::string> allowancesOf(const std::string& method) const;
+  /// What is wrong with an allowance under the method that the book changes to.
+  [[nodiscard]] std::optional<Issue> issueOfAllowance(const RuleSet& rules, const std::string& key,
+                                                      const Entry& entry) const;
+  void changeMethod(Job& draft, const std::string& method);
   [[nodiscard]] std::optional<Issue> issueOfMethod(const std::string& id) const;
   [[nodiscard]] std::optional<Issue> issueOf(const std::string& field, const Job& job);
 

@@ -5,9 +5,10 @@
 
 #include <QString>
 #include <QtGlobal>
-#include <algorithm>
 #include <memory>
 #include <vector>
+
+#include "words/shown_text.h"
 
 namespace drapery {
 
@@ -57,15 +58,7 @@ void logNote(std::string_view text) {
     waiting().emplace_back(text);
     return;
   }
-  std::string line(text);
-  constexpr unsigned char kFirstPrinted = 0x20, kDelete = 0x7F;
-  std::replace_if(
-      line.begin(), line.end(),
-      [](char c) {
-        const auto byte = static_cast<unsigned char>(c);
-        return byte < kFirstPrinted || byte == kDelete;
-      },
-      '?');
+  const std::string line = shownText(text);
   theLog()->info(spdlog::string_view_t(line));
 }
 

@@ -1,10 +1,13 @@
 #include "app/workspace/workspace.h"
 
+#include <QFile>
 #include <QFileInfo>
+#include <filesystem>
 
 #include "app/workspace/folder_watch.h"
 #include "app/workspace/log.h"
 #include "store/folders.h"
+#include "store/whole_file.h"
 #include "words/issue_words.h"
 
 namespace drapery {
@@ -43,6 +46,22 @@ void Workspace::watchRules() {
   if (watch_ != nullptr) return;
   watch_ = new FolderWatch({places_.methods, places_.materials}, this);
   connect(watch_, &FolderWatch::changed, this, &Workspace::reloadRules);
+}
+
+/// A write that was killed leaves its file; beside an opened book too.
+void Workspace::removeLeftovers() {
+  const std::filesystem::path settings(places_.settings);
+  const std::filesystem::path book(QFile::encodeName(book_->path()).toStdString());
+  tasks_.start(
+      this,
+      [folders =
+           std::vector<std::string>{places_.jobs, places_.methods, settings.parent_path().string(),
+                                    book.parent_path().string()}](
+          Tasks::Control&) -> Tasks::Outcome {
+        for (const std::string& folder : folders) drapery::removeLeftovers(folder);
+        return std::nullopt;
+      },
+      [](const Tasks::Outcome&) {});
 }
 
 void Workspace::reloadRules() {

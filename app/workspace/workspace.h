@@ -38,6 +38,8 @@ class Workspace : public QObject {
 
   /// From now on a change in the folders of methods and materials is taken up.
   void watchRules();
+  /// Takes away, in the background, what writes that were killed left behind.
+  void removeLeftovers();
   /// Reads the rule files and materials anew.
   void reloadRules();
   /// Waits for what is under way, and remembers what is to be remembered: the book, and the

@@ -36,7 +36,7 @@ struct Issue {
 
 using Issues = std::vector<Issue>;
 
-/// Cuts to 40 characters (never inside a UTF-8 sequence), control characters shown as '?'.
+/// Cuts to 40 characters, never inside a UTF-8 sequence.
 std::string shortened(std::string_view text);
 
 }  // namespace drapery

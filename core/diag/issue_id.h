@@ -63,6 +63,7 @@ inline constexpr IssueKind kIssueKinds[]{
     {"number-too-large", "value token"},
     {"file-too-large", "limit path reason"},
     {"file-unreadable", "reason path"},
+    {"folder-unreadable", "reason path"},
     {"file-unwritable", "path reason"},
     {"file-there", "path reason"},
     {"file-gone", "path reason"},
@@ -71,6 +72,8 @@ inline constexpr IssueKind kIssueKinds[]{
     {"file-changed", "path reason"},
     // rule files
     {"toml-syntax", "detail"},
+    {"toml-key-deep", "limit"},
+    {"mistakes-more", "count"},
     {"key-missing", "key section"},
     {"type-wrong", "key found expected"},
     {"value-not-allowed", "key value allowed"},

@@ -102,7 +102,8 @@ void readFile(const TomlFile& file, std::vector<Material>& materials, Issues& is
 
 }  // namespace
 
-MaterialShelf::MaterialShelf(std::vector<TomlFile> sources) : sources_(std::move(sources)) {}
+MaterialShelf::MaterialShelf(std::vector<TomlFile> sources, Issues leftOut)
+    : sources_(std::move(sources)), leftOut_(std::move(leftOut)) {}
 
 void MaterialShelf::read() const {
   std::call_once(isRead_, [this] { readAll(); });
@@ -112,21 +113,18 @@ void MaterialShelf::readAll() const {
   std::vector<Material> found;
   for (const TomlFile& file : sources_) readFile(file, found, issues_);
   for (Material& material : found) {
-    const auto same = std::find_if(materials_.begin(), materials_.end(),
-                                   [&](const Material& m) { return m.id == material.id; });
-    if (same == materials_.end()) {
+    const auto [known, isNew] = index_.emplace(material.id, materials_.size());
+    if (isNew)
       materials_.push_back(std::move(material));
-    } else {
-      *same = std::move(material);
-    }
+    else
+      materials_[known->second] = std::move(material);
   }
 }
 
 const Material* MaterialShelf::find(std::string_view id) const {
   read();
-  for (const Material& material : materials_)
-    if (material.id == id) return &material;
-  return nullptr;
+  const auto known = index_.find(id);
+  return known == index_.end() ? nullptr : &materials_[known->second];
 }
 
 const std::vector<Material>& MaterialShelf::all() const {
@@ -141,9 +139,10 @@ const Issues& MaterialShelf::issues() const {
 
 ShelfPtr makeShelf(const std::string& folder) {
   std::vector<TomlFile> sources;
-  if (!folder.empty()) sources = tomlFilesIn(folder);
+  Issues leftOut;
+  if (!folder.empty()) sources = tomlFilesIn(folder, leftOut);
   sources.insert(sources.begin(), shippedMaterials().begin(), shippedMaterials().end());
-  return std::make_shared<const MaterialShelf>(std::move(sources));
+  return std::make_shared<const MaterialShelf>(std::move(sources), std::move(leftOut));
 }
 
 }  // namespace drapery

@@ -1,6 +1,7 @@
 // The materials that a job may name: those that ship, and a binder's own in a folder.
 #pragma once
 
+#include <map>
 #include <memory>
 #include <mutex>
 #include <string>
@@ -19,10 +20,12 @@ class MaterialShelf {
  public:
   /// Reads `sources` when a material is first asked for. Of two with the same id the later one
   /// counts, so that a binder's own figures replace the shipped ones.
-  explicit MaterialShelf(std::vector<TomlFile> sources);
+  explicit MaterialShelf(std::vector<TomlFile> sources, Issues leftOut = {});
 
   [[nodiscard]] const Material* find(std::string_view id) const;
   [[nodiscard]] const std::vector<Material>& all() const;
+  /// What lies in the folder and is not read, and why.
+  [[nodiscard]] const Issues& leftOut() const { return leftOut_; }
   /// What is wrong with the files, each placed; a wrong material is left out.
   [[nodiscard]] const Issues& issues() const;
 
@@ -31,7 +34,9 @@ class MaterialShelf {
   void readAll() const;
   std::vector<TomlFile> sources_;
   mutable std::once_flag isRead_;
+  Issues leftOut_;
   mutable std::vector<Material> materials_;
+  mutable std::map<std::string, std::size_t, std::less<>> index_;  // of materials, by id
   mutable Issues issues_;
 };
 

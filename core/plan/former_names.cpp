@@ -27,6 +27,14 @@ void renameOption(Entries& entries, const InputRule& rule) {
 
 }  // namespace
 
+void takePresentNames(Entries& allowances, const RuleSet& rules) {
+  for (const InputRule& rule : rules.inputs) {
+    if (rule.role == InputRole::Given) continue;
+    renameKeys(allowances, rule);
+    renameOption(allowances, rule);
+  }
+}
+
 void takePresentNames(Job& job, const RuleSet& rules) {
   for (const InputRule& rule : rules.inputs) {
     Entries& entries = rule.role == InputRole::Given ? job.given : job.allowances;

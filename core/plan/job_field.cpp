@@ -1,7 +1,5 @@
 #include "core/plan/job_field.h"
 
-#include <algorithm>
-
 namespace drapery {
 
 namespace {
@@ -28,21 +26,6 @@ const Entries* entriesFor(const Job& job, std::string_view& field) {
   return nullptr;
 }
 
-void setMethod(Job& job, const std::string& method, const std::vector<std::string>& known) {
-  if (method == job.method) return;
-  Entries old = std::move(job.allowances);
-  job.allowances.clear();
-  if (const auto waiting = job.otherAllowances.find(method); waiting != job.otherAllowances.end()) {
-    job.allowances = std::move(waiting->second);
-    job.otherAllowances.erase(waiting);
-  } else {
-    for (const auto& [key, entry] : old)
-      if (std::find(known.begin(), known.end(), key) != known.end()) job.allowances[key] = entry;
-  }
-  if (!old.empty()) job.otherAllowances[job.method] = std::move(old);
-  job.method = method;
-}
-
 }  // namespace
 
 FieldValue fieldValue(const Job& job, std::string_view field) {
@@ -56,12 +39,35 @@ FieldValue fieldValue(const Job& job, std::string_view field) {
   return found != entries->end() ? FieldValue(found->second) : std::nullopt;
 }
 
-void setField(Job& job, std::string_view field, const FieldValue& value,
-              const std::vector<std::string>& known) {
+void setMethod(Job& job, const std::string& method, const TakesAllowance& takes) {
+  if (method == job.method) return;
+  Entries old = std::move(job.allowances);
+  job.allowances.clear();
+  if (const auto waiting = job.otherAllowances.find(method); waiting != job.otherAllowances.end()) {
+    Entries left;
+    for (auto& [key, entry] : waiting->second)
+      (takes(key, entry) ? job.allowances : left)[key] = std::move(entry);
+    if (left.empty())
+      job.otherAllowances.erase(waiting);
+    else
+      waiting->second = std::move(left);
+  } else {
+    for (const auto& [key, entry] : old)
+      if (takes(key, entry)) job.allowances[key] = entry;
+  }
+  // What waits there already was not sound; what is said now goes before it.
+  if (!old.empty()) {
+    old.merge(job.otherAllowances[job.method]);
+    job.otherAllowances[job.method] = std::move(old);
+  }
+  job.method = method;
+}
+
+void setField(Job& job, std::string_view field, const FieldValue& value) {
   if (field == "title") {
     job.title = textOf(value);
   } else if (field == "method") {
-    setMethod(job, textOf(value), known);
+    setMethod(job, textOf(value), [](const std::string&, const Entry&) { return true; });
   } else if (field == "units") {
     job.units = textOf(value) == "in" ? Units::Inches : Units::Millimetres;
   } else if (field == "round") {

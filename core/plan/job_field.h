@@ -2,6 +2,7 @@
 // "method", "given/text_height", "allowances/setback".
 #pragma once
 
+#include <functional>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -15,10 +16,16 @@ using FieldValue = std::optional<Entry>;
 /// Nothing for a field that was not said. Title, units and method always have a value.
 FieldValue fieldValue(const Job& job, std::string_view field);
 
-/// Sets or, with nothing, forgets a field. Another method puts this method's allowances away in
-/// `otherAllowances` and takes out its own; the first time it starts from those that it shares
-/// (`known` lists the allowances that the new method knows). Unknown fields are ignored.
-void setField(Job& job, std::string_view field, const FieldValue& value,
-              const std::vector<std::string>& known = {});
+/// Whether an allowance is sound under the method that the job changes to.
+using TakesAllowance = std::function<bool(const std::string& key, const Entry& entry)>;
+
+/// Another method puts this method's allowances away in `otherAllowances` and takes out those of
+/// its own that are sound; the first time it starts from those that it shares. What it does not
+/// take stays where it is.
+void setMethod(Job& job, const std::string& method, const TakesAllowance& takes);
+
+/// Sets or, with nothing, forgets a field. Unknown fields are ignored. A method takes all that
+/// waits for it; see setMethod.
+void setField(Job& job, std::string_view field, const FieldValue& value);
 
 }  // namespace drapery

@@ -9,17 +9,11 @@ namespace {
 
 // Words that a formula reads otherwise (units, the index of a series), and the fields of a job that
 // are no measures.
-constexpr std::array<std::string_view, 15> kReserved{
+constexpr std::array<std::string_view, 16> kReserved{
     "mm",    "cm",    "in",     "deg",    "min", "i",     "title", "method",
-    "units", "round", "copies", "schema", "id",  "given", "fixed"};
+    "units", "round", "copies", "schema", "id",  "given", "fixed", "resolution"};
 
 }  // namespace
-
-SourcePosition placeIn(const SourcePosition& formula, std::size_t offset) {
-  SourcePosition at = formula;
-  at.column += static_cast<int>(offset);
-  return at;
-}
 
 std::string EntryReader::name() {
   std::string name = id();
@@ -36,7 +30,7 @@ void EntryReader::checkName(const Node& node, const std::string& name) {
 }
 
 void EntryReader::complainOf(const FormulaFault& fault, const SourcePosition& at) {
-  complainAt(placeIn(at, fault.offset), fault.id, fault.arguments);
+  complainInText(at, fault.offset, fault.id, fault.arguments);
 }
 
 RuleFormula EntryReader::formulaIn(const Node& node, const char* key, const char* expected) {
@@ -103,7 +97,7 @@ RuleWords EntryReader::ruleWords(const char* key, Needed needed) {
     if (auto* pieces = std::get_if<RuleWords::Text>(&parsed)) {
       into = std::move(*pieces);
     } else if (const auto* brace = std::get_if<BracePosition>(&parsed)) {
-      complainAt(placeIn(at, brace->offset), "words-brace", {{"key", std::string(key)}});
+      complainInText(at, brace->offset, "words-brace", {{"key", std::string(key)}});
     } else {
       complainOf(std::get<FormulaFault>(parsed), at);
     }

@@ -50,7 +50,4 @@ class EntryReader : public TableReader {
   void complainOf(const FormulaFault& fault, const SourcePosition& at);
 };
 
-/// The place of a byte of a formula.
-SourcePosition placeIn(const SourcePosition& formula, std::size_t offset);
-
 }  // namespace drapery

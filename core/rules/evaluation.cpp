@@ -122,6 +122,8 @@ double Evaluation::valueOf(std::size_t i) {
       break;
     case Source::CutSize:
       return roundTo(Length::fromMm(table_[node.uses.front()]), resolution_, node.rounding).mm();
+    case Source::Resolution:
+      return resolution_.mm();
     case Source::SeriesFirst:
     case Source::SeriesLast:
     case Source::SeriesSum:

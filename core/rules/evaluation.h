@@ -31,6 +31,7 @@ class Evaluation {
 
   /// One number per node; NaN where there is none.
   [[nodiscard]] const std::vector<double>& table() const { return table_; }
+  [[nodiscard]] Length resolution() const { return resolution_; }
   void set(std::size_t node, double number) { table_[node] = number; }
   /// Whether the binder said this input and it counts on this book.
   [[nodiscard]] const std::vector<bool>& said() const { return isSaid_; }

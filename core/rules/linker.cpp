@@ -132,6 +132,10 @@ std::optional<std::size_t> Linker::seriesAspect(const std::string& name, std::st
 
 std::optional<std::size_t> Linker::nodeNamed(std::string_view name) {
   if (const auto node = rules_.find(name)) return node;
+  if (name == "resolution") {
+    declare(nodeOf("resolution", Source::Resolution, 0, Dimension::length()), {});
+    return rules_.nodes.size() - 1;
+  }
   return aspect(name);
 }
 
@@ -174,7 +178,7 @@ void Linker::linkIn(const SeriesRule* series, RuleFormula& formula, const Dimens
   if (check_ == FormulaCheck::NamesOnly) return;
   std::vector<FormulaFault> faults;
   checkDimensions(formula.formula, knownNames(series), wanted, faults);
-  complain(faults, formula.at);
+  complain(faults, formula);
 }
 
 void Linker::linkPoint(const SeriesRule* series, RulePoint& point) {
@@ -188,7 +192,7 @@ Quantity Linker::linkAny(const SeriesRule* series, RuleFormula& formula, Uses* u
   if (formula.formula.isName()) return knownNames(series).quantity(formula.text());
   std::vector<FormulaFault> faults;
   const Quantity is = checkDimensions(formula.formula, knownNames(series), faults);
-  if (check_ == FormulaCheck::Full) complain(faults, formula.at);
+  if (check_ == FormulaCheck::Full) complain(faults, formula);
   return is;
 }
 
@@ -276,12 +280,13 @@ KnownNames Linker::knownNames(const SeriesRule* series) {
   return names;
 }
 
-void Linker::complain(const std::vector<FormulaFault>& faults, const SourcePosition& at) {
-  for (const FormulaFault& fault : faults) {
-    SourcePosition where = at;
-    where.column += static_cast<int>(fault.offset);
-    placer_.add(fault.id, fault.arguments, where);
-  }
+void Linker::complain(const std::vector<FormulaFault>& faults, const RuleFormula& formula) {
+  for (const FormulaFault& fault : faults)
+    placer_.add(fault.id, fault.arguments, placeIn(formula, fault.offset));
+}
+
+SourcePosition Linker::placeIn(const RuleFormula& formula, std::size_t offset) const {
+  return placer_.isFull() ? formula.at : placer_.inText(formula.at, formula.begin + offset);
 }
 
 void Linker::complainName(const RuleFormula& formula, std::size_t offset, std::string_view name) {
@@ -292,10 +297,9 @@ void Linker::complainName(const RuleFormula& formula, std::size_t offset, std::s
     for (const auto& [option, number] : rules_.options) known.push_back(option);
     std::sort(known.begin(), known.end());
   }
-  SourcePosition at = formula.at;
-  at.column += static_cast<int>(offset);
   placer_.add("formula-unknown-name",
-              {{"name", shortened(name)}, {"nearest", nearestName(name, known)}}, at);
+              {{"name", shortened(name)}, {"nearest", nearestName(name, known)}},
+              placeIn(formula, offset));
 }
 
 void Linker::checkWants() {
@@ -306,23 +310,34 @@ void Linker::checkWants() {
                   placer_.at(0, 1, 1));
 }
 
+/// A long circle is shown by its beginning and its end.
+std::string Linker::chainOf(const std::vector<std::size_t>& circle) const {
+  constexpr std::size_t kMostShown = 8;
+  std::string chain;
+  for (std::size_t i = 0; i < circle.size(); ++i) {
+    const bool isLeftOut =
+        circle.size() > kMostShown && i >= kMostShown / 2 && i + kMostShown / 2 < circle.size();
+    if (isLeftOut && i > kMostShown / 2) continue;
+    chain += (chain.empty() ? "" : " -> ") + (isLeftOut ? "…" : rules_.nodes[circle[i]].name);
+  }
+  return chain;
+}
+
 void Linker::order() {
   std::vector<std::vector<std::size_t>> uses;
   for (const ValueNode& node : rules_.nodes) uses.push_back(node.uses);
   auto result = orderByDependence(uses);
   rules_.order = std::move(result.order);
   if (result.circle.empty()) return;
-  std::string chain;
-  for (const std::size_t node : result.circle)
-    chain += (chain.empty() ? "" : " -> ") + rules_.nodes[node].name;
-  placer_.add("formula-circle", {{"chain", chain}}, placeOf(result.circle.front()));
+  placer_.add("formula-circle", {{"chain", chainOf(result.circle)}},
+              placeOf(result.circle.front()));
 }
 
 SourcePosition Linker::placeOf(std::size_t node) const {
   const ValueNode& value = rules_.nodes[node];
   switch (value.source) {
     case Source::Derived:
-      return rules_.derived[value.rule].formula.at;
+      return placeIn(rules_.derived[value.rule].formula, 0);
     case Source::PartSize:
     case Source::CutSize:
       return rules_.parts[value.rule].at;
@@ -334,6 +349,8 @@ SourcePosition Linker::placeOf(std::size_t node) const {
       return rules_.inputs[value.rule].at;
     case Source::Tolerance:
       return placeOf(value.uses.front());
+    case Source::Resolution:
+      return {};
     default:
       return rules_.series[value.rule].at;
   }

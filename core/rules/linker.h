@@ -62,7 +62,10 @@ class Linker {
   [[nodiscard]] NameMeaning meaningOf(std::string_view name, const SeriesRule* series);
   void tie(const SeriesRule* series, RuleFormula& formula, Uses* uses);
   void complainName(const RuleFormula& formula, std::size_t offset, std::string_view name);
-  void complain(const std::vector<FormulaFault>& faults, const SourcePosition& at);
+  void complain(const std::vector<FormulaFault>& faults, const RuleFormula& formula);
+  /// The place of a byte of a formula.
+  [[nodiscard]] SourcePosition placeIn(const RuleFormula& formula, std::size_t offset) const;
+  [[nodiscard]] std::string chainOf(const std::vector<std::size_t>& circle) const;
   [[nodiscard]] KnownNames knownNames(const SeriesRule* series);
   [[nodiscard]] SourcePosition placeOf(std::size_t node) const;
   void checkWants();

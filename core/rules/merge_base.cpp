@@ -2,6 +2,9 @@
 
 #include <algorithm>
 #include <array>
+#include <optional>
+#include <string>
+#include <unordered_map>
 
 #include "core/rules/section.h"
 
@@ -9,52 +12,63 @@ namespace drapery {
 
 namespace {
 
-Node* findMutable(Node& table, std::string_view key) {
-  for (Node::Member& member : table.members)
-    if (member.key == key) return &member.value;
-  return nullptr;
-}
+/// The members that a table has before others are laid over it, by key: a file of the house's may
+/// have as many as it likes.
+class Members {
+ public:
+  /// @param more how many will be laid over them.
+  Members(Node& table, std::size_t more) : table_(table) {
+    table.members.reserve(table.members.size() + more);  // so that the keys stay where they are
+    index_.reserve(table.members.size());
+    for (std::size_t i = 0; i < table.members.size(); ++i) index_.emplace(table.members[i].key, i);
+  }
+  [[nodiscard]] Node* find(std::string_view key) {
+    const auto found = index_.find(key);
+    return found == index_.end() ? nullptr : &table_.members[found->second].value;
+  }
+  /// In the place of the one with its key, or after all. Keys of what is laid over are all
+  /// different.
+  void lay(Node::Member& over) {
+    const auto found = index_.find(over.key);
+    if (found == index_.end()) {
+      table_.members.push_back(std::move(over));
+      return;
+    }
+    Node::Member& same = table_.members[found->second];
+    same.line = over.line;  // the key stays: the index looks at its letters
+    same.column = over.column;
+    same.source = over.source;
+    same.value = std::move(over.value);
+  }
+
+ private:
+  Node& table_;
+  std::unordered_map<std::string_view, std::size_t> index_;
+};
 
 std::string_view idOf(const Node& rule) {
   const Node* id = rule.find("id");
   return id != nullptr ? std::string_view(id->text) : std::string_view();
 }
 
-/// Whether the rule has the id or had it in a former version.
-bool answersTo(const Node& rule, std::string_view id) {
-  if (id.empty()) return false;
-  if (idOf(rule) == id) return true;
-  const Node* was = rule.find("was");
-  return was != nullptr && std::any_of(was->items.begin(), was->items.end(),
-                                       [&](const Node& former) { return former.text == id; });
-}
-
-void layMember(Node& table, Node::Member& over) {
-  const auto same = std::find_if(table.members.begin(), table.members.end(),
-                                 [&](const auto& m) { return m.key == over.key; });
-  if (same == table.members.end()) {
-    table.members.push_back(std::move(over));
-  } else {
-    *same = std::move(over);
-  }
-}
-
-/// A text said otherwise takes the translations of the former one with it.
-void forgetTranslations(Node& rule, std::string_view key) {
-  Node* words = findMutable(rule, "words");
+/// Texts said otherwise take the translations of the former ones with them.
+void forgetTranslations(Node* words, const Node& over) {
   if (words == nullptr) return;
   for (Node::Member& language : words->members)
-    std::erase_if(language.value.members, [&](const auto& text) { return text.key == key; });
+    std::erase_if(language.value.members,
+                  [&](const auto& text) { return over.find(text.key) != nullptr; });
 }
 
 void layWords(Node& words, Node& over) {
+  Members languages(words, over.members.size());
   for (Node::Member& language : over.members) {
-    Node* same = findMutable(words, language.key);
+    Node* same = languages.find(language.key);
     if (same == nullptr) {
-      words.members.push_back(std::move(language));
+      languages.lay(language);
       continue;
     }
-    for (Node::Member& text : language.value.members) layMember(*same, text);
+    Members texts(*same, language.value.members.size());
+    for (Node::Member& text : language.value.members) texts.lay(text);
   }
 }
 
@@ -67,25 +81,48 @@ void layFields(Node& rule, Node& over) {
   for (const auto& [former, now] : kFormerKeys)
     if (over.find(former) != nullptr)
       std::erase_if(rule.members, [key = now](const auto& field) { return field.key == key; });
-  for (const Node::Member& field : over.members) forgetTranslations(rule, field.key);
+  Members fields(rule, over.members.size());
+  Node* words = fields.find("words");
+  forgetTranslations(words, over);
   for (Node::Member& field : over.members) {
-    Node* words = field.key == "words" ? findMutable(rule, "words") : nullptr;
-    if (words != nullptr)
+    if (field.key == "words" && words != nullptr)
       layWords(*words, field.value);
     else
-      layMember(rule, field);
+      fields.lay(field);
   }
 }
 
+/// Where a rule stands by its id and those that it had in former versions.
+class Rules {
+ public:
+  explicit Rules(const Node& rules) {
+    for (const Node& rule : rules.items) add(rule);
+  }
+  void add(const Node& rule) {
+    index_.emplace(idOf(rule), next_);
+    if (const Node* was = rule.find("was"))
+      for (const Node& former : was->items) index_.emplace(former.text, next_);
+    ++next_;
+  }
+  [[nodiscard]] std::optional<std::size_t> find(std::string_view id) const {
+    const auto found = index_.find(std::string(id));
+    return id.empty() || found == index_.end() ? std::nullopt : std::optional(found->second);
+  }
+
+ private:
+  std::unordered_map<std::string, std::size_t> index_;
+  std::size_t next_ = 0;
+};
+
 void layRules(Node& rules, Node& over) {
+  Rules known(rules);
   for (Node& rule : over.items) {
-    const auto same = std::find_if(rules.items.begin(), rules.items.end(),
-                                   [&](const Node& r) { return answersTo(r, idOf(rule)); });
-    if (same == rules.items.end()) {
-      rules.items.push_back(std::move(rule));
-    } else {
+    if (const auto same = known.find(idOf(rule))) {
       std::erase_if(rule.members, [](const auto& field) { return field.key == "id"; });
-      layFields(*same, rule);
+      layFields(rules.items[*same], rule);
+    } else {
+      known.add(rule);
+      rules.items.push_back(std::move(rule));
     }
   }
 }
@@ -100,15 +137,17 @@ bool isListOfRules(std::string_view key) {
 
 Node mergeBase(Node base, Node over) {
   std::erase_if(base.members, [](const auto& m) { return m.key == "is_base"; });
-  for (const Node::Member& member : over.members) forgetTranslations(base, member.key);
+  if (base.members.empty()) return over;
+  Members members(base, over.members.size());
+  forgetTranslations(members.find("words"), over);
   for (Node::Member& member : over.members) {
-    Node* same = findMutable(base, member.key);
+    Node* same = members.find(member.key);
     if (same != nullptr && isListOfRules(member.key))
       layRules(*same, member.value);
     else if (same != nullptr && member.key == "words")
       layWords(*same, member.value);
     else
-      layMember(base, member);
+      members.lay(member);
   }
   return base;
 }

@@ -30,7 +30,7 @@ RuleLibrary::RuleLibrary(const std::string& folder, ShelfPtr shelf) : shelf_(std
   for (const TomlFile& source : shippedRules())
     entries_.push_back({idFromFile(source.file), source, true, saysBase(source.text), {}});
   if (folder.empty()) return;
-  for (TomlFile& file : tomlFilesIn(folder)) addHouseFile(std::move(file));
+  for (TomlFile& file : tomlFilesIn(folder, leftOut_)) addHouseFile(std::move(file));
 }
 
 void RuleLibrary::addHouseFile(TomlFile file) {

@@ -27,7 +27,8 @@ namespace drapery {
 /// One number: an input, a derived value, a part's size or cut size, how many a series has; and
 /// what else is known of one of these, as far as some formula asks for it: a choice's column, the
 /// largest of a measure's readings and their spread, whether the binder said it (1 or 0), its
-/// tolerance; of a series' column the first, the last, the sum, the least and the most.
+/// tolerance; of a series' column the first, the last, the sum, the least and the most; and the
+/// rule in hand.
 struct ValueNode {
   enum class Source {
     Input,
@@ -44,7 +45,8 @@ struct ValueNode {
     SeriesLast,
     SeriesSum,
     SeriesLeast,
-    SeriesMost
+    SeriesMost,
+    Resolution
   };
   // What evaluation reads, close together.
   Source source = Source::Derived;

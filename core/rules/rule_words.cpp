@@ -58,8 +58,7 @@ class WordsReading {
       fault->offset += begin;
       return std::move(*fault);
     }
-    expression.formula = {std::move(std::get<Formula>(parsed)), at_};
-    expression.formula.at.column += static_cast<int>(begin);
+    expression.formula = {std::move(std::get<Formula>(parsed)), at_, begin};
     pieces_.push_back({{}, words_.expressions.size()});
     words_.expressions.push_back(std::move(expression));
     return std::nullopt;

@@ -66,6 +66,11 @@ void TableReader::complainAt(const SourcePosition& at, IssueId issue, Arguments 
   placer_.add(issue, std::move(arguments), at);
 }
 
+void TableReader::complainInText(const SourcePosition& first, std::size_t offset, IssueId issue,
+                                 Arguments arguments) {
+  if (!placer_.isFull()) placer_.add(issue, std::move(arguments), placer_.inText(first, offset));
+}
+
 void TableReader::complainType(const Node& node, const char* key, const char* expected) {
   complain(node, "type-wrong",
            {{"key", std::string(key)},
@@ -223,6 +228,7 @@ void TableReader::finish() {
       complainType(*words, "words", "table of languages");
   }
   for (const Node::Member& member : table_.members) {
+    if (placer_.isFull()) return;
     if (std::find(known_.begin(), known_.end(), member.key) != known_.end()) continue;
     placer_.add("key-unknown",
                 {{"key", shortened(member.key)},

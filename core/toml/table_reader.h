@@ -66,6 +66,9 @@ class TableReader {
   void complain(const Node& node, IssueId issue, Arguments arguments);
   void complainAt(const SourcePosition& at, IssueId issue, Arguments arguments);
   void complainType(const Node& node, const char* key, const char* expected);
+  /// At a byte of a text as it was read; `first` is the place of its first character.
+  void complainInText(const SourcePosition& first, std::size_t offset, IssueId issue,
+                      Arguments arguments);
 
  protected:
   const Node* typed(const char* key, Node::Kind kind, Needed needed);

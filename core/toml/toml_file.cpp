@@ -2,29 +2,29 @@
 
 #include <algorithm>
 #include <filesystem>
-#include <fstream>
-#include <iterator>
+
+#include "core/file/read_file.h"
 
 namespace drapery {
 
-namespace {
-
-std::string readAll(const std::filesystem::path& path) {
-  std::ifstream in(path, std::ios::binary);
-  return {std::istreambuf_iterator<char>(in), std::istreambuf_iterator<char>()};
-}
-
-}  // namespace
-
-std::vector<TomlFile> tomlFilesIn(const std::string& folder) {
-  std::error_code ignored;
+std::vector<TomlFile> tomlFilesIn(const std::string& folder, Issues& leftOut) {
+  std::error_code error;
   std::vector<std::filesystem::path> paths;
-  for (const auto& entry : std::filesystem::directory_iterator(folder, ignored))
-    if (entry.path().extension() == ".toml") paths.push_back(entry.path());
+  for (std::filesystem::directory_iterator at(folder, error), end; !error && at != end;
+       at.increment(error))
+    if (at->path().extension() == ".toml") paths.push_back(at->path());
+  if (error && error != std::errc::no_such_file_or_directory)
+    leftOut.push_back({"folder-unreadable", {{"reason", error.message()}}, {}, {folder, 0, 0}, {}});
   std::sort(paths.begin(), paths.end());
   std::vector<TomlFile> files;
   files.reserve(paths.size());
-  for (const auto& path : paths) files.push_back({path.string(), readAll(path)});
+  for (const auto& path : paths) {
+    auto text = readWhole(path.string(), kLargestTomlFile);
+    if (auto* issue = std::get_if<Issue>(&text))
+      leftOut.push_back(std::move(*issue));
+    else
+      files.push_back({path.string(), std::move(std::get<std::string>(text))});
+  }
   return files;
 }
 

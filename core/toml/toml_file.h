@@ -6,6 +6,8 @@
 #include <string_view>
 #include <vector>
 
+#include "core/diag/issue.h"
+
 namespace drapery {
 
 /// A text that is copied without being copied: what ships stands in the program, what was read is
@@ -36,7 +38,11 @@ struct TomlFile {
   std::string_view packed = {};  // the same already read, for files that ship; may be empty
 };
 
-/// The `*.toml` files in a folder, by name; none when there is no such folder.
-std::vector<TomlFile> tomlFilesIn(const std::string& folder);
+inline constexpr std::size_t kLargestTomlFile = 4UL << 20U;
+
+/// The `*.toml` files in a folder, by name; none when there is no such folder. What lies there
+/// under such a name and is no file, cannot be read or is too large is told in `leftOut`, one issue
+/// each.
+std::vector<TomlFile> tomlFilesIn(const std::string& folder, Issues& leftOut);
 
 }  // namespace drapery

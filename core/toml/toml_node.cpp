@@ -1,16 +1,19 @@
 #include "core/toml/toml_node.h"
 
+// The parser and the trees it makes call themselves for each level.
+#define TOML_MAX_NESTED_VALUES 64
 #include <toml++/toml.h>
 
 #include <algorithm>
 
+#include "core/diag/utf8.h"
 #include "core/quantity/format_length.h"
+#include "core/toml/toml_depth.h"
+#include "core/toml/toml_file.h"
 
 namespace drapery {
 
 namespace {
-
-constexpr std::size_t kLargestFile = 4UL << 20U;
 
 Node toNode(const toml::node& from, int source);
 
@@ -74,13 +77,9 @@ Node toNode(const toml::node& from, int source) {
 
 /// toml++ counts lines, and in a line characters, from 1.
 std::size_t offsetOf(std::string_view text, const toml::source_position& at) {
-  std::size_t offset = 0;
-  for (auto line = at.line; line > 1; --line) offset = text.find('\n', offset) + 1;
-  const auto isInside = [&] { return (static_cast<unsigned char>(text[offset]) & 0xC0U) == 0x80U; };
-  for (auto column = at.column; column > 1 && offset < text.size(); --column) do
-      ++offset;
-    while (offset < text.size() && isInside());
-  return offset;
+  std::size_t line = 0;
+  for (auto number = at.line; number > 1; --number) line = text.find('\n', line) + 1;
+  return line + std::min(bytesOf(text.substr(line), at.column - 1), text.size() - line);
 }
 
 }  // namespace
@@ -98,8 +97,14 @@ std::optional<ByteRange> topLevelValue(std::string_view text, std::string_view k
 }
 
 std::variant<Node, Issue> parseToml(std::string_view text, int source) {
-  if (text.size() > kLargestFile)
+  if (text.size() > kLargestTomlFile)
     return Issue{"file-too-large", {{"limit", std::string("4 MB")}}, {}, {}, {}};
+  if (const auto at = keyTooDeep(text)) {
+    Issue issue{"toml-key-deep", {{"limit", std::to_string(kDeepestTomlKey)}}, {}, {}, {}};
+    issue.where.line = at->line;
+    issue.where.column = at->column;
+    return issue;
+  }
   try {
     return toNode(toml::parse(text), source);
   } catch (const toml::parse_error& error) {

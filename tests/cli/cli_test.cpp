@@ -272,7 +272,7 @@ TEST(CliCheckMethod, acceptsTheShippedAndShowsMistakesWithACaret) {
   std::string text = projectFile("methods/case-sunk-joint.toml");
   text.replace(text.find("formula = \"gap_formed\""), 22, "formula = \"gap_fromed\"");
   const std::string path = folder.write("case-sunk-joint.toml", text);
-  const Finished wrong = cli({"check-method", path});
+  const Finished wrong = cli({"check-method", path, "--explain"});
   EXPECT_EQ(wrong.code, 2);
   EXPECT_THAT(wrong.out, IsEmpty());
   EXPECT_THAT(
@@ -280,6 +280,9 @@ TEST(CliCheckMethod, acceptsTheShippedAndShowsMistakesWithACaret) {
       AllOf(
           StartsWith(path + ":19:12: \"gap_fromed\" is not known; did you mean \"gap_formed\"?\n"),
           HasSubstr("\n  formula = \"gap_fromed\"\n             ^\n")));
+  // To a file one mistake is one line.
+  const std::string lines = cli({"check-method", path}).err;
+  EXPECT_EQ(std::count(lines.begin(), lines.end(), '\n'), 1);
 }
 
 TEST(CliExport, writesTheSlipTrueAndWhole) {

@@ -19,7 +19,7 @@ using ::testing::Not;
 class SlipPages : public ::testing::Test {
  protected:
   void write(const Job& job, const Plan& plan) {
-    ASSERT_FALSE(writeSlipPdf(job, plan, QString::fromStdString(pdf_)).has_value());
+    ASSERT_FALSE(writeSlipPdf(job, plan, pdf_).has_value());
     const std::string info = run({"pdfinfo", pdf_}).out;
     std::smatch found;
     ASSERT_TRUE(std::regex_search(info, found, std::regex(R"(Pages:\s+(\d+))")));

@@ -271,19 +271,38 @@ TEST(JobInputs, rangesAreThoseOfTheContract) {
   EXPECT_EQ(std::pair(gap->least, gap->most), std::pair(0.2, 40.0));
 }
 
+TakesAllowance among(const std::vector<std::string>& keys) {
+  return [keys](const std::string& key, const Entry&) {
+    return std::find(keys.begin(), keys.end(), key) != keys.end();
+  };
+}
+
 TEST(JobField, anotherMethodPutsTheAllowancesAway) {
   Job job = plainJob();
   setField(job, "allowances/setback", Entry{6.0, {}});
   setField(job, "allowances/margin", Entry{15.0, {}});
-  setField(job, "method", Entry{std::string("case-fixed-gap"), {}}, {"margin", "joint_gap"});
+  setMethod(job, "case-fixed-gap", among({"margin", "joint_gap"}));
   EXPECT_EQ(job.method, "case-fixed-gap");
   EXPECT_EQ(job.allowances.count("setback"), 0U);
   EXPECT_EQ(job.allowances.count("margin"), 1U);  // both know it
   setField(job, "allowances/joint_gap", Entry{7.0, {}});
-  setField(job, "method", Entry{std::string("case-sunk-joint"), {}}, {"margin", "setback"});
+  setMethod(job, "case-sunk-joint", among({"margin", "setback"}));
   EXPECT_EQ(fieldValue(job, "allowances/setback"), FieldValue(Entry{6.0, {}}));
   EXPECT_EQ(job.otherAllowances["case-fixed-gap"].count("joint_gap"), 1U);
   EXPECT_EQ(fieldValue(job, "nothing/like/it"), std::nullopt);
+}
+
+// What is not sound waits on, whatever is said in the meantime.
+TEST(JobField, whatIsNotSoundStaysWhereItIs) {
+  Job job = plainJob();
+  job.otherAllowances["case-fixed-gap"] = {{"joint_gap", {7.0, {}}}, {"gap", {99.0, {}}}};
+  setMethod(job, "case-fixed-gap", among({"joint_gap"}));
+  EXPECT_EQ(job.allowances, (Entries{{"joint_gap", {7.0, {}}}}));
+  EXPECT_EQ(job.otherAllowances.at("case-fixed-gap"), (Entries{{"gap", {99.0, {}}}}));
+  setField(job, "allowances/joint_gap", Entry{8.0, {}});
+  setMethod(job, "case-sunk-joint", among({}));
+  EXPECT_EQ(job.otherAllowances.at("case-fixed-gap"),
+            (Entries{{"joint_gap", {8.0, {}}}, {"gap", {99.0, {}}}}));
 }
 
 }  // namespace

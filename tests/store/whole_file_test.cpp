@@ -1,4 +1,5 @@
 #include "store/whole_file.h"
+#include "core/file/read_file.h"
 
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>

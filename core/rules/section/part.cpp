@@ -273,6 +273,7 @@ void PartSection::declare(RuleSet& rules, Linker& linker) const {
   using Source = ValueNode::Source;
   for (std::size_t i = 0; i < rules.parts.size(); ++i) {
     PartRule& part = rules.parts[i];
+    part.findings = partFindings(part);
     part.firstNode = rules.nodes.size();
     const auto add = [&](const char* side, Source source, const RuleFormula* formula) {
       ValueNode node = Linker::nodeOf(part.id + side, source, i, Dimension::length());
@@ -305,9 +306,14 @@ void PartSection::link(RuleSet& rules, Linker& linker) const {
 
 void PartSection::plan(const RuleSet& rules, const Evaluation& evaluation,
                        PlannedEntries& planned) const {
-  for (const PartRule& rule : rules.parts)
-    if (auto part = PartPlan(rule, rules, evaluation).run())
+  for (const PartRule& rule : rules.parts) {
+    auto part = PartPlan(rule, rules, evaluation).run();
+    if (!part) continue;
+    if (auto finding = findingOf(*part, evaluation.resolution()))
+      planned.findings.push_back(std::move(*finding));
+    if (std::min(part->cutWidth, part->cutHeight) > Length())
       planned.parts.push_back(std::move(*part));
+  }
 }
 
 }  // namespace drapery

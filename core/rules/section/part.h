@@ -12,6 +12,7 @@
 #include "core/rules/entry_reader.h"
 #include "core/rules/repeated.h"
 #include "core/rules/section.h"
+#include "core/rules/section/part_findings.h"
 #include "core/toml/sourced.h"
 
 namespace drapery {
@@ -59,6 +60,7 @@ struct PartRule {
   LocalText note;
   SourcePosition at;
   std::size_t firstNode = 0;  // width, height, cut_width, cut_height
+  PartFindings findings;      // when the rule in hand is too coarse for it
 };
 
 struct PlannedPart {
@@ -80,7 +82,8 @@ class PartSection : public Section {
   void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
   void declare(RuleSet& rules, Linker& linker) const override;
   void link(RuleSet& rules, Linker& linker) const override;
-  /// One without a positive size is no piece; one whose outline cannot be computed is a rectangle.
+  /// One without a positive size is no piece; one whose outline cannot be computed is a rectangle;
+  /// one of which the rule in hand leaves nothing is told as a stop, and is no piece.
   void plan(const RuleSet& rules, const Evaluation& evaluation,
             PlannedEntries& planned) const override;
 };

@@ -1,0 +1,71 @@
+#include "core/rules/section/part_findings.h"
+
+#include <algorithm>
+#include <string_view>
+
+#include "core/rules/section/part.h"
+
+namespace drapery {
+
+namespace {
+
+// Figures of the words, in this order.
+constexpr const char* kFigures[]{"{width}", "{height}", "{cut_width}", "{cut_height}", "{rule}"};
+
+/// The words with a place for each figure that is named in them.
+RuleWords wordsOf(const PartRule& part, std::string_view text) {
+  RuleWords words;
+  words.expressions.resize(std::size(kFigures));  // lengths, told by the plan itself
+  while (!text.empty()) {
+    const std::size_t open = std::min(text.find('{'), text.size());
+    if (open > 0) words.first.push_back({std::string(text.substr(0, open)), std::nullopt});
+    text.remove_prefix(open);
+    if (text.empty()) break;
+    const std::string_view name = text.substr(0, text.find('}') + 1);
+    const auto* const figure = std::find(std::begin(kFigures), std::end(kFigures), name);
+    if (figure == std::end(kFigures))
+      words.first.push_back({part.title.text, std::nullopt});
+    else
+      words.first.push_back({{}, static_cast<std::size_t>(figure - std::begin(kFigures))});
+    text.remove_prefix(name.size());
+  }
+  return words;
+}
+
+FindingRule ruleOf(const PartRule& part, const char* id, Severity severity, const char* says,
+                   const char* remedy) {
+  FindingRule rule;
+  rule.id = id;
+  rule.severity = severity;
+  rule.says = wordsOf(part, says);
+  rule.remedy = wordsOf(part, remedy);
+  rule.touches = {part.id + ".cut_width", part.id + ".cut_height"};
+  rule.at = part.at;
+  return rule;
+}
+
+}  // namespace
+
+PartFindings partFindings(const PartRule& part) {
+  return {ruleOf(part, "piece-lost", Severity::Stop,
+                 "{name}: {width} × {height} would be cut {cut_width} × {cut_height}, for the rule "
+                 "in hand goes by {rule}. Nothing is left of it.",
+                 "Take a rule with finer marks."),
+          ruleOf(part, "piece-coarse", Severity::Mind,
+                 "{name}: {width} × {height} is cut {cut_width} × {cut_height}, for the rule in "
+                 "hand goes by {rule}, more than the piece measures one way.",
+                 "Take a rule with finer marks, or cut this piece to the book itself.")};
+}
+
+std::optional<PlannedFinding> findingOf(const PlannedPart& part, Length resolution) {
+  const bool isLost = std::min(part.cutWidth, part.cutHeight) <= Length();
+  const bool isCoarse = std::min(part.width, part.height) < resolution;
+  if (!isLost && !isCoarse) return std::nullopt;
+  std::vector<Amount> figures;
+  for (const Length length : {part.width, part.height, part.cutWidth, part.cutHeight, resolution})
+    figures.push_back({length.mm(), Unit::Millimetre});
+  return PlannedFinding{isLost ? &part.rule->findings.lost : &part.rule->findings.coarse, figures,
+                        figures};
+}
+
+}  // namespace drapery

@@ -1,0 +1,14 @@
+// Text from a file, a path or the command line as it may be shown: on one line, and no more than
+// letters to whatever shows it.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+namespace drapery {
+
+/// Control characters (C0, DEL, C1), line ends of any kind, signs that turn the direction of
+/// writing and bytes that are no UTF-8 as escapes: \n, \x1b, \u202e. Everything else as it is.
+std::string shownText(std::string_view text);
+
+}  // namespace drapery
