@@ -71,6 +71,31 @@ TEST(FlatCase, piecesLieWhereTheyBelong) {
   for (const Polygon& piece : {left, right, strip}) EXPECT_TRUE(bg::within(piece, cloth));
 }
 
+TEST(FlatCase, theGapIsShownOnceItIsKnown) {
+  const auto gaps = [](const Plan& plan) {
+    const Drawing drawing = drawn(plan, "flat-case");
+    return std::count_if(drawing.shapes.begin(), drawing.shapes.end(), [](const Shape& shape) {
+      return shape.line == LineKind::Dimension && shape.subject.id == "joint_gap";
+    });
+  };
+  Job job = plainJob();
+  EXPECT_EQ(gaps(planOf(job).plan), 1);
+  job.given.clear();
+  EXPECT_EQ(gaps(planOf(job).plan), 0);
+}
+
+// Turned by thirty degrees, half the height goes to the left.
+TEST(Placement, turnsByAnyAngle) {
+  const auto lying = placedOutline(rectangle(0, 0, 20, 10), {{100, 50}, 30.0, false});
+  const double cosine = std::sqrt(3.0) / 2;
+  EXPECT_NEAR(lying[0].x, 105, 1e-12);
+  EXPECT_NEAR(lying[0].y, 50, 1e-12);
+  EXPECT_NEAR(lying[1].x, 105 + 20 * cosine, 1e-12);
+  EXPECT_NEAR(lying[1].y, 60, 1e-12);
+  EXPECT_NEAR(lying[3].x, 100, 1e-12);
+  EXPECT_NEAR(lying[3].y, 50 + 10 * cosine, 1e-12);
+}
+
 // Outside check, Boost.Geometry: the triangles that fall away have the legs that the plan says, and
 // the cut passes the board's corner at the distance that the plan says.
 RC_GTEST_PROP(FlatCaseProperty, cornersAreCutAtTheirDistance, ()) {

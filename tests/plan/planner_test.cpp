@@ -1,5 +1,6 @@
 #include "core/plan/planner.h"
 
+#include <gmock/gmock.h>
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
@@ -11,6 +12,7 @@
 #include "core/plan/job_field.h"
 #include "tests/support/books.h"
 #include "words/formula_words.h"
+#include "words/summary_words.h"
 
 namespace drapery {
 namespace {
@@ -21,6 +23,9 @@ using test::kSchools;
 using test::plainJob;
 using test::planOf;
 using test::valueOf;
+using ::testing::AllOf;
+using ::testing::HasSubstr;
+using ::testing::Not;
 
 RC_GTEST_PROP(AnyBook, givesNoNonsense, ()) {
   const auto outcome = planOf(*anyJob(*rc::gen::elementOf(kSchools)));
@@ -125,6 +130,11 @@ TEST(Planner, tellsWhatAMillimetreWouldMove) {
       moved,
       (std::map<std::string, double>{
           {"setback", -1}, {"square_fore_edge", 1}, {"text_width", 1}, {"trim_fore_edge", -1}}));
+  // A piece's cut size goes with its exact one, whatever the steps of the rule in hand.
+  const auto ofCut = planner.influences(plan, *plan.rules->find("board.cut_width"));
+  ASSERT_EQ(ofCut.size(), influences.size());
+  for (std::size_t i = 0; i < ofCut.size(); ++i)
+    EXPECT_NEAR(ofCut[i].change, influences[i].change, 1e-9);
   // Through defaults too: a thicker text block has a thicker spine while nobody measured that.
   const auto behind = planner.influences(plan, *plan.rules->find("stiffener_width"));
   EXPECT_EQ(plan.rules->nodes[behind.front().input].name, "text_thickness");
@@ -269,6 +279,29 @@ TEST(JobInputs, rangesAreThoseOfTheContract) {
   EXPECT_EQ(range("flap_ratio"), std::pair(0.3, 1.0));
   const InputRule* gap = test::shippedMethod("case-fixed-gap")->input("joint_gap");
   EXPECT_EQ(std::pair(gap->least, gap->most), std::pair(0.2, 40.0));
+}
+
+// What is told of the trial and on the docket depends on what there is to tell.
+TEST(Summaries, areToldWhereTheyApply) {
+  const auto lines = [](const Job& job, const char* place, const char* stage) {
+    std::string all;
+    for (const std::string& line : summaryLines(planOf(job).plan, place, {}, stage))
+      all += line + "|";
+    return all;
+  };
+  EXPECT_THAT(lines(plainJob(), "trial", ""),
+              AllOf(HasSubstr("formed under the rod"), Not(HasSubstr("without a groove"))));
+  const std::string straight = lines(plainJob("case-board-gap"), "trial", "");
+  EXPECT_THAT(straight, AllOf(HasSubstr("without a groove"), Not(HasSubstr("formed under"))));
+  EXPECT_EQ(lines(plainJob(), "docket", "measure"), "210 × 144 × 25|");
+  for (const char* unmeasured : {"text_height", "text_width", "text_thickness"}) {
+    Job job = plainJob();
+    job.given.erase(unmeasured);
+    EXPECT_EQ(lines(job, "docket", "measure"), "") << unmeasured;
+  }
+  Job blank = plainJob("case-board-gap");
+  blank.given.clear();
+  EXPECT_EQ(lines(blank, "trial", ""), "");
 }
 
 TakesAllowance among(const std::vector<std::string>& keys) {

@@ -68,6 +68,8 @@ do = "Give {2 * square:mm} more."
 touches = ["square"]
 )";
 
+constexpr int kFormulaLine = 26;  // of the derived value
+
 std::optional<TomlFile> noBases(std::string_view) { return std::nullopt; }
 
 LoadedRules load(const std::string& text) { return loadRules({"small.toml", text}, noBases); }
@@ -214,6 +216,122 @@ TEST(LoadRules, showsTheLineWithACaret) {
   const std::string text = placedWordsWithCaret(loaded.issues.front());
   EXPECT_THAT(text, HasSubstr("\n  formula = \"height + 2 * sqare\"\n"
                               "                          ^\n"));
+}
+
+// The place is that of the letter in the file, behind escapes, letters of several bytes and line
+// ends.
+TEST(LoadRules, placesMistakesInsideLongAndEscapedTexts) {
+  const auto placeOf = [](const std::string& to) {
+    const LoadedRules loaded = load(with("\"height + 2 * square\"", to));
+    EXPECT_EQ(loaded.issues.size(), 1U) << to;
+    const SourcePosition& at = loaded.issues.front().where;
+    return std::to_string(at.line - kFormulaLine) + ":" + std::to_string(at.column);
+  };
+  EXPECT_EQ(placeOf("\"height + sqare\""), "0:21");
+  EXPECT_EQ(placeOf("'height + sqare'"), "0:21");
+  EXPECT_EQ(placeOf(R"("height \u002B sqare")"), "0:26");
+  EXPECT_EQ(placeOf(R"("height\t+ sqare")"), "0:22");
+  EXPECT_EQ(placeOf("\"\"\"height + sqare\"\"\""), "0:23");
+  EXPECT_EQ(placeOf("\"\"\"\nheight + sqare\"\"\""), "1:10");
+  EXPECT_EQ(placeOf("'''\r\nheight +\n  sqare'''"), "2:3");
+  EXPECT_EQ(placeOf("\"\"\"height \\\n    + sqare\"\"\""), "1:7");
+  // In words, a letter of two bytes is one column; so is what an escape of it takes.
+  const LoadedRules words = load(with("Only {board_height}.", "Größe nur {bord_height}."));
+  EXPECT_EQ(words.issues.front().where.column, 20);
+  const LoadedRules escaped = load(with("Only {board_height}.", "Gr\\u00f6sse nur {bord_height}."));
+  EXPECT_EQ(escaped.issues.front().where.column, 26);
+}
+
+TEST(LoadRules, aMissingKeyIsPlacedAtTheBeginning) {
+  EXPECT_THAT(messages(load("# nothing\n\n\ntitle = \"T\"\n")),
+              Contains("small.toml:1:1: \"schema\" is missing in this file"));
+}
+
+TEST(LoadRules, aLongCircleIsShownByItsEnds) {
+  std::string text = kSound;
+  for (int i = 0; i < 50; ++i)
+    text += "[[derive]]\nid = \"d" + std::to_string(i) + "\"\ntitle = \"d\"\nformula = \"d" +
+            std::to_string((i + 1) % 50) + "\"\nbecause = \"b\"\n";
+  const LoadedRules loaded = load(text);
+  ASSERT_EQ(loaded.issues.size(), 1U);
+  EXPECT_GT(loaded.issues.front().where.line, kFormulaLine);
+  const std::string said = messages(loaded).front();
+  EXPECT_THAT(said, HasSubstr(" -> … -> "));
+  EXPECT_LT(said.size(), 120U);
+}
+
+TEST(LoadRules, figuresThatAreNoneAreRefused) {
+  for (const char* range : {"[nan, 3]", "[1, inf]", R"(["nan", "3 mm"])", R"(["1 mm", "inf mm"])",
+                            R"(["1\u0000 mm", "3 mm"])", "[-inf, 3]"}) {
+    const LoadedRules loaded = load(with(R"(["20 mm", "1200 mm"])", range));
+    EXPECT_EQ(loaded.rules, nullptr) << range;
+  }
+}
+
+TEST(LoadRules, tellsTheFirstHundredMistakes) {
+  std::string text = kSound;
+  for (int i = 0; i < 3000; ++i) text += "[unknown" + std::to_string(i) + "]\n";
+  const LoadedRules loaded = load(text);
+  ASSERT_EQ(loaded.issues.size(), 101U);
+  EXPECT_EQ(messages(loaded).back(), "small.toml: more than 100 mistakes; mend these first");
+}
+
+TEST(LoadRules, aKeyOfManyPartsIsRefusedBeforeItFillsTheStack) {
+  std::string parts = "a";
+  for (int i = 0; i < 100'000; ++i) parts += ".a";
+  const auto refused = [](const std::string& line) {
+    const auto all = messages(load(std::string(kSound) + line));
+    return all.size() == 1 && all.front().find("a key of more than 16 parts") != std::string::npos;
+  };
+  EXPECT_TRUE(refused(parts + " = 1\n"));
+  EXPECT_TRUE(refused("[" + parts + "]\n"));
+  EXPECT_TRUE(refused("x = { " + parts + " = 1 }\n"));
+  EXPECT_TRUE(refused("\"q\"." + parts + " = 1\n"));
+  // Points in texts and comments are none.
+  EXPECT_THAT(
+      messages(load(with("\"Small\"", "'Small. . . . . . . . . . . . . . . . . . . . . .'") +
+                    "# ............................\n")),
+      IsEmpty());
+}
+
+// The rule in hand is coarser than the piece: told; nothing is left of it: a stop, and no piece.
+TEST(Parts, whatTheRuleInHandLosesIsAStop) {
+  const LoadedRules loaded = load(kSound);
+  Job job;
+  job.given["height"] = {20.0, {}};
+  const auto found = [&](const char* round) {
+    job.round = std::string(round);
+    const Plan plan = Planner(loaded.rules).plan(job).plan;
+    std::string told = plan.part("board") != nullptr ? "board " : "";
+    for (const PlannedFinding& finding : plan.findings)
+      if (finding.rule->id.starts_with("piece-")) {
+        told += finding.rule->id;
+        EXPECT_THAT(findingSays(finding, {}), HasSubstr("Board: 13 mm × 26 mm"));
+      }
+    return told;
+  };
+  EXPECT_EQ(found("13 mm"), "board ");
+  EXPECT_EQ(found("14 mm"), "board piece-coarse");
+  EXPECT_EQ(found("25.4 mm"), "board piece-coarse");
+  job.allowances["square"] = {0.0, {}};  // 10 × 20 mm
+  job.round = std::string("25 mm");
+  const Plan plan = Planner(loaded.rules).plan(job).plan;
+  EXPECT_EQ(plan.part("board"), nullptr);
+  ASSERT_FALSE(plan.findings.empty());
+  EXPECT_EQ(plan.findings.front().rule->id, "piece-lost");
+  EXPECT_TRUE(plan.has(Severity::Stop));
+  EXPECT_EQ(findingSays(plan.findings.front(), {}),
+            "Board: 10 mm × 20 mm would be cut 0 mm × 25 mm, for the rule in hand goes by 25 mm. "
+            "Nothing is left of it.");
+}
+
+TEST(Formulas, mayAskForTheRuleInHand) {
+  const LoadedRules loaded = load(with("height + 2 * square", "height + 2 * resolution"));
+  ASSERT_THAT(messages(loaded), IsEmpty());
+  Job job;
+  job.given["height"] = {200.0, {}};
+  job.round = std::string("1 mm");
+  EXPECT_EQ(Planner(loaded.rules).plan(job).plan.number("board_height"), 202);
 }
 
 TEST(LoadRules, aChildOverridesOnlyWhatItNames) {
@@ -433,6 +551,11 @@ touches = ["hole.count"]
   ASSERT_EQ(plan.marks.size(), 3U);
   EXPECT_EQ(markSays(plan.marks[0], {}), "Hole 2: 80 mm.");
   EXPECT_EQ(findingSays(plan.findings.back(), {}), "4 holes.");
+  job.given["height"] = {50.0, {}};
+  const Plan one = planner.plan(job).plan;
+  ASSERT_EQ(one.series.size(), 1U);
+  EXPECT_EQ(one.series[0].rows.size(), 1U);
+  EXPECT_DOUBLE_EQ(*one.number("reach"), 3 + 12.5);
   job.given["height"] = {40.0, {}};
   const Plan none = planner.plan(job).plan;
   EXPECT_TRUE(none.series.empty());
