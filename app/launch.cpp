@@ -8,6 +8,7 @@
 #include <QFileInfo>
 #include <QIcon>
 #include <QTimer>
+#include <algorithm>
 #include <iostream>
 #include <optional>
 
@@ -62,7 +63,7 @@ class ArgumentReader {
                         {"size", "Width and height of the window, like 1280x800", "WxH"},
                         {"select", "A figure or piece to ask about, like board_width", "id"},
                         {"units", "mm or in", "units"},
-                        {"font-scale", "0.5 to 3", "factor"},
+                        {"font-scale", "0.5 to 3, as far as the window has room", "factor"},
                         {"theme", "light or bench", "theme"}});
   }
 
@@ -85,7 +86,7 @@ class ArgumentReader {
     complain(text);
     return std::nullopt;
   }
-  bool notAllowed(const char* option, const char* allowed) {
+  bool notAllowed(const char* option, const QString& allowed) {
     fail(QString("--%1 %2 is not allowed; %3").arg(option, parser_.value(option), allowed));
     return false;
   }
@@ -95,7 +96,7 @@ class ArgumentReader {
     if (wishes.stage != nullptr) return true;
     QStringList ids;
     for (const Stage& stage : allStages()) ids << stage.id;
-    return notAllowed("stage", ids.join(", ").toUtf8().constData());
+    return notAllowed("stage", ids.join(", "));
   }
   bool readSize(Wishes& wishes) {
     if (!parser_.isSet("size")) return true;
@@ -114,8 +115,16 @@ class ArgumentReader {
     if (parser_.isSet("font-scale")) {
       bool isNumber = false;
       wishes.fontScale = parser_.value("font-scale").toDouble(&isNumber);
-      if (!isNumber || !(*wishes.fontScale >= 0.5 && *wishes.fontScale <= 3.0))
+      if (!isNumber ||
+          !(*wishes.fontScale >= kSmallestLetters && *wishes.fontScale <= kLargestLetters))
         return notAllowed("font-scale", "0.5 to 3");
+      const QSize size = wishes.size.value_or(kUsualWindow);
+      const double largest = largestLettersIn(size);
+      if (*wishes.fontScale > largest)
+        return notAllowed("font-scale", QString("0.5 to %1 in a window of %2x%3")
+                                            .arg(largest)
+                                            .arg(size.width())
+                                            .arg(size.height()));
     }
     wishes.theme = parser_.value("theme");
     if (!wishes.theme.isEmpty() && wishes.theme != "light" && wishes.theme != "bench")
@@ -167,6 +176,11 @@ void applyWishes(Settings& settings, const Wishes& wishes) {
   if (wishes.fontScale) settings.setForNow("font_scale", *wishes.fontScale);
 }
 
+QSize windowSize(const Settings& settings) {
+  return {static_cast<int>(settings.number("window_width")),
+          static_cast<int>(settings.number("window_height"))};
+}
+
 QString bookToOpen(const Wishes& wishes, const Settings& settings) {
   if (wishes.demo) return demoJob();
   if (!wishes.job.isEmpty() || !wishes.screenshot.isEmpty()) return wishes.job;
@@ -196,6 +210,10 @@ int launch(QApplication& application) {
   if (!wishes->screenshot.isEmpty()) places.settings.clear();  // a picture is of the usual window
   Workspace workspace(places);
   applyWishes(workspace.settings(), *wishes);
+  const QSize size = wishes->size.value_or(windowSize(workspace.settings()));
+  // What was set on a larger screen.
+  workspace.settings().setForNow(
+      "font_scale", std::min(workspace.settings().number("font_scale"), largestLettersIn(size)));
   setFontScale(workspace.settings().number("font_scale"));
   dress(paletteNamed(workspace.settings().text("theme")));
   MainWindow window(workspace);
@@ -203,9 +221,7 @@ int launch(QApplication& application) {
   const bool isOpen = !job.isEmpty() && window.openFile(job);
   if (!job.isEmpty() && !isOpen && !wishes->screenshot.isEmpty())
     return complain(window.banner().text());
-  window.resize(
-      wishes->size.value_or(QSize(static_cast<int>(workspace.settings().number("window_width")),
-                                  static_cast<int>(workspace.settings().number("window_height")))));
+  window.resize(size);
   window.setStage(*wishes->stage);
   window.tellLeftOut();
   // A file that is refused leaves a new book: typing must go somewhere.

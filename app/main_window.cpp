@@ -5,9 +5,11 @@
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QKeySequence>
+#include <QScreen>
 #include <QShortcut>
 #include <QStackedWidget>
 #include <QVBoxLayout>
+#include <algorithm>
 #include <cmath>
 
 #include "app/theme.h"
@@ -69,7 +71,7 @@ MainWindow::MainWindow(Workspace& workspace, const std::vector<Stage>& stages, Q
         tr("The rules of this book have a mistake now; it is planned by those from before.") +
             "\n" + listed(issues));
   });
-  resize(1280, 800);
+  resize(kUsualWindow);
   refreshTitle();
 }
 
@@ -106,6 +108,7 @@ void MainWindow::build() {
   column->addWidget(slips_);
   row->addLayout(column, 1);
   static_cast<QVBoxLayout*>(layout())->addLayout(row);
+  setMinimumSize(windowFor(fontScale()));
   connectParts();
   setStage(*stage_);
   showPlan();
@@ -154,8 +157,16 @@ void MainWindow::chooseTheme() {
 
 void MainWindow::scaleLetters(double factor) {
   Settings& settings = workspace_.settings();
-  const double scale = factor == 0.0 ? 1.0 : settings.number("font_scale") * factor;
-  if (settings.set("font_scale", std::round(scale * 100) / 100)) return;  // as far as it goes
+  const double before = settings.number("font_scale");
+  const double wanted = factor == 0.0 ? 1.0 : before * factor;
+  const double scale = std::clamp(std::round(wanted * 100) / 100, kSmallestLetters,
+                                  largestLettersIn(size().expandedTo(screen()->availableSize())));
+  if (scale == before && factor > 1.0)
+    return banner_->say(Severity::Note, tr("The letters are %1 times the usual size; with larger "
+                                           "ones the drawings would have no room on this screen.")
+                                            .arg(scale));
+  if (scale == before) return;
+  settings.set("font_scale", scale);
   settings.save();
   dressAnew();
 }

@@ -3,8 +3,11 @@
 #include <QApplication>
 #include <QPalette>
 #include <QStyleFactory>
+#include <algorithm>
+#include <cmath>
 
 #include "paint/fonts.h"
+#include "store/settings.h"
 
 namespace drapery {
 
@@ -25,6 +28,24 @@ void dress(const Palette& palette) {
   colours.setColor(QPalette::HighlightedText, palette.ground);
   QApplication::setPalette(colours);
   QApplication::setFont(textFont(14));
+}
+
+namespace {
+constexpr double kInUsualWindow = 1.75;  // tests hold tags apart up to there
+}
+
+double largestLettersIn(const QSize& window) {
+  const double larger = std::min(double(window.width()) / kUsualWindow.width(),
+                                 double(window.height()) / kUsualWindow.height());
+  return std::clamp(std::floor(kInUsualWindow * larger * 100) / 100, kInUsualWindow,
+                    kLargestLetters);
+}
+
+QSize windowFor(double letters) {
+  if (letters <= kInUsualWindow) return {};
+  const double larger = letters / kInUsualWindow;
+  return {static_cast<int>(std::ceil(kUsualWindow.width() * larger)),
+          static_cast<int>(std::ceil(kUsualWindow.height() * larger))};
 }
 
 }  // namespace drapery

@@ -57,12 +57,13 @@ std::optional<SettingValue> valueOf(const Node& node) {
 
 const std::vector<SettingKind>& settingKinds() {
   constexpr double kLargestWindow = 20000;
-  static const std::vector<SettingKind> kKinds{{"units", std::string("mm"), {"mm", "in"}},
-                                               {"theme", std::string("light"), {"light", "bench"}},
-                                               {"font_scale", 1.0, {}, 0.5, 3.0},
-                                               {"window_width", 1280.0, {}, 640.0, kLargestWindow},
-                                               {"window_height", 800.0, {}, 480.0, kLargestWindow},
-                                               {"last_book", std::string()}};
+  static const std::vector<SettingKind> kKinds{
+      {"units", std::string("mm"), {"mm", "in"}},
+      {"theme", std::string("light"), {"light", "bench"}},
+      {"font_scale", 1.0, {}, kSmallestLetters, kLargestLetters},
+      {"window_width", 1280.0, {}, 640.0, kLargestWindow},
+      {"window_height", 800.0, {}, 480.0, kLargestWindow},
+      {"last_book", std::string()}};
   return kKinds;
 }
 

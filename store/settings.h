@@ -24,6 +24,9 @@ struct SettingKind {
   double least = 0.0, most = 0.0;         // of a number
 };
 
+/// Letters against the usual size.
+inline constexpr double kSmallestLetters = 0.5, kLargestLetters = 3.0;
+
 /// Every setting that there is.
 const std::vector<SettingKind>& settingKinds();
 

@@ -25,6 +25,11 @@ Job emptyJob(Units units) {
   return job;
 }
 
+Issue unknownKey(const std::string& key, const std::string& section) {
+  return {
+      "key-unknown", {{"key", shortened(key)}, {"section", section}}, section + "/" + key, {}, {}};
+}
+
 }  // namespace
 
 std::string newJobId() { return QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString(); }
@@ -140,12 +145,7 @@ std::optional<Issue> Document::copyTo(const QString& path) {
 std::optional<Issue> Document::issueOfAllowance(const RuleSet& rules, const std::string& key,
                                                 const Entry& entry) const {
   const InputRule* rule = rules.input(key);
-  if (rule == nullptr || rule->role != InputRole::Allowance)
-    return Issue{"key-unknown",
-                 {{"key", shortened(key)}, {"section", std::string("allowances")}},
-                 "allowances/" + key,
-                 {},
-                 {}};
+  if (rule == nullptr || rule->role != InputRole::Allowance) return unknownKey(key, "allowances");
   auto read = readEntry(entry, *rule, *library_->shelf());
   if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
   return std::nullopt;
@@ -173,9 +173,12 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
     return std::nullopt;
   }
   const FieldValue value = fieldValue(job, field);
-  const InputRule* rule =
-      planner_ ? planner_->rules()->input(field.substr(field.find('/') + 1)) : nullptr;
-  if (!value || rule == nullptr || fieldOf(*rule) != field) return std::nullopt;
+  const std::size_t slash = field.find('/');
+  if (!value || !planner_ || slash == std::string::npos) return std::nullopt;
+  const std::string key = field.substr(slash + 1);
+  const InputRule* rule = planner_->rules()->input(key);
+  // Such a file could not be opened again.
+  if (rule == nullptr || fieldOf(*rule) != field) return unknownKey(key, field.substr(0, slash));
   auto read = readEntry(*value, *rule, *library_->shelf());
   if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
   return std::nullopt;

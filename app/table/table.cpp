@@ -180,7 +180,11 @@ void Table::placeSwitch() {
   switch_->setText(tr("show: %1").arg(panels_.nextCaption()));
   switch_->setAccessibleName(switch_->text());
   const QSize size = switch_->sizeHint();
-  switch_->setGeometry(drawingArea().right() - size.width() - 12, 6, size.width(), size.height());
+  const int left = drawingArea().right() - size.width() - 12;
+  // Beside the caption, or below it where the line is too short for both.
+  const QRectF caption = panels_.shown().empty() ? QRectF() : panels_.shown().front().captionRect();
+  const int top = caption.right() + em() > left ? static_cast<int>(caption.bottom()) : 6;
+  switch_->setGeometry(left, top, size.width(), size.height());
 }
 
 void Table::bringNextToFront() {

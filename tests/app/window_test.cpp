@@ -2,7 +2,9 @@
 #include <gmock/gmock.h>
 #include <sys/resource.h>
 
+#include <QMessageBox>
 #include <QSignalSpy>
+#include <QToolTip>
 #include <csignal>
 #include <filesystem>
 
@@ -474,6 +476,72 @@ TEST_F(Window, tagsNeverCollide) {
       }
     }
   }
+}
+
+// As large as a usual window has room for; on a larger screen they may be larger.
+TEST_F(Window, theLargestLettersCanBeWorkedWith) {
+  openPlain();
+  for (int i = 0; i < 20 && banner().isEmpty(); ++i) press(Qt::Key_Plus, Qt::ControlModifier);
+  EXPECT_EQ(workspace_->settings().number("font_scale"), 1.75);
+  EXPECT_THAT(banner().toStdString(), HasSubstr("usual size"));
+  click("banner.way0");
+  for (const char* demo : {"tide-ledger", "lantern-log", "tern-notes", "hive-diary"}) {
+    path_ = folder_.write("demo.json", projectFile("demo/" + std::string(demo) + ".json"));
+    ASSERT_TRUE(window_->openFile(QString::fromStdString(path_)));
+    for (const char* stage : {"docket.measure", "docket.case"}) {
+      click(stage);
+      EXPECT_EQ(window_->size(), QSize(1280, 800));
+      expectTagsApart(std::string(demo) + ", " + stage);
+      if (!isShown("table.switch")) continue;
+      const QWidget* other = find("table.switch");
+      for (const Tag* tag : table().tags())
+        EXPECT_FALSE(tag->geometry().intersects(other->geometry())) << demo << tag->value();
+      click("table.switch");
+      expectTagsApart(std::string(demo) + ", the other drawing");
+    }
+  }
+  press(Qt::Key_0, Qt::ControlModifier);
+  EXPECT_EQ(workspace_->settings().number("font_scale"), 1.0);
+}
+
+// A folder's or a book's name is letters, whatever it looks like.
+TEST_F(Window, namesAreNeverReadAsRichText) {
+  const QString rich = "<img src='/etc/passwd'><b>bold</b>";
+  Job job = plainJob();
+  job.title = rich.toStdString();
+  open(job);
+  EXPECT_EQ(window_->openFile("/no/" + rich + ".json"), false);
+  EXPECT_TRUE(banner().contains(rich));
+  QMessageBox box(QMessageBox::Warning, "Copy", "Replace " + rich + "?", QMessageBox::Ok);
+  box.show();
+  QToolTip::showText(QPoint(10, 10), rich, window_.get());
+  QApplication::processEvents();
+  int labels = 0;
+  for (QWidget* widget : QApplication::allWidgets())
+    if (const auto* label = qobject_cast<QLabel*>(widget)) {
+      EXPECT_EQ(label->textFormat(), Qt::PlainText) << label->text().toStdString();
+      labels += label->text().contains("img");
+    }
+  EXPECT_GE(labels, 3);  // banner, box and tip
+  QToolTip::hideText();
+}
+
+// The figures that wait for a method are looked at before they are taken.
+TEST_F(Window, unsoundFiguresOfAnotherMethodWaitAndAreTold) {
+  Job job = plainJob();
+  job.otherAllowances["case-fixed-gap"] = {
+      {"joint_gap", {99.0, {}}}, {"margin", {17.0, {}}}, {"nonsense", {1.0, {}}}};
+  open(job);
+  document().keep("method", Entry{std::string("case-fixed-gap"), {}});
+  settle();
+  EXPECT_THAT(banner().toStdString(),
+              AllOf(HasSubstr("joint_gap: 99 is not allowed"), HasSubstr("nonsense")));
+  EXPECT_EQ(value("margin"), 17);
+  EXPECT_EQ(saved().otherAllowances.at("case-fixed-gap").size(), 2U);
+  // The file can be opened again, and nothing of it is lost on the way back.
+  ASSERT_TRUE(window_->openFile(QString::fromStdString(path_))) << banner().toStdString();
+  document().keep("method", Entry{std::string("case-sunk-joint"), {}});
+  EXPECT_EQ(saved().otherAllowances.at("case-fixed-gap").size(), 3U);
 }
 
 TEST_F(Window, zoomAndPanMoveTheDrawingAndZeroBringsItBack) {

@@ -43,7 +43,7 @@ TEST(Settings, eachIsUsualUntilSaidAndIsRemembered) {
   const Settings again = read(path, told);
   EXPECT_EQ(again.text("theme"), "bench");
   EXPECT_EQ(again.text("units"), "in");
-  EXPECT_EQ(again.number("font_scale"), 3.0);
+  EXPECT_EQ(again.number("font_scale"), kLargestLetters);
   EXPECT_THAT(told, IsEmpty());
 }
 
