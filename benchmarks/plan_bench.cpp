@@ -5,6 +5,7 @@
 #include <iterator>
 
 #include "core/drawing/draw_view.h"
+#include "core/rules/load_rules.h"
 #include "store/open_job.h"
 #include "store/plan_json.h"
 
@@ -41,6 +42,55 @@ void readingAJobOf(benchmark::State& state, const char* section) {
 }
 BENCHMARK_CAPTURE(readingAJobOf, given, "given")->Arg(500)->Arg(1000)->Arg(2000)->Arg(4000);
 BENCHMARK_CAPTURE(readingAJobOf, allowances, "allowances")->Arg(500)->Arg(4000);
+
+/// A rule file of one shape repeated, as large as it may be: read or refused in linear time.
+struct RuleShape {
+  const char* once;   // at the beginning
+  const char* again;  // N is the number of the repetition
+  const char* atLast;
+};
+constexpr RuleShape kUnknownKeys{"", "keyN = 1\n", ""};
+constexpr RuleShape kUnknownTables{"", "[tN]\n", ""};
+constexpr RuleShape kWrongFormulas{
+    "", "[[derive]]\nid=\"dN\"\ntitle=\"t\"\nformula=\"nix + 1\"\nbecause=\"b\"\n", ""};
+constexpr RuleShape kSoundInputs{
+    "", "[[given]]\nid=\"gN\"\ntitle=\"t\"\nrange=[\"1 mm\",\"2 mm\"]\ndefault=\"1 mm\"\n", ""};
+constexpr RuleShape kOneId{
+    "", "[[derive]]\nid=\"d\"\ntitle=\"t\"\nformula=\"1 mm\"\nbecause=\"b\"\n", ""};
+constexpr RuleShape kWrongParts{
+    "", "[[part]]\nid=\"pN\"\ntitle=\"t\"\nmaterial=\"board\"\nsize=[\"x\"]\n", ""};
+constexpr RuleShape kLongList{"x = [", "1,", "]\n"};
+constexpr RuleShape kLongOutline{
+    "[[part]]\nid=\"p\"\ntitle=\"t\"\nmaterial=\"board\"\nsize=[\"1 mm\",\"1 mm\"]\noutline=[",
+    "[\"1 mm\",\"2 mm\"],", "]\n"};
+constexpr RuleShape kLongText{"about = \"", "a{1}é\\\\n", "\"\n"};
+
+void readingRulesOf(benchmark::State& state, const RuleShape& shape) {
+  std::string text = "schema = \"drapery-method/1\"\nid = \"x\"\ntitle = \"X\"\n";
+  text += shape.once;
+  const auto size = static_cast<std::size_t>(state.range(0)) * 1024;
+  for (int i = 0; text.size() + 128 < size; ++i) {
+    std::string again = shape.again;
+    if (const auto number = again.find('N'); number != std::string::npos)
+      again.replace(number, 1, std::to_string(i));
+    text += again;
+  }
+  text += shape.atLast;
+  for (auto _ : state)
+    benchmark::DoNotOptimize(
+        loadRules({"x.toml", text}, [](std::string_view) { return std::optional<TomlFile>(); }));
+}
+#define DRAPERY_READING(shape) \
+  BENCHMARK_CAPTURE(readingRulesOf, shape, shape)->Arg(500)->Arg(1000)->Arg(2000)->Arg(4000)
+DRAPERY_READING(kUnknownKeys);
+DRAPERY_READING(kUnknownTables);
+DRAPERY_READING(kWrongFormulas);
+DRAPERY_READING(kSoundInputs);
+DRAPERY_READING(kOneId);
+DRAPERY_READING(kWrongParts);
+DRAPERY_READING(kLongList);
+DRAPERY_READING(kLongOutline);
+DRAPERY_READING(kLongText);
 
 /// The largest case: backed, half-bound, everything measured in several readings, every piece asked
 /// for. With the trace, the tolerances, and what a millimetre of each reading moves.

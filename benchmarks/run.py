@@ -50,7 +50,7 @@ def engine():
             tell(row["name"], micro, 300, "us")
         elif row["name"] == "largestPlan":
             tell("largest case with trace, tolerances and moves", micro, 1000, "us")
-        elif row["name"].startswith("readingAJobOf"):
+        elif row["name"].startswith("reading"):
             kilobytes = int(row["name"].split("/")[-1])
             tell(row["name"] + " kB, per kB", micro / kilobytes, 500, "us")  # 2 s for the largest file
         else:
@@ -80,6 +80,20 @@ def batch(environment):
         tell(f"a batch on {cores} cores against one, time taken", 1 / faster, 1 / 1.5, f"of it ({faster:.2f} x as fast)")
 
 
+def beside_traps(environment):
+    """A plan while the house's folders hold what is no file: a folder, a pipe, an endless device, 200 MB."""
+    with tempfile.TemporaryDirectory() as data:
+        for folder in (f"{data}/drapery/methods", f"{data}/drapery/materials"):
+            os.makedirs(f"{folder}/a-folder.toml")
+            os.mkfifo(f"{folder}/b-pipe.toml")
+            os.symlink("/dev/zero", f"{folder}/c-endless.toml")
+            with open(f"{folder}/d-large.toml", "w") as large:
+                large.truncate(200 << 20)
+        there = dict(environment, XDG_DATA_HOME=data)
+        times = sorted(seconds([CLI, "plan", JOB], there) for _ in range(RUNS))
+        tell("drapery-cli plan beside pipes, devices and endless files", statistics.median(times) * 1000, 50, "ms")
+
+
 def main():
     with tempfile.TemporaryDirectory() as data:
         environment = dict(os.environ, XDG_DATA_HOME=data, XDG_CONFIG_HOME=data, XDG_STATE_HOME=data, QT_QPA_PLATFORM="offscreen", XDG_RUNTIME_DIR=data)
@@ -91,6 +105,7 @@ def main():
         plan, ratio = paired([CLI, "plan", JOB], [BIN + "parse_json", JOB], environment)
         tell("drapery-cli plan, whole process", plan * 1000, 12, "ms")
         tell("drapery-cli plan against parsing the same JSON", ratio, 4, "x")
+        beside_traps(environment)
         batch(environment)
     if failed:
         print("over:", "; ".join(failed))

@@ -34,10 +34,47 @@ std::vector<const Node*> basesOf(const Node& root) {
   return bases;
 }
 
+/// What is wrong with the ids of one file, before others are laid under it.
+struct IdFault {
+  IssueId issue;
+  IssueArguments arguments;
+  int line, column;
+};
+
+/// The same id twice in one file would be one rule laid over the other in silence.
+void findDuplicates(const Node& root, std::vector<IdFault>& faults) {
+  for (const Node::Member& list : root.members) {
+    if (!isListOfRules(list.key)) continue;
+    std::map<std::string_view, int> lineOf;
+    for (const Node& rule : list.value.items) {
+      const Node* id = rule.find("id");
+      if (id == nullptr || faults.size() > IssuePlacer::kMostTold) continue;
+      const auto [first, isNew] = lineOf.emplace(id->text, id->line);
+      if (!isNew)
+        faults.push_back({"id-duplicate",
+                          {{"id", shortened(id->text)}, {"line", std::to_string(first->second)}},
+                          id->line,
+                          id->column});
+    }
+  }
+}
+
+/// Two files with one id would be taken for one another.
+void checkName(const Node& root, const TomlFile& source, std::vector<IdFault>& faults) {
+  const Node* id = root.find("id");
+  const std::string stem = std::filesystem::path(source.file).stem().string();
+  if (id != nullptr && id->kind == Node::Kind::Text && id->text != stem)
+    faults.push_back({"id-not-name",
+                      {{"id", shortened(id->text)}, {"name", shortened(stem)}},
+                      id->line,
+                      id->column});
+}
+
 /// Reads a file and all that it stands on, each file once, into one tree.
 class Gathering {
  public:
-  Gathering(const BaseLookup& bases, Issues& issues) : bases_(bases), issues_(issues) {}
+  Gathering(const BaseLookup& bases, FormulaCheck check, Issues& issues)
+      : bases_(bases), check_(check), issues_(issues) {}
 
   /// Nothing when one of the files cannot be read at all.
   std::optional<Node> gather(const TomlFile& source) {
@@ -50,7 +87,10 @@ class Gathering {
       return std::nullopt;
     }
     Node own = std::move(std::get<Node>(parsed));
-    if (index == 0) first_ = own;
+    if (index == 0 && check_ == FormulaCheck::Full) {
+      findDuplicates(own, faults_);
+      checkName(own, source, faults_);
+    }
     Node merged;
     merged.kind = Node::Kind::Table;
     for (const Node* base : basesOf(own))
@@ -59,7 +99,8 @@ class Gathering {
   }
 
   [[nodiscard]] const std::vector<TomlFile>& files() const { return files_; }
-  [[nodiscard]] const Node& first() const { return first_; }
+  /// Of the file itself, when it is checked in full.
+  [[nodiscard]] const std::vector<IdFault>& faults() const { return faults_; }
 
  private:
   bool layBase(Node& merged, const Node& base, const TomlFile& user) {
@@ -91,35 +132,12 @@ class Gathering {
   }
 
   const BaseLookup& bases_;
+  FormulaCheck check_;
   Issues& issues_;
   std::vector<TomlFile> files_;
   std::vector<std::string> open_, done_;
-  Node first_;
+  std::vector<IdFault> faults_;
 };
-
-/// The same id twice in one file would be one rule laid over the other in silence.
-void findDuplicates(const Node& root, IssuePlacer& placer) {
-  for (const Node::Member& list : root.members) {
-    if (!isListOfRules(list.key)) continue;
-    std::map<std::string, int> lineOf;
-    for (const Node& rule : list.value.items) {
-      const Node* id = rule.find("id");
-      if (id == nullptr) continue;
-      const auto [first, isNew] = lineOf.emplace(id->text, id->line);
-      if (!isNew)
-        placer.addAt(*id, "id-duplicate",
-                     {{"id", shortened(id->text)}, {"line", std::to_string(first->second)}});
-    }
-  }
-}
-
-/// Two files with one id would be taken for one another.
-void checkName(const Node& root, const TomlFile& source, IssuePlacer& placer) {
-  const Node* id = root.find("id");
-  const std::string stem = std::filesystem::path(source.file).stem().string();
-  if (id != nullptr && id->kind == Node::Kind::Text && id->text != stem)
-    placer.addAt(*id, "id-not-name", {{"id", shortened(id->text)}, {"name", shortened(stem)}});
-}
 
 /// As FNV-1a, 64 bit, but eight bytes at a time.
 std::uint64_t fingerprintOf(const std::vector<TomlFile>& files) {
@@ -140,18 +158,16 @@ std::uint64_t fingerprintOf(const std::vector<TomlFile>& files) {
 
 LoadedRules loadRules(const TomlFile& source, const BaseLookup& bases, FormulaCheck check) {
   LoadedRules loaded;
-  Gathering gathering(bases, loaded.issues);
+  Gathering gathering(bases, check, loaded.issues);
   const auto root = gathering.gather(source);
   if (!root) return loaded;
   std::vector<std::pair<std::string, std::string_view>> texts;
   for (const TomlFile& file : gathering.files()) texts.emplace_back(file.file, file.text);
   IssuePlacer placer(std::move(texts), loaded.issues);
-  if (check == FormulaCheck::Full) {
-    findDuplicates(gathering.first(), placer);
-    checkName(gathering.first(), source, placer);
-  }
+  for (const IdFault& fault : gathering.faults())
+    placer.add(fault.issue, fault.arguments, placer.at(0, fault.line, fault.column));
   RuleSet rules = readRules(*root, placer);
-  Linker(rules, placer, check).run();
+  if (!placer.isFull()) Linker(rules, placer, check).run();
   if (!loaded.issues.empty()) return loaded;
   rules.fingerprint = fingerprintOf(gathering.files());
   loaded.rules = std::make_shared<const RuleSet>(std::move(rules));

@@ -5,6 +5,7 @@
 #include <toml++/toml.h>
 
 #include <algorithm>
+#include <cmath>
 
 #include "core/diag/utf8.h"
 #include "core/quantity/format_length.h"
@@ -49,7 +50,9 @@ Node fromNumber(double value) {
   Node node;
   node.kind = Node::Kind::Number;
   node.number = value;
-  node.text = formatNumber(value, 6);
+  constexpr double kExact = 1e15;
+  const bool isWhole = value == std::trunc(value) && std::abs(value) < kExact;
+  node.text = isWhole ? std::to_string(static_cast<long long>(value)) : formatNumber(value, 6);
   return node;
 }
 
