@@ -1,13 +1,14 @@
 // A kind of entry in a rule file: [[given]], [[part]], [[finding]] ... Each is one class here that
-// reads its entries, ties them to the others, and says what they come to on a book. A new kind is
-// a pair of files in section/, a list in RuleSet, a list in PlannedEntries, and a line in
-// sections.cpp.
+// reads its entries, ties them to the others, tells them, and says what they come to on a book. A
+// new kind is a pair of files in section/, a list in RuleSet, a list in PlannedEntries, and a line
+// in sections.cpp.
 #pragma once
 
 #include <string_view>
 #include <vector>
 
 #include "core/diag/node.h"
+#include "core/rules/section/described.h"
 #include "core/toml/issue_placer.h"
 
 namespace drapery {
@@ -32,6 +33,8 @@ class Section {
   virtual void declare(RuleSet& rules, Linker& linker) const;
   /// Ties its formulas to the numbers that they name and checks them.
   virtual void link(RuleSet& rules, Linker& linker) const = 0;
+  /// Its entries for the reference; none for a section that is not told there.
+  [[nodiscard]] virtual std::vector<Described> describe(const RuleSet& rules) const;
   /// What its entries come to once every number is known.
   virtual void plan(const RuleSet& rules, const Evaluation& evaluation,
                     PlannedEntries& planned) const;

@@ -12,6 +12,7 @@
 namespace drapery {
 
 void Section::declare(RuleSet&, Linker&) const {}
+std::vector<Described> Section::describe(const RuleSet&) const { return {}; }
 void Section::plan(const RuleSet&, const Evaluation&, PlannedEntries&) const {}
 
 const std::vector<const Section*>& ruleSections() {

@@ -4,6 +4,9 @@
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
+#include <sys/stat.h>
+
+#include <filesystem>
 
 #include "store/job_file.h"
 #include "tests/support/books.h"
@@ -112,6 +115,43 @@ TEST(Document, aHalfMeasuredBookCanBeOpened) {
   const std::string path = folder.write("job.json", writeJob(job));
   EXPECT_TRUE(document.open(QString::fromStdString(path)).empty());
   EXPECT_EQ(document.missing(), (std::vector<std::string>{"text_width", "board_thickness"}));
+}
+
+// Whatever another program puts in the file's place: it is neither waited for nor written over.
+TEST(Document, whatIsNoFileInItsPlaceIsLeftAlone) {
+  const TemporaryFolder folder;
+  const std::string path = folder.path() + "/job.json";
+  const auto expectLeft = [&](const std::function<void()>& put, const char* reason) {
+    std::filesystem::remove_all(path);
+    folder.write("job.json", writeJob(plainJob()));
+    Bench bench(folder);
+    ASSERT_TRUE(bench.document.open(QString::fromStdString(path)).empty());
+    std::filesystem::remove(path);
+    put();
+    bench.document.keep("title", Entry{std::string("Again"), {}});
+    EXPECT_EQ(bench.document.save()->id.text(), "file-unsure");
+    const auto over = bench.document.saveOver();
+    ASSERT_TRUE(over);
+    EXPECT_EQ(std::get<std::string>(over->arguments.back().value), reason);
+    EXPECT_FALSE(std::filesystem::is_regular_file(path));
+    EXPECT_FALSE(bench.document.isSaved());
+    // And it is not opened either.
+    EXPECT_EQ(bench.document.open(QString::fromStdString(path)).front().id.text(),
+              "file-unreadable");
+  };
+  expectLeft([&] { ::mkfifo(path.c_str(), 0600); }, "it is a pipe");
+  expectLeft([&] { std::filesystem::create_directory(path); }, "it is a folder");
+  expectLeft([&] { std::filesystem::create_symlink("/dev/zero", path); }, "it is a device");
+}
+
+// The keys of a method are those of the file: one that could not be opened again is not kept.
+TEST(Document, anUnknownFieldIsNotKept) {
+  const TemporaryFolder folder;
+  Bench bench(folder);
+  const auto issue = bench.document.keep("allowances/nonsense", Entry{std::string("1"), {}});
+  ASSERT_TRUE(issue);
+  EXPECT_EQ(issue->id.text(), "key-unknown");
+  EXPECT_EQ(bench.document.undoStack()->count(), 0);
 }
 
 TEST(Document, aFileThatWentAwayIsNotWrittenAnewUnasked) {

@@ -266,6 +266,19 @@ TEST(Tasks, canBeEndedAndAreThenNotDone) {
   EXPECT_FALSE(isDone);
 }
 
+// What a killed write left a day ago goes with the next start.
+TEST_F(Bench, leftoversOfKilledWritesGo) {
+  std::filesystem::create_directories(folder_.path() + "/drapery/jobs");
+  const std::string old = folder_.write("drapery/jobs/.drapery-AbCdEf", "half");
+  const std::string fresh = folder_.write("drapery/jobs/.drapery-GhIjKl", "half");
+  std::filesystem::last_write_time(
+      old, std::filesystem::file_time_type::clock::now() - std::chrono::hours(25));
+  workspace_->removeLeftovers();
+  settle();
+  EXPECT_FALSE(std::filesystem::exists(old));
+  EXPECT_TRUE(std::filesystem::exists(fresh));
+}
+
 TEST(Log, goesToItsFolderAndTakesWhatQtSays) {
   const TemporaryFolder folder;
   takeQtMessages();

@@ -4,6 +4,7 @@
 #include "core/rules/linker.h"
 #include "core/rules/rule_set.h"
 #include "core/rules/section/common.h"
+#include "core/rules/section/described.h"
 
 namespace drapery {
 
@@ -48,6 +49,22 @@ void DeriveSection::declare(RuleSet& rules, Linker& linker) const {
 void DeriveSection::link(RuleSet& rules, Linker& linker) const {
   for (DerivedRule& rule : rules.derived)
     linker.linkNode(rule.id, {{&rule.formula, rule.dimension}, {&rule.when, Dimension::number()}});
+}
+
+namespace {
+
+std::string told(const DerivedRule& rule) {
+  return "- **" + rule.title.text + "** " + asCode(rule.id) + ", " + rule.dimension.name() + ": " +
+         asCode(rule.formula) + "." + onlyWhere(rule.when) + andSays(rule.because.text) +
+         fromPractice(rule.practice) + "\n";
+}
+
+}  // namespace
+
+std::vector<Described> DeriveSection::describe(const RuleSet& rules) const {
+  std::vector<Described> all;
+  for (const auto& rule : rules.derived) all.push_back({"Values", told(rule)});
+  return all;
 }
 
 }  // namespace drapery

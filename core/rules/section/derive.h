@@ -29,6 +29,7 @@ class DeriveSection : public Section {
  public:
   [[nodiscard]] std::string_view key() const override { return "derive"; }
   void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
+  [[nodiscard]] std::vector<Described> describe(const RuleSet& rules) const override;
   void declare(RuleSet& rules, Linker& linker) const override;
   void link(RuleSet& rules, Linker& linker) const override;
 };

@@ -6,6 +6,7 @@
 #include "core/rules/evaluation.h"
 #include "core/rules/linker.h"
 #include "core/rules/planned_entries.h"
+#include "core/rules/section/described.h"
 
 namespace drapery {
 
@@ -51,6 +52,27 @@ void FindingSection::plan(const RuleSet& rules, const Evaluation& evaluation,
                    [](const PlannedFinding& a, const PlannedFinding& b) {
                      return a.rule->severity < b.rule->severity;
                    });
+}
+
+namespace {
+
+const std::string& nameOf(Severity severity) {
+  return std::find_if(kSeverities.begin(), kSeverities.end(),
+                      [&](const auto& each) { return each.second == severity; })
+      ->first;
+}
+
+std::string told(const FindingRule& rule) {
+  return "- **" + nameOf(rule.severity) + "** " + asCode(rule.id) + " where " + asCode(rule.when) +
+         ". " + wordsAsCode(rule.says) + " " + wordsAsCode(rule.remedy) + "\n";
+}
+
+}  // namespace
+
+std::vector<Described> FindingSection::describe(const RuleSet& rules) const {
+  std::vector<Described> all;
+  for (const auto& rule : rules.findings) all.push_back({"Findings", told(rule)});
+  return all;
 }
 
 }  // namespace drapery

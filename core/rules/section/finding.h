@@ -33,6 +33,7 @@ class FindingSection : public Section {
  public:
   [[nodiscard]] std::string_view key() const override { return "finding"; }
   void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
+  [[nodiscard]] std::vector<Described> describe(const RuleSet& rules) const override;
   void link(RuleSet& rules, Linker& linker) const override;
   /// Stop before mind before note.
   void plan(const RuleSet& rules, const Evaluation& evaluation,

@@ -9,6 +9,7 @@
 #include "core/rules/linker.h"
 #include "core/rules/rule_set.h"
 #include "core/rules/section/common.h"
+#include "core/rules/section/described.h"
 
 namespace drapery {
 
@@ -254,6 +255,64 @@ void InputSection::link(RuleSet& rules, Linker& linker) const {
                               {&rule.when, Dimension::number()},
                               {&rule.otherwise, dimension}});
   }
+}
+
+namespace {
+
+std::string optionsText(const InputRule& rule) {
+  std::string out;
+  for (std::size_t i = 0; i < rule.options.size(); ++i) {
+    out += (i == 0 ? "" : ", ") + asCode(rule.options[i]) + " (" + rule.optionTitles[i].text;
+    for (const ChoiceColumn& column : rule.columns) {
+      const std::string figure = plainAmount({column.figures[i], column.unit});
+      if (figure != "–") out += (&column == rule.columns.data() ? ": " : " × ") + figure;
+    }
+    out += ")";
+  }
+  return out;
+}
+
+std::string allowedText(const InputRule& rule) {
+  switch (rule.kind) {
+    case InputKind::Choice:
+      return optionsText(rule);
+    case InputKind::Length:
+      return plainAmount({rule.least, Unit::Millimetre}) + " to " +
+             plainAmount({rule.most, Unit::Millimetre});
+    case InputKind::Count:
+      return "whole, " + formatNumber(rule.least, 0) + " to " + formatNumber(rule.most, 0);
+    case InputKind::Ratio:
+      return formatNumber(rule.least, 4) + " to " + formatNumber(rule.most, 4);
+    default:
+      return formatNumber(rule.least, 4) + " to " + formatNumber(rule.most, 4) + " " +
+             dimensionOf(rule.kind).name();
+  }
+}
+
+std::string told(const InputRule& rule) {
+  std::string out =
+      "- **" + rule.title.text + "** " + asCode(rule.id) + ": " + allowedText(rule) + ".";
+  if (!rule.fallback.empty()) out += " Unless said " + asCode(rule.fallback) + ".";
+  if (rule.fallback.empty() && rule.optional) out += " May be left out.";
+  out += onlyWhere(rule.when);
+  if (!rule.otherwise.empty()) out += " Elsewhere " + asCode(rule.otherwise) + ".";
+  if (!rule.materials.empty()) {
+    out += " May name a material:";
+    for (const std::string& kind : rule.materials)
+      out += (kind == rule.materials.front() ? " " : ", ") + kind;
+    out += ".";
+  }
+  return out + andSays(rule.measure.text) + fromPractice(rule.practice) + "\n";
+}
+
+}  // namespace
+
+std::vector<Described> InputSection::describe(const RuleSet& rules) const {
+  std::vector<Described> all;
+  for (const InputRule& rule : rules.inputs)
+    if (rule.role == role_)
+      all.push_back({role_ == InputRole::Given ? "Measured" : "Decided", told(rule)});
+  return all;
 }
 
 }  // namespace drapery

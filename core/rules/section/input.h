@@ -59,6 +59,7 @@ class InputSection : public Section {
     return role_ == InputRole::Given ? "given" : "allowance";
   }
   void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
+  [[nodiscard]] std::vector<Described> describe(const RuleSet& rules) const override;
   void declare(RuleSet& rules, Linker& linker) const override;
   void link(RuleSet& rules, Linker& linker) const override;
 

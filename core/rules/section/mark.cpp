@@ -4,6 +4,7 @@
 #include "core/rules/linker.h"
 #include "core/rules/planned_entries.h"
 #include "core/rules/section/common.h"
+#include "core/rules/section/described.h"
 
 namespace drapery {
 
@@ -35,6 +36,20 @@ void MarkSection::plan(const RuleSet& rules, const Evaluation& evaluation,
       if (evaluation.holds(mark.when.formula, locals))
         planned.marks.push_back({&mark, evaluation.figures(mark.says, locals)});
     });
+}
+
+namespace {
+
+std::string told(const MarkRule& rule) {
+  return "- " + asCode(rule.id) + onlyWhere(rule.when) + " " + wordsAsCode(rule.says) + "\n";
+}
+
+}  // namespace
+
+std::vector<Described> MarkSection::describe(const RuleSet& rules) const {
+  std::vector<Described> all;
+  for (const auto& rule : rules.marks) all.push_back({"Marked out", told(rule)});
+  return all;
 }
 
 }  // namespace drapery

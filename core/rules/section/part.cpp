@@ -8,6 +8,7 @@
 #include "core/rules/linker.h"
 #include "core/rules/planned_entries.h"
 #include "core/rules/section/common.h"
+#include "core/rules/section/described.h"
 
 namespace drapery {
 
@@ -314,6 +315,44 @@ void PartSection::plan(const RuleSet& rules, const Evaluation& evaluation,
     if (std::min(part->cutWidth, part->cutHeight) > Length())
       planned.parts.push_back(std::move(*part));
   }
+}
+
+namespace {
+
+std::string materialsText(const PartRule& rule) {
+  std::string out;
+  for (const PartMaterial& each : rule.materials) {
+    out += (out.empty() ? "" : ", else ") + each.material;
+    if (!each.when.empty()) out += " where " + asCode(each.when);
+  }
+  return out;
+}
+
+std::string told(const PartRule& rule) {
+  const char* grain = rule.grain == Grain::Height  ? "grain head to tail"
+                      : rule.grain == Grain::Width ? "grain across"
+                                                   : "any grain";
+  const char* rounding = rule.rounding == Rounding::Up     ? "up"
+                         : rule.rounding == Rounding::Down ? "down"
+                                                           : "to the nearest mark";
+  std::string out = "- **" + rule.title.text + "** " + asCode(rule.id) + ": " + asCode(rule.count) +
+                    " of " + asCode(rule.width) + " × " + asCode(rule.height) + ", " +
+                    materialsText(rule) + ", " + grain + ", rounded " + rounding + ".";
+  if (!rule.outline.empty())
+    out += " Not a rectangle: " + std::to_string(rule.outline.size()) + " corners.";
+  if (!rule.slits.empty()) out += " " + std::to_string(rule.slits.size()) + " slits.";
+  if (std::any_of(rule.places.begin(), rule.places.end(),
+                  [](const PlaceRule& place) { return place.isMirrored; }))
+    out += " Some mirrored.";
+  return out + onlyWhere(rule.when) + andSays(rule.note.text) + "\n";
+}
+
+}  // namespace
+
+std::vector<Described> PartSection::describe(const RuleSet& rules) const {
+  std::vector<Described> all;
+  for (const auto& rule : rules.parts) all.push_back({"Pieces", told(rule)});
+  return all;
 }
 
 }  // namespace drapery

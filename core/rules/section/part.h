@@ -80,6 +80,7 @@ class PartSection : public Section {
  public:
   [[nodiscard]] std::string_view key() const override { return "part"; }
   void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
+  [[nodiscard]] std::vector<Described> describe(const RuleSet& rules) const override;
   void declare(RuleSet& rules, Linker& linker) const override;
   void link(RuleSet& rules, Linker& linker) const override;
   /// One without a positive size is no piece; one whose outline cannot be computed is a rectangle;

@@ -5,6 +5,7 @@
 #include "core/rules/linker.h"
 #include "core/rules/planned_entries.h"
 #include "core/rules/section/common.h"
+#include "core/rules/section/described.h"
 
 namespace drapery {
 
@@ -78,6 +79,24 @@ void SeriesSection::plan(const RuleSet& rules, const Evaluation& evaluation,
     PlannedSeries series{&rule, evaluation.rows(rule)};
     if (!series.rows.empty()) planned.series.push_back(std::move(series));
   }
+}
+
+namespace {
+
+std::string told(const SeriesRule& rule) {
+  std::string out = "- **" + rule.title.text + "** " + asCode(rule.id) + ", " + rule.kind +
+                    "s: " + asCode(rule.count) + " of them.";
+  for (const SeriesColumn& column : rule.columns)
+    out += " " + asCode(column.id) + " " + asCode(column.formula) + ".";
+  return out + onlyWhere(rule.when) + "\n";
+}
+
+}  // namespace
+
+std::vector<Described> SeriesSection::describe(const RuleSet& rules) const {
+  std::vector<Described> all;
+  for (const auto& rule : rules.series) all.push_back({"Rows", told(rule)});
+  return all;
 }
 
 }  // namespace drapery

@@ -50,6 +50,7 @@ class SeriesSection : public Section {
  public:
   [[nodiscard]] std::string_view key() const override { return "series"; }
   void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
+  [[nodiscard]] std::vector<Described> describe(const RuleSet& rules) const override;
   void declare(RuleSet& rules, Linker& linker) const override;
   void link(RuleSet& rules, Linker& linker) const override;
   void plan(const RuleSet& rules, const Evaluation& evaluation,

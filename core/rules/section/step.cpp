@@ -8,6 +8,7 @@
 #include "core/rules/linker.h"
 #include "core/rules/planned_entries.h"
 #include "core/rules/section/common.h"
+#include "core/rules/section/described.h"
 
 namespace drapery {
 
@@ -52,6 +53,23 @@ void StepSection::plan(const RuleSet& rules, const Evaluation& evaluation,
            minutes(step.hands, locals, std::numeric_limits<double>::quiet_NaN()),
            minutes(step.wait, locals, 0.0)});
     });
+}
+
+namespace {
+
+std::string told(const StepRule& rule) {
+  std::string out = "- " + asCode(rule.id) + onlyWhere(rule.when) + " " + wordsAsCode(rule.does);
+  if (!rule.hands.empty()) out += " Hands " + asCode(rule.hands) + ".";
+  if (!rule.wait.empty()) out += " Wait " + asCode(rule.wait) + ".";
+  return out + andSays(wordsAsCode(rule.care)) + "\n";
+}
+
+}  // namespace
+
+std::vector<Described> StepSection::describe(const RuleSet& rules) const {
+  std::vector<Described> all;
+  for (const auto& rule : rules.steps) all.push_back({"Steps", told(rule)});
+  return all;
 }
 
 }  // namespace drapery

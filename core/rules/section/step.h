@@ -34,6 +34,7 @@ class StepSection : public Section {
  public:
   [[nodiscard]] std::string_view key() const override { return "step"; }
   void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
+  [[nodiscard]] std::vector<Described> describe(const RuleSet& rules) const override;
   void link(RuleSet& rules, Linker& linker) const override;
   void plan(const RuleSet& rules, const Evaluation& evaluation,
             PlannedEntries& planned) const override;
