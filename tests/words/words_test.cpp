@@ -78,6 +78,7 @@ TEST(Shortened, cutsAtFortyCharactersNotBytes) {
   std::string umlauts;
   for (int i = 0; i < 50; ++i) umlauts += "ü";
   EXPECT_EQ(shortened(umlauts).size(), 80U + 3U);
+  EXPECT_EQ(shortened(std::string(5000, '\xBC')).size(), 160U + 3U);  // no UTF-8 at all
 }
 
 TEST(NearestName, findsTheMisspelt) {
