@@ -145,7 +145,7 @@ std::optional<Issue> notToBeReplaced(const std::string& path, const std::string&
 
 void removeLeftovers(const std::string& folder) {
   constexpr std::size_t kRandom = 6;
-  constexpr std::time_t kDay = 24 * 60 * 60;
+  constexpr std::time_t kDay = 86400;  // seconds
   std::error_code error;
   std::vector<std::string> old;
   for (std::filesystem::directory_iterator at(folder, error), end; !error && at != end;

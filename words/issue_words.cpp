@@ -414,7 +414,7 @@ std::string issueWords(const Issue& issue, const Notation& notation, const Trans
 }
 
 std::string placedWords(const Issue& issue, const Notation& notation) {
-  const std::string words = issueWords(issue, notation);
+  std::string words = issueWords(issue, notation);
   std::string out = shownText(issue.where.file);
   if (issue.where.line == 0 && words.starts_with(out)) return words;  // a path is told once
   if (issue.where.line > 0) out += ":" + std::to_string(issue.where.line);

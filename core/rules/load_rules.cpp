@@ -163,7 +163,7 @@ LoadedRules loadRules(const TomlFile& source, const BaseLookup& bases, FormulaCh
   if (!root) return loaded;
   std::vector<std::pair<std::string, std::string_view>> texts;
   for (const TomlFile& file : gathering.files()) texts.emplace_back(file.file, file.text);
-  IssuePlacer placer(std::move(texts), loaded.issues);
+  IssuePlacer placer(texts, loaded.issues);
   for (const IdFault& fault : gathering.faults())
     placer.add(fault.issue, fault.arguments, placer.at(0, fault.line, fault.column));
   RuleSet rules = readRules(*root, placer);

@@ -7,11 +7,11 @@
 
 namespace drapery {
 
-IssuePlacer::IssuePlacer(std::vector<std::pair<std::string, std::string_view>> filesAndTexts,
+IssuePlacer::IssuePlacer(const std::vector<std::pair<std::string, std::string_view>>& filesAndTexts,
                          Issues& issues)
     : issues_(issues) {
   files_.reserve(filesAndTexts.size());
-  for (auto& [name, text] : filesAndTexts) files_.push_back({std::move(name), text, {}});
+  for (const auto& [name, text] : filesAndTexts) files_.push_back({name, text, {}});
 }
 
 SourcePosition IssuePlacer::at(int source, int line, int column) const {

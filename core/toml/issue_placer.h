@@ -16,7 +16,8 @@ class IssuePlacer {
   static constexpr std::size_t kMostTold = 100;
 
   /// Files' names and texts by the nodes' `source`; the texts outlive the placer.
-  IssuePlacer(std::vector<std::pair<std::string, std::string_view>> filesAndTexts, Issues& issues);
+  IssuePlacer(const std::vector<std::pair<std::string, std::string_view>>& filesAndTexts,
+              Issues& issues);
 
   [[nodiscard]] SourcePosition at(int source, int line, int column) const;
   /// The place of a byte of a text as it was read: `first` is that of its first character behind
