@@ -40,7 +40,7 @@ std::vector<double> typeInto(MainWindow& window, const char* tag) {
   auto* entry = window.findChild<QLineEdit*>(tag);
   std::vector<double> times;
   PaintWatch watch;
-  window.table().installEventFilter(&watch);
+  window.page().installEventFilter(&watch);
   entry->setFocus();
   entry->setCursorPosition(static_cast<int>(entry->text().size()));
   for (int i = 0; i < kKeys; ++i) {
@@ -73,12 +73,12 @@ int main(int argc, char** argv) {
   window.show();
   QApplication::processEvents();
   for (const auto& [stage, tag] :
-       {std::pair(Stage::Measure, "tag.text_width"), std::pair(Stage::Case, "tag.setback")}) {
-    window.setStage(stage);
+       {std::pair("measure", "tag.text_width"), std::pair("case", "tag.setback")}) {
+    window.setStage(*stageNamed(stage));
     QApplication::processEvents();
     const std::vector<double> times = typeInto(window, tag);
     std::printf("%s: median %.2f ms, 95th percentile %.2f ms, worst %.2f ms\n", tag,
                 times[times.size() / 2], times[times.size() * 95 / 100], times.back());
-    window.table().setFocus();
+    window.page().setFocus();
   }
 }
