@@ -9,6 +9,7 @@
 #include "core/plan/planner.h"
 #include "core/quantity/format_length.h"
 #include "core/quantity/parse_length.h"
+#include "core/toml/issue_placer.h"
 
 namespace drapery {
 
@@ -51,6 +52,7 @@ class Trying {
   TriedExamples run(std::string_view text, const std::string& usual) {
     read(text, usual);
     for (Example& example : examples_) {
+      if (isFull()) break;
       ++tried_.examples;
       tryOne(example);
     }
@@ -59,8 +61,18 @@ class Trying {
   }
 
  private:
+  [[nodiscard]] bool isFull() const { return tried_.issues.size() > IssuePlacer::kMostTold; }
+  /// As in a rule file, the first hundred are told, and that there are more.
   void complain(int line, IssueId id, IssueArguments arguments) {
-    tried_.issues.push_back({id, std::move(arguments), {}, {file_, line, 1}, {}});
+    if (isFull()) return;
+    if (tried_.issues.size() == IssuePlacer::kMostTold)
+      tried_.issues.push_back({"mistakes-more",
+                               {{"count", std::to_string(IssuePlacer::kMostTold)}},
+                               {},
+                               {file_, 0, 0},
+                               {}});
+    else
+      tried_.issues.push_back({id, std::move(arguments), {}, {file_, line, 1}, {}});
   }
 
   void read(std::string_view text, const std::string& usual) {
@@ -88,7 +100,8 @@ class Trying {
     const std::size_t before = tried_.issues.size();
     const RuleSetPtr rules = rulesOf(example);
     if (rules == nullptr) return;
-    for (const auto& [line, number] : example.inputs) say(example, *rules, line, number);
+    for (const auto& [line, number] : example.inputs)
+      if (!isFull()) say(example, *rules, line, number);
     const PlanOutcome outcome = Planner(rules, shelf_).plan(example.job);
     for (Issue issue : outcome.issues) {
       issue.where = {file_, example.line, 1};
@@ -144,6 +157,8 @@ class Trying {
     const auto after = [&](std::string_view prefix) {
       return std::string(rest.substr(prefix.size()));
     };
+    if (rest.starts_with("finding piece-"))
+      return holdPieceFinding(plan, after("finding "), !isNone, text);
     if (rest.starts_with("finding "))
       return holdEntry(plan.rules->findings, plan.findings, after("finding "), !isNone, text);
     if (rest.starts_with("mark "))
@@ -167,6 +182,17 @@ class Trying {
     const bool isThere = std::any_of(planned.begin(), planned.end(),
                                      [&](const auto& each) { return each.rule->id == id; });
     if (isThere != isWanted) differs(text, isThere ? id : "nothing of it");
+  }
+
+  /// A finding that every piece may have.
+  void holdPieceFinding(const Plan& plan, const std::string& id, bool isWanted,
+                        const std::string& text) {
+    std::vector<FindingRule> ofPieces;
+    for (const PartRule& part : plan.rules->parts)
+      for (const FindingRule* rule : {&part.findings.lost, &part.findings.coarse})
+        ofPieces.push_back(*rule);
+    ofPieces.insert(ofPieces.end(), plan.rules->findings.begin(), plan.rules->findings.end());
+    holdEntry(ofPieces, plan.findings, id, isWanted, text);
   }
 
   void holdNoValue(const Plan& plan, const std::string& id, const std::string& text) {
