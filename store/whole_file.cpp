@@ -11,6 +11,7 @@
 #include <filesystem>
 #include <vector>
 
+#include "core/file/descriptor.h"
 #include "core/file/read_file.h"
 
 namespace drapery {
@@ -21,26 +22,6 @@ Issue fault(IssueId id, const std::string& path, int error) {
   return {
       id, {{"path", path}, {"reason", std::string(std::strerror(error))}}, {}, {path, 0, 0}, {}};
 }
-
-/// Closes on every way out.
-class Descriptor {
- public:
-  explicit Descriptor(int fd) : fd_(fd) {}
-  Descriptor(const Descriptor&) = delete;
-  Descriptor& operator=(const Descriptor&) = delete;
-  ~Descriptor() {
-    if (fd_ >= 0) ::close(fd_);
-  }
-  [[nodiscard]] int get() const { return fd_; }
-  int close() {
-    const int fd = fd_;
-    fd_ = -1;
-    return ::close(fd);
-  }
-
- private:
-  int fd_;
-};
 
 constexpr std::string_view kBeside = ".drapery-";
 
