@@ -42,8 +42,11 @@ class JobReader {
     document_.issues.push_back({id, std::move(arguments), field, at(node), {}});
   }
   void complainType(const Node& node, const std::string& field, const char* expected) {
+    const std::string value = node.kind == Node::Kind::Text
+                                  ? '"' + described(node) + '"'  // it may be empty
+                                  : described(node);
     complain(node, field, "job-type-wrong",
-             {{"key", field}, {"value", described(node)}, {"expected", std::string(expected)}});
+             {{"key", field}, {"value", value}, {"expected", std::string(expected)}});
   }
   static std::string described(const Node& node) {
     switch (node.kind) {

@@ -130,6 +130,10 @@ TEST_F(Attack, whatIsToldNamesItOnce) {
   units.replace(units.find("\"given\""), 7, R"("units": "", "given")");
   EXPECT_THAT(cli({"plan", folder_.write("job.json", units)}).err,
               HasSubstr("units: \"\" is not allowed"));
+  std::string given = job();
+  given.replace(given.find("{\"text_height\""), std::string::npos, "\"\"}");
+  EXPECT_THAT(cli({"plan", folder_.write("job.json", given)}).err,
+              HasSubstr("given: \"\" is not allowed; expected object"));
   const Finished nowhere = cli({"plan", "/nowhere/job.json"});
   EXPECT_EQ(nowhere.err, "/nowhere/job.json: cannot be read: No such file or directory\n");
 }
