@@ -106,6 +106,7 @@ class Batch {
     } else {
       const Planner::Detail detail = opened.planner->detail(*job, opened.plan);
       result.out = writePlanLine(name, *job, opened.plan, detail);
+      if (showsOutput_) result.out = shownJson(result.out);
     }
     return result;
   }
@@ -179,6 +180,7 @@ class Batch {
   std::vector<Result> results_;  // behind the mutex, as is told_
   std::size_t told_ = 0;
   bool isTerminal_ = ::isatty(STDERR_FILENO) == 1;
+  bool showsOutput_ = ::isatty(STDOUT_FILENO) == 1;
   bool isBroken_ = false;
 };
 

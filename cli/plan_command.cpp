@@ -9,6 +9,7 @@
 #include "store/plan_json.h"
 #include "words/plan_csv.h"
 #include "words/plan_text.h"
+#include "words/shown_text.h"
 
 namespace drapery::cli {
 
@@ -56,7 +57,7 @@ int planCommand(const std::string& path, PlanFormat format, std::optional<Units>
   } else {
     const Planner::Detail detail = opened.planner->detail(*job, opened.plan);
     out = format == PlanFormat::Json
-              ? writePlanJson(*job, opened.plan, detail)
+              ? shownJson(writePlanJson(*job, opened.plan, detail))
               : planText(*job, opened.plan, detail.before ? &*detail.before : nullptr);
   }
   return print(out, opened.plan.has(Severity::Stop) ? kDoneWithStop : kDone);

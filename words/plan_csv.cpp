@@ -2,6 +2,10 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
+
+#include "words/shown_text.h"
+
 namespace drapery {
 
 namespace {
@@ -33,16 +37,26 @@ bool isRun(std::string_view text) {
   return false;
 }
 
+/// Line ends and tabs stay; other control characters are shown as escapes.
+std::string withoutControls(std::string_view text) {
+  std::string out;
+  while (!text.empty()) {
+    const std::size_t end = std::min(text.find_first_of("\t\r\n"), text.size());
+    out += shownText(text.substr(0, end));
+    if (end < text.size()) out += text[end];
+    text.remove_prefix(std::min(end + 1, text.size()));
+  }
+  return out;
+}
+
 /// Quoted where RFC 4180 asks for it; a text that a spreadsheet would take for a formula has a '
-/// before it. A NUL would end the cell in some of them.
-std::string field(std::string_view text) {
-  const bool isFormula = !text.empty() && isRun(text);
-  const bool isPlain =
-      text.find_first_of(std::string_view(",\"\r\n\0", 5)) == std::string_view::npos;
-  if (!isFormula && isPlain) return std::string(text);
+/// before it.
+std::string field(std::string_view written) {
+  const std::string text = withoutControls(written);
+  const bool isFormula = !written.empty() && isRun(written);
+  if (!isFormula && text.find_first_of(",\"\r\n") == std::string::npos) return text;
   std::string out = isFormula ? "\"'" : "\"";
-  for (const char c : text)
-    if (c != '\0') out += c == '"' ? "\"\"" : std::string(1, c);
+  for (const char c : text) out += c == '"' ? "\"\"" : std::string(1, c);
   return out + '"';
 }
 

@@ -59,6 +59,29 @@ std::string escapeOf(char32_t code) {
 
 }  // namespace
 
+std::string shownJson(std::string_view json) {
+  std::string out;
+  out.reserve(json.size());
+  const auto escape = [&out](char32_t unit) {
+    fmt::format_to(std::back_inserter(out), "\\u{:04x}", static_cast<unsigned>(unit));
+  };
+  constexpr char32_t kFirstPrinted = 0x20, kPair = 0x10000;
+  while (!json.empty()) {
+    const Letter letter = letterAt(json);
+    const bool isLayout = letter.code < kFirstPrinted;  // between values: in texts they are escaped
+    if (letter.code == kNone || isLayout || !isEscaped(letter.code)) {
+      out += json.substr(0, letter.length);
+    } else if (letter.code < kPair) {
+      escape(letter.code);
+    } else {
+      escape(0xD800 + ((letter.code - kPair) >> 10U));
+      escape(0xDC00 + ((letter.code - kPair) & 0x3FFU));
+    }
+    json.remove_prefix(letter.length);
+  }
+  return out;
+}
+
 std::string shownText(std::string_view text) {
   std::string out;
   out.reserve(text.size());

@@ -11,4 +11,8 @@ namespace drapery {
 /// writing and bytes that are no UTF-8 as escapes: \n, \x1b, \u202e. Everything else as it is.
 std::string shownText(std::string_view text);
 
+/// JSON that says the same with the same letters as JSON's own escapes. RapidJSON escapes only
+/// those below a blank.
+std::string shownJson(std::string_view json);
+
 }  // namespace drapery

@@ -34,6 +34,9 @@ TEST_F(Attack, nothingInAJobActsOnTheTerminal) {
     const Finished planned = cli({"plan", path, "--format", "text"});
     EXPECT_EQ(planned.code, 0);
     expectHarmless(planned, text);
+    const Finished json = cli({"plan", path});
+    expectHarmless(json, text);
+    EXPECT_EQ(nlohmann::json::parse(json.out)["title"], nlohmann::json::parse("\"" + text + "\""));
     EXPECT_EQ(linesOf(planned.out),
               linesOf(cli({"plan", folder_.write("plain.json", job()), "--format", "text"}).out));
     // A mistake in it is one line, wherever the text stands.
