@@ -52,7 +52,7 @@ std::string withoutControls(std::string_view text) {
 /// Quoted where RFC 4180 asks for it; a text that a spreadsheet would take for a formula has a '
 /// before it.
 std::string field(std::string_view written) {
-  const std::string text = withoutControls(written);
+  std::string text = withoutControls(written);
   const bool isFormula = !written.empty() && isRun(written);
   if (!isFormula && text.find_first_of(",\"\r\n") == std::string::npos) return text;
   std::string out = isFormula ? "\"'" : "\"";

@@ -85,10 +85,12 @@ class Print {
     const std::string left = held(formula_.operand(index, 0), strength);
     const Index second = formula_.operand(index, 1);
     std::string right = held(second, strength + 1);
-    // `3 / 8 in` is three eighths of an inch.
+    // `3 / 8 in` is three eighths of an inch, and so it is in `3 / 8 in ^ 2`.
+    const bool isPower = formula_.nodes()[second].op == Op::Power;
+    const Index first = isPower ? formula_.operand(second, 0) : second;
     const bool wouldBeFraction = node.op == Op::Over && left.back() >= '0' && left.back() <= '9' &&
-                                 formula_.nodes()[second].op == Op::Number &&
-                                 !formula_.place(second).dimension.isNumber();
+                                 formula_.nodes()[first].op == Op::Number &&
+                                 !formula_.place(first).dimension.isNumber();
     if (wouldBeFraction || (startsWithSign(right) && strength >= 4)) right = "(" + right + ")";
     return left + spaced(writing_.sign(node.op)) + right;
   }

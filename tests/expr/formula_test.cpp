@@ -243,7 +243,8 @@ RC_GTEST_PROP(FormulaProperty, whatStandsWithoutANumberStandsWithAnyOfIt, ()) {
 
 // Two things that are written alike: three eighths of an inch, and 3 divided by 8 inches.
 TEST(Formula, aQuotientIsNotTakenForAFraction) {
-  for (const char* text : {"3 / (8 in)", "2 * 3 / (8 in)", "3/8 in", "width / 8 in"}) {
+  for (const char* text : {"3 / (8 in)", "2 * 3 / (8 in)", "3 / ((8 in) ^ 2)",
+                           "1 / 3 / (8 in) ^ width", "3/8 in", "width / 8 in"}) {
     const Formula formula = std::get<Formula>(Formula::parse(text));
     const auto again = Formula::parse(printFormula(formula, formula.root()));
     ASSERT_TRUE(std::holds_alternative<Formula>(again)) << text;
