@@ -37,7 +37,7 @@ TEST_F(Attack, aKilledWriteLeavesTheFileWhole) {
   const std::string path = folder_.write("job.json", first());
   const int kills = isLong() ? 1000 : 40;
   int leftovers = 0;
-  for (int i = 0; i < kills; ++i) {
+  for (int i = 0; i < kills || (leftovers == 0 && i < 10 * kills); ++i) {
     const pid_t child = ::fork();
     if (child == 0) writeForEver(path);
     ::usleep(static_cast<useconds_t>(500 + 137 * (i % 60)));
