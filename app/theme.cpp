@@ -42,7 +42,7 @@ double largestLettersIn(const QSize& window) {
 }
 
 QSize windowFor(double letters) {
-  if (letters <= kInUsualWindow) return {};
+  if (letters <= kInUsualWindow) return {0, 0};
   const double larger = letters / kInUsualWindow;
   return {static_cast<int>(std::ceil(kUsualWindow.width() * larger)),
           static_cast<int>(std::ceil(kUsualWindow.height() * larger))};

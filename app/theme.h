@@ -19,8 +19,8 @@ inline constexpr QSize kUsualWindow(1280, 800);
 /// The largest letters, against the usual size, with which drawings and tags have room in a window
 /// of that size.
 double largestLettersIn(const QSize& window);
-/// The smallest window in which letters of that size can be worked with; none for letters that a
-/// usual window has room for.
+/// The smallest window in which letters of that size can be worked with; of no size for letters
+/// that a usual window has room for.
 QSize windowFor(double letters);
 
 }  // namespace drapery

@@ -100,7 +100,7 @@ class Batch {
     if (!opened.issues.empty()) return refused(opened.issues, notation);
     opened.plan.units = notation.units;
     if (opened.plan.has(Severity::Stop)) result.code = kDoneWithStop;
-    const std::string name = shownText(path.filename().string());
+    const std::string name = shownBytes(path.filename().string());
     if (request_.format == PlanFormat::Csv) {
       result.out = partsCsv(*job, opened.plan);
     } else {

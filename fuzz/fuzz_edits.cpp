@@ -65,11 +65,10 @@ Job begun(const char* method) {
   return job;
 }
 
-/// In memory where there is such a place: each run writes a few files.
+/// Each run writes a few files: TMPDIR may name a place in memory.
 const std::string& folder() {
   static const std::string kFolder = [] {
-    std::string path =
-        fs::exists("/dev/shm") ? "/dev/shm/drapery-fuzz-XXXXXX" : "/tmp/drapery-fuzz-XXXXXX";
+    std::string path = (fs::temp_directory_path() / "drapery-fuzz-XXXXXX").string();
     check(::mkdtemp(path.data()) != nullptr);
     static std::string toRemove;
     toRemove = path;

@@ -158,7 +158,7 @@ class TreeBuilder : public rapidjson::BaseReaderHandler<rapidjson::UTF8<>, TreeB
   bool open(Node::Kind kind) {
     Node node = begin(kind);
     if (open_.size() >= static_cast<std::size_t>(kDeepestJson)) {
-      complain("json-too-deep", {{"limit", std::to_string(kDeepestJson)}});
+      complain("too-deep", {{"limit", std::to_string(kDeepestJson)}});
       return false;
     }
     open_.push_back(settle(std::move(node)));

@@ -138,7 +138,7 @@ constexpr std::array kPhrases{
     Phrase{"json-control", QT_TRANSLATE_NOOP("Issue",
                                              "not JSON: the control character {byte} cannot stand "
                                              "in a text; write it as an escape")},
-    Phrase{"json-too-deep",
+    Phrase{"too-deep",
            QT_TRANSLATE_NOOP("Issue", "nested deeper than {limit}, the most that is allowed")},
     Phrase{"number-too-large",
            QT_TRANSLATE_NOOP("Issue", "{value} is too large for a number; at most about 1.8e308")},

@@ -2,8 +2,6 @@
 
 #include <fmt/format.h>
 
-#include <algorithm>
-
 #include "words/shown_text.h"
 
 namespace drapery {
@@ -37,22 +35,10 @@ bool isRun(std::string_view text) {
   return false;
 }
 
-/// Line ends and tabs stay; other control characters are shown as escapes.
-std::string withoutControls(std::string_view text) {
-  std::string out;
-  while (!text.empty()) {
-    const std::size_t end = std::min(text.find_first_of("\t\r\n"), text.size());
-    out += shownText(text.substr(0, end));
-    if (end < text.size()) out += text[end];
-    text.remove_prefix(std::min(end + 1, text.size()));
-  }
-  return out;
-}
-
 /// Quoted where RFC 4180 asks for it; a text that a spreadsheet would take for a formula has a '
 /// before it.
 std::string field(std::string_view written) {
-  std::string text = withoutControls(written);
+  std::string text = shownControls(written);
   const bool isFormula = !written.empty() && isRun(written);
   if (!isFormula && text.find_first_of(",\"\r\n") == std::string::npos) return text;
   std::string out = isFormula ? "\"'" : "\"";

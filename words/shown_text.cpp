@@ -82,7 +82,10 @@ std::string shownJson(std::string_view json) {
   return out;
 }
 
-std::string shownText(std::string_view text) {
+namespace {
+
+template <class IsShown>
+std::string escaped(std::string_view text, const IsShown& isShown) {
   std::string out;
   out.reserve(text.size());
   while (!text.empty()) {
@@ -90,13 +93,28 @@ std::string shownText(std::string_view text) {
     if (letter.code == kNone)
       fmt::format_to(std::back_inserter(out), "\\x{:02x}",
                      static_cast<unsigned char>(text.front()));
-    else if (isEscaped(letter.code))
+    else if (isShown(letter.code))
       out += escapeOf(letter.code);
     else
       out += text.substr(0, letter.length);
     text.remove_prefix(letter.length);
   }
   return out;
+}
+
+}  // namespace
+
+std::string shownText(std::string_view text) { return escaped(text, isEscaped); }
+
+std::string shownControls(std::string_view text) {
+  constexpr char32_t kLastControl = 0x9F;  // those of C1; of C0 lines and tabs stay
+  return escaped(text, [](char32_t code) {
+    return code <= kLastControl && code != '\t' && code != '\n' && code != '\r' && isEscaped(code);
+  });
+}
+
+std::string shownBytes(std::string_view text) {
+  return escaped(text, [](char32_t) { return false; });
 }
 
 }  // namespace drapery

@@ -156,7 +156,8 @@ void Document::changeMethod(Job& draft, const std::string& method) {
   const RuleSetPtr rules = library_->load(method).rules;
   Issues told;
   const bool hasWaiting = draft.otherAllowances.contains(method);
-  if (rules != nullptr && hasWaiting) takePresentNames(draft.otherAllowances[method], *rules);
+  if (rules != nullptr && hasWaiting)
+    takePresentNames(draft.otherAllowances[method], InputRole::Allowance, *rules);
   setMethod(draft, method, [&](const std::string& key, const Entry& entry) {
     if (rules == nullptr) return false;
     auto issue = issueOfAllowance(*rules, key, entry);

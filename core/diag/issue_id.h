@@ -59,7 +59,7 @@ inline constexpr IssueKind kIssueKinds[]{
     {"json-escape", "token value"},
     {"json-text-open", "token value"},
     {"json-control", "byte token value"},
-    {"json-too-deep", "limit token value"},
+    {"too-deep", "limit token value"},
     {"number-too-large", "value token"},
     {"file-too-large", "limit path reason"},
     {"file-unreadable", "reason path"},

@@ -42,10 +42,10 @@ std::variant<std::string, Issue> readWhole(const std::string& path, std::size_t 
                                            Readable readable) {
   // What is no file is not even opened: opening a device may do something.
   if (path.find('\0') != std::string::npos) return unreadable(path, ENOENT);
-  const auto other = otherThanFile(path);
   struct stat what {};
-  if (other && (readable == Readable::Files || *other == "it is a folder"))
-    return unreadable(path, *other);
+  const bool isOther = ::stat(path.c_str(), &what) == 0 && !S_ISREG(what.st_mode);
+  if (isOther && (readable == Readable::Files || S_ISDIR(what.st_mode)))
+    return unreadable(path, kindOf(what.st_mode));
   const int wait = readable == Readable::Files ? O_NONBLOCK : 0;
   const Descriptor fd(::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NOCTTY | wait));
   if (fd.get() < 0) return unreadable(path, errno);

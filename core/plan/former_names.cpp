@@ -27,20 +27,17 @@ void renameOption(Entries& entries, const InputRule& rule) {
 
 }  // namespace
 
-void takePresentNames(Entries& allowances, const RuleSet& rules) {
+void takePresentNames(Entries& entries, InputRole role, const RuleSet& rules) {
   for (const InputRule& rule : rules.inputs) {
-    if (rule.role == InputRole::Given) continue;
-    renameKeys(allowances, rule);
-    renameOption(allowances, rule);
+    if (rule.role != role) continue;
+    renameKeys(entries, rule);
+    renameOption(entries, rule);
   }
 }
 
 void takePresentNames(Job& job, const RuleSet& rules) {
-  for (const InputRule& rule : rules.inputs) {
-    Entries& entries = rule.role == InputRole::Given ? job.given : job.allowances;
-    renameKeys(entries, rule);
-    renameOption(entries, rule);
-  }
+  takePresentNames(job.given, InputRole::Given, rules);
+  takePresentNames(job.allowances, InputRole::Allowance, rules);
 }
 
 }  // namespace drapery

@@ -9,7 +9,7 @@ namespace drapery {
 /// Keys of given and allowances, and options, by the names that the rules have for them now. A key
 /// whose present name is said too stays, and is then not known.
 void takePresentNames(Job& job, const RuleSet& rules);
-/// The same for allowances that wait for a method.
-void takePresentNames(Entries& allowances, const RuleSet& rules);
+/// The same for entries that wait for a method.
+void takePresentNames(Entries& entries, InputRole role, const RuleSet& rules);
 
 }  // namespace drapery

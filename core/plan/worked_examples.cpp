@@ -63,16 +63,18 @@ class Trying {
  private:
   [[nodiscard]] bool isFull() const { return tried_.issues.size() > IssuePlacer::kMostTold; }
   /// As in a rule file, the first hundred are told, and that there are more.
-  void complain(int line, IssueId id, IssueArguments arguments) {
+  void tell(Issue issue) {
     if (isFull()) return;
     if (tried_.issues.size() == IssuePlacer::kMostTold)
-      tried_.issues.push_back({"mistakes-more",
-                               {{"count", std::to_string(IssuePlacer::kMostTold)}},
-                               {},
-                               {file_, 0, 0},
-                               {}});
-    else
-      tried_.issues.push_back({id, std::move(arguments), {}, {file_, line, 1}, {}});
+      issue = {"mistakes-more",
+               {{"count", std::to_string(IssuePlacer::kMostTold)}},
+               {},
+               {file_, 0, 0},
+               {}};
+    tried_.issues.push_back(std::move(issue));
+  }
+  void complain(int line, IssueId id, IssueArguments arguments) {
+    tell({id, std::move(arguments), {}, {file_, line, 1}, {}});
   }
 
   void read(std::string_view text, const std::string& usual) {
@@ -105,7 +107,7 @@ class Trying {
     const PlanOutcome outcome = Planner(rules, shelf_).plan(example.job);
     for (Issue issue : outcome.issues) {
       issue.where = {file_, example.line, 1};
-      tried_.issues.push_back(std::move(issue));
+      tell(std::move(issue));
     }
     if (example.expected.empty())
       complain(example.line, "case-expects-nothing", {{"name", example.name}});
@@ -157,42 +159,44 @@ class Trying {
     const auto after = [&](std::string_view prefix) {
       return std::string(rest.substr(prefix.size()));
     };
-    if (rest.starts_with("finding piece-"))
-      return holdPieceFinding(plan, after("finding "), !isNone, text);
-    if (rest.starts_with("finding "))
-      return holdEntry(plan.rules->findings, plan.findings, after("finding "), !isNone, text);
-    if (rest.starts_with("mark "))
-      return holdEntry(plan.rules->marks, plan.marks, after("mark "), !isNone, text);
-    if (isNone && rest.starts_with("part "))
-      return holdEntry(plan.rules->parts, plan.parts, after("part "), false, text);
+    if (rest.starts_with("finding ")) {
+      const std::string id = after("finding ");
+      const bool isKnown = isAmong(plan.rules->findings, id) || isOfEveryPiece(*plan.rules, id);
+      return holdEntry(isKnown, plan.findings, id, !isNone, text);
+    }
+    if (rest.starts_with("mark ")) {
+      const std::string id = after("mark ");
+      return holdEntry(isAmong(plan.rules->marks, id), plan.marks, id, !isNone, text);
+    }
+    if (isNone && rest.starts_with("part ")) {
+      const std::string id = after("part ");
+      return holdEntry(isAmong(plan.rules->parts, id), plan.parts, id, false, text);
+    }
     if (isNone && rest.starts_with("value ")) return holdNoValue(plan, after("value "), text);
     if (rest.starts_with("tolerance ")) return holdTolerance(plan, after("tolerance "), text);
     if (rest.starts_with("cut ")) return holdCut(plan, after("cut "), text);
     holdValue(plan, text);
   }
 
+  template <class Rules>
+  static bool isAmong(const Rules& rules, const std::string& id) {
+    return std::any_of(rules.begin(), rules.end(), [&](const auto& rule) { return rule.id == id; });
+  }
+  static bool isOfEveryPiece(const RuleSet& rules, const std::string& id) {
+    return std::any_of(rules.parts.begin(), rules.parts.end(), [&](const PartRule& part) {
+      return part.findings.lost.id == id || part.findings.coarse.id == id;
+    });
+  }
+
   /// Whether an entry that the rules have applies.
-  template <class Rules, class Planned>
-  void holdEntry(const Rules& rules, const Planned& planned, const std::string& id, bool isWanted,
+  template <class Planned>
+  void holdEntry(bool isKnown, const Planned& planned, const std::string& id, bool isWanted,
                  const std::string& text) {
-    const bool isKnown =
-        std::any_of(rules.begin(), rules.end(), [&](const auto& rule) { return rule.id == id; });
     if (!isKnown)
       return complain(line_, "formula-unknown-name", {{"name", shortened(id)}, {"nearest", ""}});
     const bool isThere = std::any_of(planned.begin(), planned.end(),
                                      [&](const auto& each) { return each.rule->id == id; });
     if (isThere != isWanted) differs(text, isThere ? id : "nothing of it");
-  }
-
-  /// A finding that every piece may have.
-  void holdPieceFinding(const Plan& plan, const std::string& id, bool isWanted,
-                        const std::string& text) {
-    std::vector<FindingRule> ofPieces;
-    for (const PartRule& part : plan.rules->parts)
-      for (const FindingRule* rule : {&part.findings.lost, &part.findings.coarse})
-        ofPieces.push_back(*rule);
-    ofPieces.insert(ofPieces.end(), plan.rules->findings.begin(), plan.rules->findings.end());
-    holdEntry(ofPieces, plan.findings, id, isWanted, text);
   }
 
   void holdNoValue(const Plan& plan, const std::string& id, const std::string& text) {

@@ -34,21 +34,38 @@ SourcePosition positionOf(std::string_view toml, std::size_t at) {
 
 }  // namespace
 
-std::optional<SourcePosition> keyTooDeep(std::string_view toml) {
+std::optional<Issue> tomlTooDeep(std::string_view toml) {
   constexpr std::string_view kEndsKey = "=,[]{}\n";
-  std::size_t begin = 0;
-  int parts = 1;
+  const auto issueAt = [toml](IssueId id, int limit, std::size_t at) {
+    return Issue{id, {{"limit", std::to_string(limit)}}, {}, positionOf(toml, at), {}};
+  };
+  std::size_t begin = 0;  // of the key that may be there
+  int parts = 1, open = 0;
+  bool isHeader = false;  // a table's header ends with its line, closed or not
   for (std::size_t i = 0; i < toml.size(); ++i) {
     const char c = toml[i];
     if (c == '"' || c == '\'') {
       i = pastText(toml, i) - 1;
-    } else if (c == '#' || kEndsKey.find(c) != std::string_view::npos) {
-      if (c == '#') i = std::min(toml.find('\n', i), toml.size());
-      begin = i + 1;
-      parts = 1;
-    } else if (c == '.' && ++parts > kDeepestTomlKey) {
-      return positionOf(toml, std::min(toml.find_first_not_of(" \t", begin), i));
+      continue;
     }
+    if (c == '.' && ++parts > kDeepestTomlKey)
+      return issueAt("toml-key-deep", kDeepestTomlKey,
+                     std::min(toml.find_first_not_of(" \t", begin), i));
+    if (c == '#') i = std::min(toml.find('\n', i), toml.size() - 1);
+    if (c != '#' && kEndsKey.find(c) == std::string_view::npos) continue;
+    const bool isLineStart =
+        toml.substr(begin, i - begin).find_first_not_of(" \t\r") == toml.npos &&
+        (begin == 0 || toml[begin - 1] == '\n');
+    if (c == '[' && open == 0 && isLineStart) isHeader = true;
+    if (c == '[' || c == '{') ++open;
+    if ((c == ']' || c == '}') && open > 0) --open;
+    if (open > kDeepestToml) return issueAt("too-deep", kDeepestToml, i);
+    if (toml[i] == '\n') {
+      if (isHeader) open = 0;
+      isHeader = false;
+    }
+    begin = i + 1;
+    parts = 1;
   }
   return std::nullopt;
 }

@@ -1,4 +1,5 @@
-// Whether a TOML text can be parsed without running out of stack.
+// Whether a TOML text can be parsed without running out of stack: the parser, and the trees that it
+// makes, call themselves for each level.
 #pragma once
 
 #include <optional>
@@ -8,10 +9,11 @@
 
 namespace drapery {
 
-inline constexpr int kDeepestTomlKey = 16;
+inline constexpr int kDeepestTomlKey = 16;  // parts with dots between them: each is a table
+inline constexpr int kDeepestToml = 32;     // brackets and braces
 
-/// Where a key begins that has more than `kDeepestTomlKey` parts with dots between them; each part
-/// is a table of its own. Looks at keys and numbers alone, not into texts and comments.
-std::optional<SourcePosition> keyTooDeep(std::string_view toml);
+/// The first place that goes deeper: "toml-key-deep" at a key's beginning, "too-deep" at a bracket.
+/// Looks at keys, numbers and brackets alone, not into texts and comments.
+std::optional<Issue> tomlTooDeep(std::string_view toml);
 
 }  // namespace drapery

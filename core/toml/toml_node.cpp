@@ -1,7 +1,5 @@
 #include "core/toml/toml_node.h"
 
-// The parser and the trees it makes call themselves for each level.
-#define TOML_MAX_NESTED_VALUES 64
 #include <toml++/toml.h>
 
 #include <algorithm>
@@ -102,12 +100,7 @@ std::optional<ByteRange> topLevelValue(std::string_view text, std::string_view k
 std::variant<Node, Issue> parseToml(std::string_view text, int source) {
   if (text.size() > kLargestTomlFile)
     return Issue{"file-too-large", {{"limit", std::string("4 MB")}}, {}, {}, {}};
-  if (const auto at = keyTooDeep(text)) {
-    Issue issue{"toml-key-deep", {{"limit", std::to_string(kDeepestTomlKey)}}, {}, {}, {}};
-    issue.where.line = at->line;
-    issue.where.column = at->column;
-    return issue;
-  }
+  if (auto issue = tomlTooDeep(text)) return std::move(*issue);
   try {
     return toNode(toml::parse(text), source);
   } catch (const toml::parse_error& error) {

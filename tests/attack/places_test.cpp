@@ -176,7 +176,7 @@ TEST_F(Attack, aPictureIsWrittenWholeOrNotAtAll) {
   const Finished noPicture = photograph(folder_.path() + "/window.txt", "");
   EXPECT_EQ(noPicture.code, 2);
   EXPECT_THAT(noPicture.err, HasSubstr("not a kind of picture"));
-  const Finished noUtf8 = photograph("/tmp/x-$(printf '\\200').png", "");
+  const Finished noUtf8 = photograph("$DIR/x-$(printf '\\200').png", "");
   EXPECT_EQ(noUtf8.code, 2);
   EXPECT_THAT(noUtf8.err, AllOf(HasSubstr("x-\\x80.png"), Not(HasSubstr("\x80"))));
 }

@@ -2,6 +2,7 @@
 
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>
+#include <pthread.h>
 
 #include <filesystem>
 #include <sstream>
@@ -67,6 +68,12 @@ says = "Only {board_height}."
 do = "Give {2 * square:mm} more."
 touches = ["square"]
 )";
+
+#if defined(__SANITIZE_ADDRESS__)
+constexpr std::size_t kStack = 4U << 20U;  // its frames are larger
+#else
+constexpr std::size_t kStack = 1U << 20U;
+#endif
 
 constexpr int kFormulaLine = 26;  // of the derived value
 
@@ -292,6 +299,43 @@ TEST(LoadRules, aKeyOfManyPartsIsRefusedBeforeItFillsTheStack) {
       messages(load(with("\"Small\"", "'Small. . . . . . . . . . . . . . . . . . . . . .'") +
                     "# ............................\n")),
       IsEmpty());
+}
+
+// As deep as is allowed both ways is read in a thread's small stack; deeper is refused at its
+// place.
+TEST(LoadRules, nestingIsBounded) {
+  std::string key = "a";
+  for (int i = 1; i < 16; ++i) key += ".a";
+  const auto nested = [&](int levels) {
+    std::string text = kSound;
+    text += "x = ";
+    for (int i = 0; i < levels; ++i) text += "{" + key + " = ";
+    text += "1" + std::string(static_cast<std::size_t>(levels), '}') + "\n";
+    return text;
+  };
+  pthread_attr_t small;
+  ::pthread_attr_init(&small);
+  ::pthread_attr_setstacksize(&small, kStack);
+  std::string text = nested(32);
+  pthread_t thread{};
+  ASSERT_EQ(::pthread_create(
+                &thread, &small,
+                [](void* rules) -> void* {
+                  load(*static_cast<std::string*>(rules));
+                  return nullptr;
+                },
+                &text),
+            0);
+  ::pthread_join(thread, nullptr);
+  EXPECT_THAT(messages(load(text)), Contains(HasSubstr("\"x\" is not known in finding")));
+  EXPECT_THAT(messages(load(nested(33))),
+              ElementsAre(HasSubstr("nested deeper than 32, the most that is allowed")));
+  EXPECT_THAT(messages(load(std::string(kSound) + "x = " + std::string(500'000, '['))),
+              ElementsAre(HasSubstr(":43:37: nested deeper than 32")));
+  // Headers that are not closed are a mistake of their own, however many there are.
+  std::string headers = kSound;
+  for (int i = 0; i < 50; ++i) headers += "[t" + std::to_string(i) + "\n";
+  EXPECT_THAT(messages(load(headers)), ElementsAre(HasSubstr(":43:4: not TOML")));
 }
 
 // The rule in hand is coarser than the piece: told; nothing is left of it: a stop, and no piece.

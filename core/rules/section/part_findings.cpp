@@ -1,6 +1,7 @@
 #include "core/rules/section/part_findings.h"
 
 #include <algorithm>
+#include <cassert>
 #include <string_view>
 
 #include "core/rules/section/part.h"
@@ -12,10 +13,11 @@ namespace {
 // Figures of the words, in this order.
 constexpr const char* kFigures[]{"{width}", "{height}", "{cut_width}", "{cut_height}", "{rule}"};
 
-/// The words with a place for each figure that is named in them.
-RuleWords wordsOf(const PartRule& part, std::string_view text) {
+/// What comes first as it is, then the text with a place for each figure that is named in it.
+RuleWords wordsOf(const std::string& first, std::string_view text) {
   RuleWords words;
   words.expressions.resize(std::size(kFigures));  // lengths, told by the plan itself
+  if (!first.empty()) words.first.push_back({first, std::nullopt});
   while (!text.empty()) {
     const std::size_t open = std::min(text.find('{'), text.size());
     if (open > 0) words.first.push_back({std::string(text.substr(0, open)), std::nullopt});
@@ -23,10 +25,8 @@ RuleWords wordsOf(const PartRule& part, std::string_view text) {
     if (text.empty()) break;
     const std::string_view name = text.substr(0, text.find('}') + 1);
     const auto* const figure = std::find(std::begin(kFigures), std::end(kFigures), name);
-    if (figure == std::end(kFigures))
-      words.first.push_back({part.title.text, std::nullopt});
-    else
-      words.first.push_back({{}, static_cast<std::size_t>(figure - std::begin(kFigures))});
+    assert(figure != std::end(kFigures));
+    words.first.push_back({{}, static_cast<std::size_t>(figure - std::begin(kFigures))});
     text.remove_prefix(name.size());
   }
   return words;
@@ -37,8 +37,8 @@ FindingRule ruleOf(const PartRule& part, const char* id, Severity severity, cons
   FindingRule rule;
   rule.id = id;
   rule.severity = severity;
-  rule.says = wordsOf(part, says);
-  rule.remedy = wordsOf(part, remedy);
+  rule.says = wordsOf(part.title.text + ": ", says);
+  rule.remedy = wordsOf({}, remedy);
   rule.touches = {part.id + ".cut_width", part.id + ".cut_height"};
   rule.at = part.at;
   return rule;
@@ -48,11 +48,11 @@ FindingRule ruleOf(const PartRule& part, const char* id, Severity severity, cons
 
 PartFindings partFindings(const PartRule& part) {
   return {ruleOf(part, "piece-lost", Severity::Stop,
-                 "{name}: {width} × {height} would be cut {cut_width} × {cut_height}, for the rule "
+                 "{width} × {height} would be cut {cut_width} × {cut_height}, for the rule "
                  "in hand goes by {rule}. Nothing is left of it.",
                  "Take a rule with finer marks."),
           ruleOf(part, "piece-coarse", Severity::Mind,
-                 "{name}: {width} × {height} is cut {cut_width} × {cut_height}, for the rule in "
+                 "{width} × {height} is cut {cut_width} × {cut_height}, for the rule in "
                  "hand goes by {rule}, more than the piece measures one way.",
                  "Take a rule with finer marks, or cut this piece to the book itself.")};
 }
