@@ -39,6 +39,7 @@ TagContent resolutionContent(const Document& document) {
   content.text = bareWords(plan.resolution, windowNotation(plan));
   content.unit = plan.units == Units::Inches ? "in" : "mm";
   content.isSupposed = !document.job().round.has_value();
+  content.severity = worstFinding(plan, "round");
   return content;
 }
 

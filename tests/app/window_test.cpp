@@ -526,6 +526,27 @@ TEST_F(Window, namesAreNeverReadAsRichText) {
   QToolTip::hideText();
 }
 
+// The rule in hand is what must change: its tag says so.
+TEST_F(Window, aRuleTooCoarseForAPieceIsToldAtItsTag) {
+  Job job = plainJob();
+  job.given["text_thickness"] = {8.0, {}};
+  open(job);
+  const auto tag = [this] { return table().grab(find("tag.round")->parentWidget()->geometry()); };
+  const auto isRed = [](const QPixmap& picture) {
+    const QImage image = picture.toImage();
+    for (int y = 0; y < image.height(); ++y)
+      for (int x = 0; x < image.width(); ++x)
+        if (image.pixelColor(x, y) == lightPalette().stop) return true;
+    return false;
+  };
+  EXPECT_FALSE(isRed(tag()));
+  keep("round", "20 mm");
+  EXPECT_TRUE(isRed(tag()));
+  EXPECT_THAT(notes().toStdString(), HasSubstr("Take a rule whose marks are 8 mm apart or less."));
+  keep("round", "8 mm");
+  EXPECT_FALSE(isRed(tag()));
+}
+
 // The figures that wait for a method are looked at before they are taken.
 TEST_F(Window, unsoundFiguresOfAnotherMethodWaitAndAreTold) {
   Job job = plainJob();

@@ -367,6 +367,8 @@ TEST(Parts, whatTheRuleInHandLosesIsAStop) {
   EXPECT_EQ(findingSays(plan.findings.front(), {}),
             "Board: 10 mm × 20 mm would be cut 0 mm × 25 mm, for the rule in hand goes by 25 mm. "
             "Nothing is left of it.");
+  EXPECT_EQ(findingRemedy(plan.findings.front(), {}),
+            "Take a rule whose marks are 10 mm apart or less.");
 }
 
 TEST(Formulas, mayAskForTheRuleInHand) {

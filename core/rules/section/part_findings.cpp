@@ -11,7 +11,8 @@ namespace drapery {
 namespace {
 
 // Figures of the words, in this order.
-constexpr const char* kFigures[]{"{width}", "{height}", "{cut_width}", "{cut_height}", "{rule}"};
+constexpr const char* kFigures[]{"{width}",      "{height}", "{cut_width}",
+                                 "{cut_height}", "{rule}",   "{least}"};
 
 /// What comes first as it is, then the text with a place for each figure that is named in it.
 RuleWords wordsOf(const std::string& first, std::string_view text) {
@@ -39,7 +40,7 @@ FindingRule ruleOf(const PartRule& part, const char* id, Severity severity, cons
   rule.severity = severity;
   rule.says = wordsOf(part.title.text + ": ", says);
   rule.remedy = wordsOf({}, remedy);
-  rule.touches = {part.id + ".cut_width", part.id + ".cut_height"};
+  rule.touches = {part.id + ".cut_width", part.id + ".cut_height", "round"};  // the job's
   rule.at = part.at;
   return rule;
 }
@@ -50,19 +51,22 @@ PartFindings partFindings(const PartRule& part) {
   return {ruleOf(part, "piece-lost", Severity::Stop,
                  "{width} × {height} would be cut {cut_width} × {cut_height}, for the rule "
                  "in hand goes by {rule}. Nothing is left of it.",
-                 "Take a rule with finer marks."),
+                 "Take a rule whose marks are {least} apart or less."),
           ruleOf(part, "piece-coarse", Severity::Mind,
                  "{width} × {height} is cut {cut_width} × {cut_height}, for the rule in "
                  "hand goes by {rule}, more than the piece measures one way.",
-                 "Take a rule with finer marks, or cut this piece to the book itself.")};
+                 "Take a rule whose marks are {least} apart or less, or cut this piece to the book "
+                 "itself.")};
 }
 
 std::optional<PlannedFinding> findingOf(const PlannedPart& part, Length resolution) {
+  const Length least = std::min(part.width, part.height);
   const bool isLost = std::min(part.cutWidth, part.cutHeight) <= Length();
-  const bool isCoarse = std::min(part.width, part.height) < resolution;
+  const bool isCoarse = least < resolution;
   if (!isLost && !isCoarse) return std::nullopt;
   std::vector<Amount> figures;
-  for (const Length length : {part.width, part.height, part.cutWidth, part.cutHeight, resolution})
+  for (const Length length :
+       {part.width, part.height, part.cutWidth, part.cutHeight, resolution, least})
     figures.push_back({length.mm(), Unit::Millimetre});
   return PlannedFinding{isLost ? &part.rule->findings.lost : &part.rule->findings.coarse, figures,
                         figures};
