@@ -70,12 +70,14 @@ class TreeBuilder : public rapidjson::BaseReaderHandler<rapidjson::UTF8<>, TreeB
   bool String(const char* value, rapidjson::SizeType length, bool) {
     Node node = begin(Node::Kind::Text);
     node.text.assign(value, length);
+    if (!refuseHalfPair(node.text)) return false;
     return add(std::move(node));
   }
   bool Key(const char* name, rapidjson::SizeType length, bool) {
     cursor_.goTo(tokenBegin());
     open_.back()->members.push_back(
         {std::string(name, length), cursor_.line(), cursor_.column(), 0, {}});
+    if (!refuseHalfPair(open_.back()->members.back().key)) return false;
     passed(':');
     return true;
   }
@@ -173,6 +175,38 @@ class TreeBuilder : public rapidjson::BaseReaderHandler<rapidjson::UTF8<>, TreeB
   }
 
   void refuseByte(IssueId id, std::size_t offset);
+
+  /// RapidJSON lets the second half of a pair of escapes stand alone: no character, and no UTF-8.
+  /// @param text the text that has just been read; false when there is one in it.
+  bool refuseHalfPair(const std::string& text) {
+    constexpr std::string_view kHalves = "\xED";
+    for (std::size_t at = text.find(kHalves); at != std::string::npos;
+         at = text.find(kHalves, at + 1)) {
+      constexpr unsigned kFirstOfHalves = 0xA0U;
+      if (static_cast<unsigned char>(text[at + 1]) < kFirstOfHalves) continue;
+      const std::size_t offset = halfPairFrom(cursor_.at());
+      cursor_.goTo(offset);
+      complain("json-escape", {{"token", escapeAt(offset)}});
+      return false;
+    }
+    return true;
+  }
+  /// The first escape, from there on, that is the second half of a pair without the first.
+  [[nodiscard]] std::size_t halfPairFrom(std::size_t at) const {
+    bool isSecond = false;
+    while ((at = text_.find('\\', at)) < stream_.Tell()) {
+      const bool isLong = at + 3 < text_.size() && text_[at + 1] == 'u';
+      const bool isHalf = isLong && (text_[at + 2] == 'd' || text_[at + 2] == 'D');
+      const bool isHigh =
+          isHalf && std::string_view("89abAB").find(text_[at + 3]) != std::string_view::npos;
+      const bool isLow = isHalf && !isHigh &&
+                         std::string_view("cdefCDEF").find(text_[at + 3]) != std::string_view::npos;
+      if (isLow && !isSecond) return at;
+      isSecond = isHigh;
+      at += isLong ? 6 : 2;
+    }
+    return cursor_.at();
+  }
 
   /// A token has been read; `next` may stand before the one after it.
   void passed(char next) {

@@ -17,6 +17,7 @@ namespace {
 
 using ::testing::ElementsAre;
 using ::testing::HasSubstr;
+using ::testing::IsEmpty;
 using ::testing::StartsWith;
 using Json = nlohmann::json;
 
@@ -184,6 +185,12 @@ TEST(Json, saysWhatWasExpected) {
   EXPECT_THAT(refusals("[1.]"), ElementsAre("t:1:2: not JSON: the number 1. is not finished"));
   EXPECT_THAT(refusals("[\"a\\q\"]"), ElementsAre(StartsWith("t:1:4: not JSON: \\q is no escape")));
   EXPECT_THAT(refusals("[\"\\ud800 \"]"), ElementsAre(HasSubstr("is no escape")));
+  // The second half of a pair without the first, in a text and in a name (found by a fuzzer).
+  EXPECT_THAT(refusals("[\"a\\ud83d\\ude00 \\uDEaD\"]"),
+              ElementsAre(StartsWith("t:1:17: not JSON: \\uDEaD is no escape")));
+  EXPECT_THAT(refusals("{\"\\udead\": 1}"),
+              ElementsAre(StartsWith("t:1:3: not JSON: \\udead is no escape")));
+  EXPECT_THAT(refusals("[\"\\ud83d\\ude00 \xED\x95\x9C\"]"), IsEmpty());
   EXPECT_THAT(refusals("[\"open"), ElementsAre(StartsWith("t:1:2: not JSON: this text has no")));
   EXPECT_THAT(refusals("[\"a\tb\"]"), ElementsAre(HasSubstr("the control character 0x09")));
   EXPECT_THAT(refusals("{} {}"), ElementsAre("t:1:4: not JSON: something follows the end: {"));
