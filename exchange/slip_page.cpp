@@ -5,6 +5,7 @@
 #include "core/drawing/piece_shapes.h"
 #include "core/quantity/format_length.h"
 #include "words/amount_words.h"
+#include "words/cut_moments.h"
 #include "words/finding_words.h"
 #include "words/plan_text.h"
 #include "words/summary_words.h"
@@ -16,6 +17,14 @@ namespace {
 struct Words {
   Q_DECLARE_TR_FUNCTIONS(SlipPage)
 };
+
+constexpr char kStep[] = "Step", kMoment[] = "Moment";
+
+/// A sentence of the catalogue's in the window's language.
+template <const char* Context>
+std::string translated(const char* english) {
+  return QCoreApplication::translate(Context, english).toStdString();
+}
 
 class Writer {
  public:
@@ -31,13 +40,19 @@ class Writer {
     page.rule = Words::tr("Cut to %1. Width stands before height; height runs head to tail.")
                     .arg(QString::fromStdString(formatLength(plan_.resolution, notation_)))
                     .toStdString();
-    for (const PlannedPart& part : plan_.parts) page.pieces.push_back(piece(part));
-    for (const PlannedMark& mark : plan_.marks) page.marks.push_back(markSays(mark, notation_));
+    if (plan_.copies > 1)
+      page.rule += " " + Words::tr("All counts are for %1 books.").arg(plan_.copies).toStdString();
+    page.card = summaryLines(plan_, "slip-card", notation_);
+    for (const CutGroup& group : cutGroups(plan_, notation_, translated<kMoment>)) {
+      page.groups.push_back({group.title, group.first, {}});
+      for (const PlannedPart* part : group.pieces)
+        page.groups.back().pieces.push_back(piece(*part));
+    }
+    for (const PlannedMark& mark : plan_.marks)
+      (mark.rule->isAside ? page.asides : page.marks).push_back(markSays(mark, notation_));
     for (const PlannedStep& step : plan_.steps)
-      page.steps.push_back(stepLine(step, notation_, [](const char* english) {
-        return QCoreApplication::translate("Step", english).toStdString();
-      }));
-    page.tried = summaryLines(plan_, "slip-trial", notation_);
+      page.steps.push_back(stepLine(step, notation_, translated<kStep>));
+    page.tried = triedLines(plan_, notation_);
     for (const PlannedFinding& finding : plan_.findings)
       page.findings.push_back({finding.rule->severity, findingSays(finding, notation_),
                                findingRemedy(finding, notation_)});
@@ -47,14 +62,16 @@ class Writer {
  private:
   [[nodiscard]] SlipPiece piece(const PlannedPart& part) const {
     SlipPiece piece;
-    piece.count = std::to_string(part.count);
+    piece.count = std::to_string(part.count * plan_.copies);
     piece.name = part.rule->title.text;
     piece.figures = sizeWords(part.cutWidth, part.cutHeight, notation_);
-    piece.material = part.material;
+    piece.material = part.named.empty() ? part.material : part.named;
     piece.grain = part.rule->grain == Grain::Height  ? Words::tr("grain head to tail").toStdString()
                   : part.rule->grain == Grain::Width ? Words::tr("grain across").toStdString()
                                                      : std::string();
-    piece.note = part.rule->note.text;
+    if (part.hasTop) piece.note = Words::tr("Mark its top.").toStdString();
+    if (!part.rule->note.text.empty())
+      piece.note += (piece.note.empty() ? "" : " ") + part.rule->note.text;
     piece.drawing = pieceDrawing(part);
     return piece;
   }

@@ -27,8 +27,10 @@ constexpr double kLeastTitle = 4.5;
 constexpr double kHeading = 4.2;
 constexpr double kText = 3.8;
 constexpr double kSmall = 3.2;
-constexpr double kShape = 22.0;      // what a piece takes at least
-constexpr double kPieceText = 44.0;  // where its words begin
+constexpr double kPiece = 4.8;   // a piece's name and figures
+constexpr double kShape = 11.0;  // what a piece takes at least
+constexpr double kShapeWidth = 14.0;
+constexpr double kPieceText = 24.0;  // where its words begin
 /// A font whose pixel is a mm is too coarse for Qt: text is set at ten times its size and scaled.
 constexpr double kFine = 10.0;
 /// A paragraph of so many lines may be parted by the end of a page.
@@ -79,12 +81,16 @@ class SlipPainter {
 
   void paint() {
     heading();
-    for (const SlipFinding& finding : page_.findings) findingLines(finding);
-    leave(3);
-    for (const SlipPiece& piece : page_.pieces) pieceLines(piece);
+    for (const SlipFinding& finding : page_.findings)
+      if (finding.severity != Severity::Note) findingLines(finding);
+    section(Words::tr("Before rounding and backing"), page_.card);
+    for (const SlipGroup& group : page_.groups) groupLines(group);
     section(Words::tr("Mark out"), page_.marks);
-    section(Words::tr("Steps"), page_.steps);
     section(Words::tr("Tried on the book, as cut"), page_.tried);
+    for (const SlipFinding& finding : page_.findings)
+      if (finding.severity == Severity::Note) findingLines(finding);
+    section(Words::tr("And"), page_.asides);
+    section(Words::tr("Steps"), page_.steps);
     paintPages();
   }
 
@@ -160,43 +166,54 @@ class SlipPainter {
   }
 
   void findingLines(const SlipFinding& finding) {
-    write(kEdge, {kHeading, true, colours().of(finding.severity)},
+    leave(1.5);
+    const double size = finding.severity == Severity::Note ? kText : kHeading;
+    write(kEdge, {size, true, colours().of(finding.severity)},
           word(finding.severity) + " – " + text(finding.says), true);
     write(kEdge, {}, text(finding.remedy));
-    leave(2);
   }
 
-  /// A box to tick, the count, name and figures large, the rest below, and the piece's own shape.
+  void groupLines(const SlipGroup& group) {
+    leave(2.5);
+    write(kEdge, {kHeading, true}, text(group.title), true);
+    for (const std::string& line : group.first)
+      write(kEdge, {kText, false, colours().secondInk}, text(line), true);
+    leave(1);
+    for (const SlipPiece& piece : group.pieces) pieceLines(piece);
+  }
+
+  /// A box to tick, the count, name and figures, the rest below, and the piece's own shape.
   void pieceLines(const SlipPiece& piece) {
     const double x = kEdge + kPieceText;
     add({0.0, 0.0, true, [this, &piece](double top) { paintShape(piece, top); }});
     const std::size_t first = blocks_.size();
-    write(x, {6.2, true}, text(piece.count) + "  " + text(piece.name) + "   " + text(piece.figures),
-          true);
+    write(x, {kPiece, true},
+          text(piece.count) + "  " + text(piece.name) + "   " + text(piece.figures), true);
     QString below = text(piece.material);
     if (!piece.grain.empty()) below += ", " + text(piece.grain);
-    write(x, {kText, false, colours().secondInk}, below, true);
-    if (!piece.note.empty()) write(x, {}, text(piece.note), true);
+    if (!piece.note.empty()) below += ". " + text(piece.note);
+    write(x, {kSmall, false, colours().secondInk}, below, true);
     double height = 0.0;
     for (std::size_t i = first; i < blocks_.size(); ++i) height += blocks_[i].height;
     add({std::max(kShape - height, 0.0), 0.0, false, {}});
-    leave(2);
+    leave(1);
   }
 
   void paintShape(const SlipPiece& piece, double top) {
     painter_.setPen(QPen(colours().ink, 0.35));
     painter_.setBrush(Qt::NoBrush);
-    painter_.drawRect(QRectF(kEdge, top + 1.2, 4.2, 4.2));
-    outline(piece, QRectF(kEdge + 8, top, 30, kShape - 3));
+    painter_.drawRect(QRectF(kEdge, top + 1.0, 3.8, 3.8));
+    outline(piece, QRectF(kEdge + 7, top + 0.5, kShapeWidth, kShape - 1.5));
   }
 
   /// All pieces at one scale.
   void outline(const SlipPiece& piece, const QRectF& room) {
     double largest = 1.0;
-    for (const SlipPiece& other : page_.pieces) {
-      const Box box = boundsOf(other.drawing);
-      largest = std::max({largest, box.width() / room.width(), box.height() / room.height()});
-    }
+    for (const SlipGroup& group : page_.groups)
+      for (const SlipPiece& other : group.pieces) {
+        const Box box = boundsOf(other.drawing);
+        largest = std::max({largest, box.width() / room.width(), box.height() / room.height()});
+      }
     const Box box = boundsOf(piece.drawing);
     QRectF target(0, 0, box.width() / largest, box.height() / largest);
     target.moveCenter(room.center());

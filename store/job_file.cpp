@@ -1,5 +1,7 @@
 #include "store/job_file.h"
 
+#include <filesystem>
+
 #include "core/diag/nearest_name.h"
 #include "store/json_node.h"
 
@@ -17,18 +19,25 @@ class JobReader {
     remember("", root_);
     readSchema();
     Job job;
-    job.id = text("id", true);
-    job.title = text("title", false);
-    job.method = text("method", true);
-    job.rules = text("rules", false);
+    job.id = text("id");
+    job.title = root_.find("title") != nullptr ? text("title") : stemOf(file_);
+    job.method = root_.find("method") != nullptr ? text("method") : kUsualMethod;
+    job.rules = text("rules");
     job.units = readUnits();
     if (const Node* round = root_.find("round")) {
       remember("round", *round);
       job.round = written(*round, "round");
     }
+    if (const Node* copies = root_.find("copies")) {
+      remember("copies", *copies);
+      job.copies = written(*copies, "copies");
+    }
     job.given = readEntries("given", true);
     job.allowances = readEntries("allowances", false);
-    readOthers(job);
+    job.fixed = readEntries("fixed", false);
+    job.asCut = readByName("as_cut");
+    job.otherAllowances = readByName("other_allowances");
+    readOthers();
     document_.job = std::move(job);
   }
 
@@ -74,10 +83,14 @@ class JobReader {
               {"allowed", std::string(kJobSchema)}});
   }
 
-  std::string text(const char* key, bool needed) {
+  /// "tide" of "jobs/tide.json"; a book that comes from no file has no name.
+  static std::string stemOf(const std::string& file) {
+    if (file.empty() || file.front() == '<') return "untitled";
+    return std::filesystem::path(file).stem().string();
+  }
+
+  std::string text(const char* key) {
     const Node* node = root_.find(key);
-    if (node == nullptr && needed)
-      complain(root_, key, "job-key-missing", {{"key", std::string(key)}});
     if (node == nullptr) return {};
     remember(key, *node);
     if (node->kind != Node::Kind::Text) complainType(*node, key, "text");
@@ -180,18 +193,25 @@ class JobReader {
     return entriesOf(*node, section);
   }
 
-  void readOthers(Job& job) {
-    for (const Node::Member& member : root_.members) {
-      if (member.key == "other_allowances" && member.value.kind == Node::Kind::Table) {
-        for (const Node::Member& method : member.value.members)
-          job.otherAllowances[method.key] =
-              entriesOf(method.value, "other_allowances/" + method.key);
-      } else if (member.key == "other_allowances") {
-        complainType(member.value, member.key, "object");
-      } else if (!isKnown(member.key)) {
-        rawKept_.emplace_back(member.key, std::pair(member.value.begin, member.value.end));
-      }
+  /// Entries by the name of a method or a piece.
+  std::map<std::string, Entries, std::less<>> readByName(const char* section) {
+    std::map<std::string, Entries, std::less<>> all;
+    const Node* node = root_.find(section);
+    if (node == nullptr) return all;
+    remember(section, *node);
+    if (node->kind != Node::Kind::Table) complainType(*node, section, "object");
+    for (const Node::Member& member : node->members) {
+      const std::string field = std::string(section) + "/" + member.key;
+      document_.places["key:" + field] = {file_, member.line, member.column};
+      all[member.key] = entriesOf(member.value, field);
     }
+    return all;
+  }
+
+  void readOthers() {
+    for (const Node::Member& member : root_.members)
+      if (!isKnown(member.key))
+        rawKept_.emplace_back(member.key, std::pair(member.value.begin, member.value.end));
   }
 
  public:
@@ -200,8 +220,9 @@ class JobReader {
 
  private:
   static bool isKnown(const std::string& key) {
-    for (const char* known : {"schema", "id", "title", "method", "rules", "units", "round", "given",
-                              "allowances", "other_allowances"})
+    for (const char* known :
+         {"schema", "id", "title", "method", "rules", "units", "round", "copies", "given",
+          "allowances", "other_allowances", "fixed", "as_cut"})
       if (key == known) return true;
     return false;
   }

@@ -18,7 +18,8 @@ struct JobDocument {
   std::map<std::string, SourcePosition, std::less<>> places;
 };
 
-/// `file` is the name shown in messages.
+/// `file` is the name shown in messages, and names a book that has no title. A job without an id
+/// keeps none: whatever first writes it adds one.
 JobDocument readJob(std::string_view text, const std::string& file);
 
 /// Gives each issue the place of its field, or of the object the field is missing from.
@@ -28,5 +29,7 @@ void placeIssues(Issues& issues, const JobDocument& document);
 std::string writeJob(const Job& job);
 
 inline constexpr const char* kJobSchema = "drapery-job/1";
+/// Of a job that names none.
+inline constexpr const char* kUsualMethod = "case-sunk-joint";
 
 }  // namespace drapery

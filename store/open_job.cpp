@@ -43,8 +43,11 @@ void planIt(OpenedJob& opened, const RuleLibrary& library) {
   opened.plan = std::move(outcome.plan);
   // What could not even be read is one mistake, not two.
   std::erase_if(outcome.issues, [&](const Issue& issue) {
-    return std::any_of(opened.issues.begin(), opened.issues.end(),
-                       [&](const Issue& before) { return before.field == issue.field; });
+    return std::any_of(opened.issues.begin(), opened.issues.end(), [&](const Issue& before) {
+      const bool isWithout =
+          before.id == "job-key-missing" && issue.field.starts_with(before.field + "/");
+      return before.field == issue.field || isWithout;
+    });
   });
   const bool lacksMaterial =
       std::any_of(outcome.issues.begin(), outcome.issues.end(),

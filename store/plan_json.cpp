@@ -59,6 +59,7 @@ class PlanWriter {
     json_.key("schema").text("drapery-plan/1");
     json_.key("title").text(job.title);
     json_.key("method").text(plan_.rules->id);
+    number("copies", plan_.copies);
     json_.key("values").beginObject();
     for (std::size_t i = 0; i < plan_.values.size(); ++i)
       if (isShown(plan_, i)) value(i);
@@ -72,6 +73,7 @@ class PlanWriter {
       json_.endList();
     }
     sayings({plan_.units, plan_.resolution, '.', {}});
+    verdict({plan_.units, plan_.resolution, '.', {}});
     steps({plan_.units, plan_.resolution, '.', {}});
     json_.endObject();
   }
@@ -110,7 +112,8 @@ class PlanWriter {
       if (const auto reason = plan_.reason(index); reason.formula != nullptr) numbersIn(reason);
       json_.endObject();
     }
-    if (plan_.isFixed(index)) number("by_rule", plan_.byRule[index]);
+    if (plan_.isFixed(index) && !std::isnan(plan_.byRule[index]))
+      number("by_rule", plan_.byRule[index]);
     const std::string& because = reasonOf(*plan_.rules, node).text;
     if (!because.empty()) json_.key("because").text(because);
     if (plan_.tolerances[index] > 0.0) number("tolerance", plan_.tolerances[index]);
@@ -156,6 +159,10 @@ class PlanWriter {
     number("cut_width", part.cutWidth.mm());
     number("cut_height", part.cutHeight.mm());
     json_.key("grain").text(nameOf(part.rule->grain));
+    json_.key("cut_when").text(nameOf(part.cutWhen));
+    if (part.hasTop) json_.key("top").flag(true);
+    if (!part.named.empty()) json_.key("named").text(part.named);
+    if (!part.rule->note.text.empty()) json_.key("notes").text(part.rule->note.text);
     json_.key("outline").beginList();
     for (const Point& corner : part.outline) point(corner);
     json_.endList();
@@ -236,12 +243,45 @@ class PlanWriter {
     json_.endObject();
   }
 
+  void length(const PlannedLength& length) {
+    number("exact", length.exact.mm());
+    number("cut", length.cut.mm());
+  }
+
+  void places(const PlannedMark& mark) {
+    json_.key("at").beginList();
+    for (const PlannedMarkPlace& place : mark.places) {
+      json_.beginObject();
+      json_.key("name").text(place.rule->name.text);
+      length(place.at);
+      json_.endObject();
+    }
+    json_.endList();
+  }
+
+  void verdict(const Notation& notation) {
+    if (!plan_.verdict) return;
+    const VerdictRule& rule = *plan_.verdict->rule;
+    json_.key("trial").beginObject();
+    json_.key("verdict").text(rule.id);
+    json_.key("trim").beginObject();
+    for (std::size_t i = 0; i < rule.trim.size(); ++i)
+      if (!std::isnan(plan_.verdict->trim[i])) number(rule.trim[i].first, plan_.verdict->trim[i]);
+    json_.endObject();
+    json_.key("says").text(verdictSays(*plan_.verdict, notation));
+    json_.endObject();
+  }
+
   void sayings(const Notation& notation) {
     json_.key("marks").beginList();
     for (const PlannedMark& mark : plan_.marks) {
       json_.beginObject();
       json_.key("id").text(mark.rule->id);
+      if (!mark.rule->title.text.empty()) json_.key("title").text(mark.rule->title.text);
       json_.key("says").text(markSays(mark, notation));
+      if (mark.length) length(*mark.length);
+      if (!mark.part.empty()) json_.key("part").text(mark.part);
+      if (!mark.places.empty()) places(mark);
       json_.endObject();
     }
     json_.endList();

@@ -37,6 +37,14 @@ void write(PrettyJson& json, const Entries& entries) {
   json.endObject();
 }
 
+void writeByName(PrettyJson& json, const char* section,
+                 const std::map<std::string, Entries, std::less<>>& all) {
+  if (all.empty()) return;
+  json.key(section).beginObject();
+  for (const auto& [name, entries] : all) write(json.key(name), entries);
+  json.endObject();
+}
+
 }  // namespace
 
 std::string writeJob(const Job& job) {
@@ -50,13 +58,12 @@ std::string writeJob(const Job& job) {
   if (!job.rules.empty()) json.key("rules").text(job.rules);
   json.key("units").text(job.units == Units::Inches ? "in" : "mm");
   if (job.round) write(json.key("round"), *job.round);
+  if (job.copies) write(json.key("copies"), *job.copies);
   write(json.key("given"), job.given);
   write(json.key("allowances"), job.allowances);
-  if (!job.otherAllowances.empty()) {
-    json.key("other_allowances").beginObject();
-    for (const auto& [method, entries] : job.otherAllowances) write(json.key(method), entries);
-    json.endObject();
-  }
+  writeByName(json, "other_allowances", job.otherAllowances);
+  if (!job.fixed.empty()) write(json.key("fixed"), job.fixed);
+  writeByName(json, "as_cut", job.asCut);
   for (const auto& [key, value] : job.kept) json.key(key).raw(value);
   json.endObject();
   return json.str();

@@ -1,5 +1,6 @@
 #include "words/finding_words.h"
 
+#include <algorithm>
 #include <cmath>
 
 #include "words/amount_words.h"
@@ -28,7 +29,9 @@ std::string duration(double minutes) {
 std::string filledWords(const RuleWords& words, const std::vector<Amount>& figures,
                         const Notation& notation) {
   std::string out;
-  for (const RuleWords::Piece& piece : words.in(notation.language)) {
+  const RuleWords::Text& text = words.in(notation.language);
+  for (const RuleWords::Piece& piece : text) {
+    if (!isShown(words, text, piece, figures)) continue;
     if (!piece.expression)
       out += piece.literal;
     else if (words.expressions[*piece.expression].isBare)
@@ -36,6 +39,8 @@ std::string filledWords(const RuleWords& words, const std::vector<Amount>& figur
     else
       out += amountWords(figures[*piece.expression], notation);
   }
+  // What is left out at the beginning leaves the blank after it.
+  out.erase(0, std::min(out.find_first_not_of(' '), out.size()));
   return out;
 }
 
@@ -52,7 +57,17 @@ const char* severityName(Severity severity) {
 }
 
 std::string markSays(const PlannedMark& mark, const Notation& notation) {
-  return filledWords(mark.rule->says, mark.says, notation);
+  std::string out = filledWords(mark.rule->says, mark.says, notation);
+  if (mark.places.empty()) return out;
+  if (out.empty()) out = mark.rule->title.in(notation.language) + ":";
+  for (const PlannedMarkPlace& place : mark.places)
+    out += (&place == mark.places.data() ? " " : ", ") + place.rule->name.in(notation.language) +
+           " " + formatBare(place.at.cut, notation);
+  return out + (notation.units == Units::Inches ? " in." : " mm.");
+}
+
+std::string verdictSays(const PlannedVerdict& verdict, const Notation& notation) {
+  return filledWords(verdict.rule->says, verdict.says, notation);
 }
 
 std::string stepDoes(const PlannedStep& step, const Notation& notation) {

@@ -82,6 +82,15 @@ constexpr std::array kPhrases{
     Phrase{"material-lacks",
            QT_TRANSLATE_NOOP("Issue", "{name}: nothing is known of the {property} of \"{value}\"")},
     Phrase{"given-missing", QT_TRANSLATE_NOOP("Issue", "{name} is missing; it must be measured")},
+    Phrase{"default-out-of-its-range",
+           QT_TRANSLATE_NOOP("Issue",
+                             "{name}: not said, and {formula} comes to {value}, which is not "
+                             "allowed; from {least} to {most}")},
+    Phrase{"value-not-above",
+           QT_TRANSLATE_NOOP("Issue", "{name}: {value} is not allowed; more than 0, up to {most}")},
+    Phrase{
+        "fixed-is-input",
+        QT_TRANSLATE_NOOP("Issue", "{name} is not computed by this method; say it in {section}")},
     // jobs
     Phrase{"job-not-object",
            QT_TRANSLATE_NOOP("Issue", "not a job: the file must hold one object, {{...}}")},

@@ -6,8 +6,10 @@
 #include <iterator>
 
 #include "words/amount_words.h"
+#include "words/cut_moments.h"
 #include "words/finding_words.h"
 #include "words/shown_text.h"
+#include "words/summary_words.h"
 
 namespace drapery {
 
@@ -16,20 +18,37 @@ namespace {
 constexpr std::size_t kSizeColumn = 26;
 constexpr double kLeastTold = 0.005;  // of a tolerance, mm or degrees
 
-std::string partLines(const Plan& plan, const Plan* before, const Notation& notation) {
+std::string pieceLine(const PlannedPart& part, int copies, const Plan* before,
+                      const Notation& notation) {
+  const std::string cut = sizeWords(part.cutWidth, part.cutHeight, notation);
+  const char* grain = part.rule->grain == Grain::Height  ? "grain head to tail"
+                      : part.rule->grain == Grain::Width ? "grain across"
+                                                         : "any grain";
+  std::string out = fmt::format("  {} {:<16} {:<{}} {}, {}", part.count * copies,
+                                shownText(part.rule->title.text), cut, kSizeColumn,
+                                shownText(part.named.empty() ? part.material : part.named), grain);
+  if (part.hasTop) out += ", mark its top";
+  const PlannedPart* old = before != nullptr ? before->part(part.rule->id) : nullptr;
+  if (old != nullptr && (old->cutWidth != part.cutWidth || old->cutHeight != part.cutHeight))
+    out += "; untrimmed " + sizeWords(old->cutWidth, old->cutHeight, notation);
+  return out + '\n';
+}
+
+std::string pieceLines(const Plan& plan, const Plan* before, const Notation& notation) {
   std::string out;
-  for (const PlannedPart& part : plan.parts) {
-    const std::string cut = sizeWords(part.cutWidth, part.cutHeight, notation);
-    const char* grain = part.rule->grain == Grain::Height  ? "grain head to tail"
-                        : part.rule->grain == Grain::Width ? "grain across"
-                                                           : "any grain";
-    out += fmt::format("  {} {:<16} {:<{}} {}, {}", part.count, shownText(part.rule->title.text),
-                       cut, kSizeColumn, shownText(part.material), grain);
-    const PlannedPart* old = before != nullptr ? before->part(part.rule->id) : nullptr;
-    if (old != nullptr && (old->cutWidth != part.cutWidth || old->cutHeight != part.cutHeight))
-      out += "; untrimmed " + sizeWords(old->cutWidth, old->cutHeight, notation);
-    out += '\n';
+  for (const CutGroup& group : cutGroups(plan, notation)) {
+    out += "\n" + group.title + ":\n";
+    for (const std::string& line : group.first) out += "  (" + shownText(line) + ")\n";
+    for (const PlannedPart* part : group.pieces)
+      out += pieceLine(*part, plan.copies, before, notation);
   }
+  return out;
+}
+
+std::string section(const char* title, const std::vector<std::string>& lines) {
+  std::string out;
+  for (const std::string& line : lines)
+    out += (out.empty() ? std::string("\n") + title + ":\n  " : "  ") + shownText(line) + "\n";
   return out;
 }
 
@@ -63,14 +82,18 @@ std::string planText(const Job& job, const Plan& plan, const Plan* before) {
     out += fmt::format("\n{}: {}\n  {}\n", severityName(finding.rule->severity),
                        shownText(findingSays(finding, notation)),
                        shownText(findingRemedy(finding, notation)));
-  out += "\nCut, width before height, to " + formatLength(plan.resolution, notation) + ":\n";
-  out += partLines(plan, before, notation);
-  if (!plan.marks.empty()) out += "\nMark out:\n";
+  out += section("Before rounding and backing", summaryLines(plan, "slip-card", notation));
+  out += "\nCut, width before height, to " + formatLength(plan.resolution, notation);
+  if (plan.copies > 1) out += ", for " + std::to_string(plan.copies) + " books";
+  out += ":\n" + pieceLines(plan, before, notation);
+  std::vector<std::string> marks, asides, steps;
   for (const PlannedMark& mark : plan.marks)
-    out += "  " + shownText(markSays(mark, notation)) + "\n";
-  if (!plan.steps.empty()) out += "\nSteps:\n";
-  for (const PlannedStep& step : plan.steps)
-    out += "  " + shownText(stepLine(step, notation)) + "\n";
+    (mark.rule->isAside ? asides : marks).push_back(markSays(mark, notation));
+  for (const PlannedStep& step : plan.steps) steps.push_back(stepLine(step, notation));
+  out += section("Mark out", marks);
+  out += section("Tried on the book, as cut", triedLines(plan, notation));
+  out += section("And", asides);
+  out += section("Steps", steps);
   out += "\nValues, not rounded to the rule:\n" + valueLines(plan, notation);
   return out;
 }

@@ -18,4 +18,10 @@ std::vector<std::string> summaryLines(const Plan& plan, std::string_view place,
   return lines;
 }
 
+std::vector<std::string> triedLines(const Plan& plan, const Notation& notation) {
+  std::vector<std::string> lines = summaryLines(plan, "slip-trial", notation);
+  if (plan.verdict) lines.insert(lines.begin(), verdictSays(*plan.verdict, notation));
+  return lines;
+}
+
 }  // namespace drapery

@@ -7,6 +7,7 @@
 #include "app/document/edit_command.h"
 #include "core/plan/former_names.h"
 #include "core/plan/job_inputs.h"
+#include "core/plan/job_overrides.h"
 #include "store/job_file.h"
 #include "store/open_job.h"
 
@@ -15,12 +16,11 @@ namespace drapery {
 namespace {
 
 constexpr int kWriteAfter = 400;  // ms after the last step
-constexpr const char* kFirstMethod = "case-sunk-joint";
 
 Job emptyJob(Units units) {
   Job job;
   job.id = newJobId();
-  job.method = kFirstMethod;
+  job.method = kUsualMethod;
   job.units = units;
   return job;
 }
@@ -124,6 +124,7 @@ Issues Document::open(const QString& path) {
   std::erase_if(opened.issues, [](const Issue& issue) { return issue.id == "given-missing"; });
   if (!opened.issues.empty()) return std::move(opened.issues);
   writer_.setPlace(std::move(found.place));
+  if (opened.document.job->id.empty()) opened.document.job->id = newJobId();
   adopt(std::move(*opened.document.job));
   return {};
 }
@@ -173,9 +174,19 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
     if (auto* issue = std::get_if<Issue>(&resolution)) return std::move(*issue);
     return std::nullopt;
   }
+  if (field == "copies") {
+    auto copies = readCopies(job);
+    if (auto* issue = std::get_if<Issue>(&copies)) return std::move(*issue);
+    return std::nullopt;
+  }
   const FieldValue value = fieldValue(job, field);
   const std::size_t slash = field.find('/');
   if (!value || !planner_ || slash == std::string::npos) return std::nullopt;
+  if (field.starts_with("fixed/") || field.starts_with("as_cut/")) {
+    auto read = readSaid(field, value->value, *planner_->rules());
+    if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
+    return std::nullopt;
+  }
   const std::string key = field.substr(slash + 1);
   const InputRule* rule = planner_->rules()->input(key);
   // Such a file could not be opened again.
@@ -194,6 +205,13 @@ std::optional<Issue> Document::issueOfMethod(const std::string& id) const {
     return Issue{"method-unknown", {{"value", shortened(id)}, {"allowed", "-"}}, "method", {}, {}};
   for (const auto& [key, entry] : job_.given)
     if (loaded.rules->input(key) == nullptr)
+      return Issue{"method-lacks",
+                   {{"method", loaded.rules->title.text}, {"key", shortened(key)}},
+                   "method",
+                   {},
+                   {}};
+  for (const auto& [key, entry] : job_.fixed)
+    if (!loaded.rules->find(key))
       return Issue{"method-lacks",
                    {{"method", loaded.rules->title.text}, {"key", shortened(key)}},
                    "method",
@@ -237,6 +255,7 @@ std::optional<Issue> Document::commit(const std::string& field, const FieldValue
     const std::string method = id != nullptr ? *id : std::string();
     if (auto issue = issueOfMethod(method)) return issue;
     changeMethod(draft, method);
+    restateFixed(draft, *library_->load(method).rules);
   } else {
     setField(draft, field, value);
     if (auto issue = issueOf(field, draft)) return issue;
@@ -249,6 +268,8 @@ std::optional<Issue> Document::commit(const std::string& field, const FieldValue
 void Document::keepUnits(const std::string& units) {
   if (fieldValue(job_, "units") == FieldValue(Entry{units, {}})) return;
   undo_.beginMacro({});
+  // What was supposed in the one unit stays that figure in the other.
+  for (const auto& [field, value] : supposedWithTwins(plan_)) keep(field, Entry{value, {}});
   keep("units", Entry{units, {}});
   keep("round", std::nullopt);
   undo_.endMacro();

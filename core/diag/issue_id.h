@@ -36,6 +36,9 @@ inline constexpr IssueKind kIssueKinds[]{
     {"material-wrong-kind", "name value kind allowed"},
     {"material-lacks", "name property value"},
     {"given-missing", "name"},
+    {"default-out-of-its-range", "name value least most formula"},
+    {"value-not-above", "name value most"},
+    {"fixed-is-input", "name section"},
     // jobs
     {"job-not-object", ""},
     {"settings-not-object", ""},

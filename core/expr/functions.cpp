@@ -2,15 +2,18 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 
 #include "core/geometry/arc.h"
 #include "core/geometry/joint.h"
 #include "core/geometry/sheet.h"
+#include "core/quantity/rule.h"
 
 namespace drapery {
 
 namespace {
 
+const double kNone = std::numeric_limits<double>::quiet_NaN();
 Length mm(double value) { return Length::fromMm(value); }
 
 /// setback, edge, board, stiffener
@@ -51,6 +54,18 @@ double halvedAlong(const double* a, int) { return halved(a).isWidthAlongLongSide
 double leaf(const double* a, int) { return caliperOf(a[0], a[1]).mm(); }
 double up(const double* a, int) { return wholeAbove(a[0]); }
 double down(const double* a, int) { return -wholeAbove(-a[0]); }
+double nearestMark(const double* a, int) {
+  return a[1] > 0.0 ? roundTo(mm(a[0]), mm(a[1]), Rounding::Nearest).mm() : kNone;
+}
+double markAbove(const double* a, int) {
+  return a[1] > 0.0 ? roundTo(mm(a[0]), mm(a[1]), Rounding::Up).mm() : kNone;
+}
+double markBelow(const double* a, int) {
+  return a[1] > 0.0 ? roundTo(mm(a[0]), mm(a[1]), Rounding::Down).mm() : kNone;
+}
+double depthOfArc(const double* a, int) {
+  return depthOfLinedArc(mm(a[0]), mm(a[1]), mm(a[2])).mm();
+}
 double folded(const double* a, int) { return aroundEdge(mm(a[0]), mm(a[1])).mm(); }
 
 }  // namespace
@@ -76,6 +91,10 @@ constexpr std::array<FormulaFunction, kFormulaFunctionCount> kFormulaFunctions{{
      "What a round covers of a turn, in degrees: 4 atan(2 depth / span).", angle, "LL>A"},
     {"lined_arc", 3, "lined_arc(span, depth, lining)",
      "The arc over an even lining: the arc and its angle times the lining.", lined, "LLL>L"},
+    {"depth_of_lined_arc", 3, "depth_of_lined_arc(span, arc, lining)",
+     "The depth whose lined arc is this one. None for an arc shorter than the span, or longer than "
+     "half a circle's.",
+     depthOfArc, "LLL>L"},
     {"taut_gap", 4, "taut_gap(setback, edge, board, stiffener)",
      "The straight line from the stiffener's outer arris to the board's: hypot(setback + "
      "stiffener, board - edge).",
@@ -102,6 +121,13 @@ constexpr std::array<FormulaFunction, kFormulaFunctionCount> kFormulaFunctions{{
      opening, "LLLLL>A"},
     {"around_edge", 2, "around_edge(board, covering)",
      "What a fold round the board's edge takes: board + pi / 2 times the covering.", folded,
+     "LL>L"},
+    {"nearest_mark", 2, "nearest_mark(length, rule)",
+     "The nearest mark of a rule whose marks are that far apart; half way goes up.", nearestMark,
+     "LL>L"},
+    {"mark_above", 2, "mark_above(length, rule)", "The next mark that is not less.", markAbove,
+     "LL>L"},
+    {"mark_below", 2, "mark_below(length, rule)", "The next mark that is not more.", markBelow,
      "LL>L"},
     {"caliper", 2, "caliper(grammage, bulk)",
      "One leaf's thickness: g/m2 times cm3/g / 1000 (ISO 534).", leaf, "GB>L"},

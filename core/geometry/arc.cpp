@@ -43,6 +43,21 @@ Length arcDepth(Length span, double fraction) {
   return span / 2 * std::tan(halfAngle / 2);
 }
 
+Length depthOfLinedArc(Length span, Length arc, Length lining) {
+  constexpr double kMet = 1e-12;
+  Length shallow, deep = span / 2;
+  const double dust = 1e-9;
+  if (!(span > Length()) || !(arc.mm() >= span.mm() - dust) ||
+      !(arc.mm() <= linedArc(span, deep, lining).mm() + dust))
+    return Length::fromMm(kNone);
+  while (deep.mm() - shallow.mm() > kMet * span.mm()) {  // the arc only grows with the depth
+    const Length middle = (shallow + deep) / 2;
+    if (middle == shallow || middle == deep) break;
+    (linedArc(span, middle, lining) < arc ? shallow : deep) = middle;
+  }
+  return (shallow + deep) / 2;
+}
+
 std::vector<Point> arcPoints(Length span, Length depth) {
   const double angle = arcAngle(span, depth);
   if (std::isnan(angle)) return {};

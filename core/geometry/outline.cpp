@@ -17,6 +17,23 @@ double offLine(const Point& a, const Point& b, const Point& c) {
   return std::abs((c.x - a.x) * (b.y - a.y) - (c.y - a.y) * (b.x - a.x)) / length;
 }
 
+/// Above 0 when c lies to the left of the way from a to b.
+double turnOf(const Point& a, const Point& b, const Point& c) {
+  return (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+}
+
+bool overlaps(double a, double b, double c, double d) {
+  return std::max(std::min(a, b), std::min(c, d)) <= std::min(std::max(a, b), std::max(c, d));
+}
+
+/// Two sides that share no corner: whether they have a point in common.
+bool meet(const Point& a, const Point& b, const Point& c, const Point& d) {
+  if (!overlaps(a.x, b.x, c.x, d.x) || !overlaps(a.y, b.y, c.y, d.y)) return false;
+  const double c1 = turnOf(a, b, c), d1 = turnOf(a, b, d), a1 = turnOf(c, d, a),
+               b1 = turnOf(c, d, b);
+  return c1 * d1 <= 0.0 && a1 * b1 <= 0.0;
+}
+
 bool isNeeded(const std::vector<Point>& points, std::size_t i) {
   const std::size_t n = points.size();
   const Point& before = points[(i + n - 1) % n];
@@ -37,6 +54,29 @@ std::vector<Point> tidied(std::vector<Point> outline) {
     i = i > 0 ? i - 1 : 0;  // its neighbour may now be needless too
   }
   return outline;
+}
+
+bool crossesItself(const std::vector<Point>& outline) {
+  const std::size_t n = outline.size();
+  const auto at = [&](std::size_t i) -> const Point& { return outline[i % n]; };
+  for (std::size_t i = 0; i < n; ++i) {
+    // Back along the side before it.
+    const bool isBack = n > 2 && std::abs(turnOf(at(i), at(i + 1), at(i + 2))) < kDust &&
+                        (at(i + 1).x - at(i).x) * (at(i + 2).x - at(i + 1).x) +
+                                (at(i + 1).y - at(i).y) * (at(i + 2).y - at(i + 1).y) <
+                            0.0;
+    if (isBack) return true;
+    for (std::size_t k = i + 2; k < n && k < i + n - 1; ++k)
+      if (meet(at(i), at(i + 1), at(k), at(k + 1))) return true;
+  }
+  return false;
+}
+
+bool isWithin(const std::vector<Point>& outline, const Box& box) {
+  return std::all_of(outline.begin(), outline.end(), [&](const Point& p) {
+    return p.x >= box.left - kDust && p.x <= box.right + kDust && p.y >= box.bottom - kDust &&
+           p.y <= box.top + kDust;
+  });
 }
 
 std::vector<Point> rectangle(double left, double bottom, double right, double top) {

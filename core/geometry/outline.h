@@ -11,6 +11,12 @@ namespace drapery {
 /// millimetre. The points go round counter-clockwise; fewer than three are no shape.
 std::vector<Point> tidied(std::vector<Point> outline);
 
+/// Whether two of its sides have a point in common that is not the corner between them. Time goes
+/// with the square of the corners.
+bool crossesItself(const std::vector<Point>& outline);
+/// Whether it stays in the box, to a millionth of a millimetre.
+bool isWithin(const std::vector<Point>& outline, const Box& box);
+
 /// Corners of a box, counter-clockwise from the lower left.
 std::vector<Point> rectangle(double left, double bottom, double right, double top);
 

@@ -45,10 +45,13 @@ struct Job {
   std::string method;
   Units units = Units::Millimetres;
   std::string rules;  // which version of the method it was last kept under; empty: not known
-  std::optional<Written> round;  // the rule in hand; without: 0.5 mm or 1/32 in
+  std::optional<Written> round;   // the rule in hand; without: 0.5 mm or 1/32 in
+  std::optional<Written> copies;  // of the book; without: one
   Entries given;
   Entries allowances;
   std::map<std::string, Entries, std::less<>> otherAllowances;  // by method, waiting
+  Entries fixed;                                                // values said instead of computed
+  std::map<std::string, Entries, std::less<>> asCut;  // pieces as they are: "width", "height"
   std::vector<std::pair<std::string, std::string>>
       kept;  // unknown keys of a newer version, as JSON
 };

@@ -1,5 +1,6 @@
 // The fields of a job by name, so that an edit is a field and a value: "title", "units", "round",
-// "method", "given/text_height", "allowances/setback".
+// "method", "copies", "given/text_height", "allowances/setback", "fixed/board_width",
+// "as_cut/board/width".
 #pragma once
 
 #include <functional>

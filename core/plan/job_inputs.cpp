@@ -178,6 +178,10 @@ void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rule
 
 }  // namespace
 
+std::variant<double, Issue> readFigure(const Written& written, const InputRule& rule) {
+  return readNumber(written, rule);
+}
+
 std::string fieldOf(const InputRule& rule) {
   return (rule.role == InputRole::Given ? "given/" : "allowances/") + rule.id;
 }
@@ -229,6 +233,7 @@ JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& 
   JobInputs inputs;
   inputs.said.values.assign(rules.inputs.size(), kNone);
   inputs.said.readings.resize(rules.inputs.size());
+  inputs.said.units = job.units;
   findUnknownKeys(job.given, InputRole::Given, rules, inputs.issues);
   findUnknownKeys(job.allowances, InputRole::Allowance, rules, inputs.issues);
   for (std::size_t i = 0; i < rules.inputs.size(); ++i) {
@@ -242,6 +247,10 @@ JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& 
       continue;
     }
     inputs.said.values[i] = std::get<double>(value);
+    if (!entry->second.material.empty()) {
+      inputs.said.materials.resize(rules.inputs.size());
+      inputs.said.materials[i] = shelf.find(entry->second.material);
+    }
     const bool isRead = !entry->second.readings.empty() && entry->second.material.empty();
     if (isRead)
       inputs.said.readings[i] = std::get<Readings>(readReadings(entry->second.readings, rule));

@@ -23,6 +23,9 @@ JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& 
 std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule,
                                       const MaterialShelf& shelf);
 
+/// A plain figure within the rule's range.
+std::variant<double, Issue> readFigure(const Written& written, const InputRule& rule);
+
 /// Whether more keys could make the text sound for which the issue was raised: "2" on the way to
 /// "210", "8 1/" on the way to "8 1/4".
 bool couldBecomeSound(const Issue& issue, std::string_view text);

@@ -32,9 +32,7 @@ std::string_view Plan::choice(std::string_view name) const {
   return {};
 }
 
-bool Plan::isFixed(std::size_t node) const {
-  return node < byRule.size() && !std::isnan(byRule[node]);
-}
+bool Plan::isFixed(std::size_t node) const { return node < fixed.size() && fixed[node]; }
 
 Plan::Reason Plan::reason(std::size_t node) const {
   const ValueNode& value = rules->nodes[node];

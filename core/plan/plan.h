@@ -16,16 +16,20 @@ namespace drapery {
 
 struct Plan : PlannedEntries {
   RuleSetPtr rules;
-  Units units = Units::Millimetres;
-  Length resolution;           // the rule in hand
-  std::vector<double> values;  // one for each of the rules' nodes; NaN where there is none
-  std::vector<bool> entered;   // by node: whether the binder said it (an input's)
-  std::vector<bool> counts;    // by node: whether it has a place on this book; 'entered' may not
+  Units units = Units::Millimetres;     // of words
+  Units jobUnits = Units::Millimetres;  // of the job: whose usual values count
+  int copies = 1;                       // of the book; counts of pieces are for one
+  Length resolution;                    // the rule in hand
+  std::vector<double> values;           // one for each of the rules' nodes; NaN where there is none
+  std::vector<bool> entered;            // by node: whether the binder said it (an input's)
+  std::vector<bool> counts;  // by node: whether it has a place on this book; 'entered' may not
   std::vector<Readings> readings;  // one for each of the rules' inputs
   /// One for each node: how far the readings' spread lets it be off, either way; 0 where no
   /// spread reaches it, NaN where there is no value. See planBook.
   std::vector<double> tolerances;
-  /// What the rule would give, by node, for those that the binder said instead of it; else NaN.
+  /// By node: whether the binder said it instead of its rule; empty where nothing was.
+  std::vector<bool> fixed;
+  /// And what the rule would give; NaN where that is nothing.
   std::vector<double> byRule;
 
   [[nodiscard]] std::optional<double> number(std::string_view name) const;

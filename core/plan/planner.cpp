@@ -5,6 +5,7 @@
 #include <limits>
 
 #include "core/plan/job_inputs.h"
+#include "core/plan/job_overrides.h"
 #include "core/plan/tolerances.h"
 #include "core/rules/evaluation.h"
 
@@ -25,14 +26,51 @@ bool isBlamed(const InputRule& rule, const Issues& issues) {
   });
 }
 
+/// Whether a finding that stops the work says already why there is no such measure.
+bool isExplained(const Plan& plan, const InputRule& rule) {
+  return std::any_of(plan.findings.begin(), plan.findings.end(), [&](const auto& finding) {
+    const auto& touches = finding.rule->touches;
+    return finding.rule->severity == Severity::Stop &&
+           std::find(touches.begin(), touches.end(), rule.id) != touches.end();
+  });
+}
+
 /// Of measures that a newcomer is asked for, also those that nothing else could supply.
 void findMissing(const Plan& plan, Issues& issues) {
   for (std::size_t i = 0; i < plan.rules->nodes.size(); ++i) {
     if (!plan.rules->isInput(i) || !plan.counts[i]) continue;
     const InputRule& rule = plan.rules->inputs[plan.rules->nodes[i].rule];
     const bool isNeeded = !rule.optional && (rule.fallback.empty() || !rule.ask.text.empty());
-    if (isNeeded && std::isnan(plan.values[i]) && !isBlamed(rule, issues))
+    if (isNeeded && std::isnan(plan.values[i]) && !isBlamed(rule, issues) &&
+        !isExplained(plan, rule))
       issues.push_back({"given-missing", {{"name", rule.id}}, fieldOf(rule), {}, {}});
+  }
+}
+
+/// What is supposed from other figures is held to its range as what is said.
+void findOutOfRange(const Plan& plan, Issues& issues) {
+  for (std::size_t i = 0; i < plan.rules->nodes.size(); ++i) {
+    const ValueNode& node = plan.rules->nodes[i];
+    if (!plan.rules->isInput(i) || plan.rules->isChoice(i) || !plan.counts[i] || plan.entered[i] ||
+        std::isnan(plan.values[i]))
+      continue;
+    const InputRule& rule = plan.rules->inputs[node.rule];
+    const double dust = 1e-9 * std::max(1.0, std::abs(rule.most));
+    if (plan.values[i] >= rule.least - dust && plan.values[i] <= rule.most + dust) continue;
+    if (isBlamed(rule, issues) || isExplained(plan, rule)) continue;
+    issues.push_back(
+        {"default-out-of-its-range",
+         {{"name", rule.id},
+          {"value", Amount{plan.values[i], node.unit}},
+          {"least", Amount{rule.least, node.unit}},
+          {"most", Amount{rule.most, node.unit}},
+          {"formula", std::string((plan.jobUnits == Units::Inches && !rule.inchFallback.empty()
+                                       ? rule.inchFallback
+                                       : rule.fallback)
+                                      .text())}},
+         fieldOf(rule),
+         {},
+         {}});
   }
 }
 
@@ -88,9 +126,20 @@ SaidNumbers saidNumbers(const JobInputs& inputs, const RuleSet& rules, const Ove
 }
 
 void keepByRule(Plan& plan, const Evaluation& evaluation, const std::vector<double>& fixed) {
+  plan.fixed.assign(plan.values.size(), false);
   plan.byRule.assign(plan.values.size(), kNone);
-  for (std::size_t i = 0; i < fixed.size(); ++i)
-    if (!std::isnan(fixed[i])) plan.byRule[i] = evaluation.byRule(i);
+  for (std::size_t i = 0; i < fixed.size(); ++i) {
+    plan.fixed[i] = !std::isnan(fixed[i]) && plan.counts[i];
+    if (plan.fixed[i]) plan.byRule[i] = evaluation.byRule(i);
+  }
+}
+
+/// Those of the job, and those of the caller over them.
+Overrides joined(Overrides said, const Overrides& over) {
+  for (const auto& [id, value] : over.fixed) said.fixed[id] = value;
+  for (const auto& [id, sides] : over.asCut) said.asCut[id] = sides;
+  said.unsaid = over.unsaid;
+  return said;
 }
 
 /// The length inputs that the node can depend on, directly or not.
@@ -111,7 +160,13 @@ std::vector<std::size_t> inputsBehind(const RuleSet& rules, std::size_t node) {
 }
 
 Evaluation recalled(const Plan& plan) {
-  return {*plan.rules, plan.values, plan.entered, plan.counts, plan.readings, plan.resolution};
+  std::vector<double> fixed;
+  if (!plan.fixed.empty()) fixed.assign(plan.values.size(), kNone);
+  for (std::size_t i = 0; i < fixed.size(); ++i)
+    if (plan.fixed[i]) fixed[i] = plan.values[i];
+  return {*plan.rules,
+          {plan.values, plan.entered, plan.counts, plan.readings, plan.resolution, plan.jobUnits,
+           std::move(fixed)}};
 }
 
 }  // namespace
@@ -122,26 +177,31 @@ Planner::Planner(RuleSetPtr rules, ShelfPtr shelf)
 PlanOutcome Planner::plan(const Job& job, const Overrides& overrides) const {
   PlanOutcome outcome;
   JobInputs inputs = readInputs(job, *rules_, *shelf_);
+  SaidOverrides saidInstead = readOverrides(job, *rules_);
+  const Overrides all = joined(std::move(saidInstead.overrides), overrides);
   Plan& plan = outcome.plan;
   plan.rules = rules_;
-  plan.units = job.units;
+  plan.units = plan.jobUnits = job.units;
+  plan.copies = saidInstead.copies;
   plan.resolution = inputs.said.resolution;
-  const std::vector<double> fixed = fixedNumbers(*rules_, overrides);
+  const std::vector<double> fixed = fixedNumbers(*rules_, all);
   Evaluation evaluation(*rules_);
-  if (overrides.unsaid.empty())
+  if (all.unsaid.empty())
     evaluation.compute(inputs.said, fixed);
   else
-    evaluation.compute(saidNumbers(inputs, *rules_, overrides), fixed);
+    evaluation.compute(saidNumbers(inputs, *rules_, all), fixed);
   plan.values = evaluation.table();
   plan.entered = evaluation.said();
   plan.counts = evaluation.counts();
   plan.readings = evaluation.readings();
   if (!fixed.empty()) keepByRule(plan, evaluation, fixed);
   outcome.issues = std::move(inputs.issues);
-  findMissing(plan, outcome.issues);
+  for (Issue& issue : saidInstead.issues) outcome.issues.push_back(std::move(issue));
   findEndless(plan, evaluation, outcome.issues);
   findTolerances(plan, evaluation);
   for (const Section* section : ruleSections()) section->plan(*rules_, evaluation, plan);
+  findMissing(plan, outcome.issues);
+  findOutOfRange(plan, outcome.issues);
   return outcome;
 }
 

@@ -15,6 +15,7 @@ namespace drapery {
 
 namespace {
 
+constexpr std::string_view kFixed = "fixed ", kAsCut = "as_cut ";
 constexpr double kValue = 0.001, kTolerance = 0.0005, kCut = 1e-6;
 
 struct Expectation {
@@ -134,7 +135,15 @@ class Trying {
     if (!said) return complain(number, "case-malformed", {{"line", shortened(line)}});
     const auto& [id, value] = *said;
     if (id == "method") return;
-    if (id == "units" || id == "round") return setField(example.job, id, Entry{value, {}});
+    if (id == "units" || id == "round" || id == "copies")
+      return setField(example.job, id, Entry{value, {}});
+    if (id.starts_with(kFixed))
+      return setField(example.job, "fixed/" + id.substr(kFixed.size()), Entry{value, {}});
+    if (const std::size_t dot = id.find('.'); id.starts_with(kAsCut) && dot != std::string::npos)
+      return setField(
+          example.job,
+          "as_cut/" + id.substr(kAsCut.size(), dot - kAsCut.size()) + "/" + id.substr(dot + 1),
+          Entry{value, {}});
     if (const InputRule* rule = rules.input(id)) {
       setField(example.job, fieldOf(*rule), exampleEntry(value));
     } else {
@@ -164,6 +173,12 @@ class Trying {
       const bool isKnown = isAmong(plan.rules->findings, id) || isOfEveryPiece(*plan.rules, id);
       return holdEntry(isKnown, plan.findings, id, !isNone, text);
     }
+    if (rest.starts_with("marks ")) return holdMarks(plan, after("marks "), text);
+    if (rest.starts_with("verdict ")) {
+      const std::string is = plan.verdict ? plan.verdict->rule->id : "none";
+      if (is != after("verdict ")) differs(text, is);
+      return;
+    }
     if (rest.starts_with("mark ")) {
       const std::string id = after("mark ");
       return holdEntry(isAmong(plan.rules->marks, id), plan.marks, id, !isNone, text);
@@ -184,7 +199,8 @@ class Trying {
   }
   static bool isOfEveryPiece(const RuleSet& rules, const std::string& id) {
     return std::any_of(rules.parts.begin(), rules.parts.end(), [&](const PartRule& part) {
-      return part.findings.lost.id == id || part.findings.coarse.id == id;
+      const PartFindings& own = part.findings;
+      return own.lost.id == id || own.coarse.id == id || own.crossed.id == id;
     });
   }
 
@@ -197,6 +213,18 @@ class Trying {
     const bool isThere = std::any_of(planned.begin(), planned.end(),
                                      [&](const auto& each) { return each.rule->id == id; });
     if (isThere != isWanted) differs(text, isThere ? id : "nothing of it");
+  }
+
+  /// "running_across = 18, 158, 168": as they are marked.
+  void holdMarks(const Plan& plan, const std::string& rest, const std::string& text) {
+    const auto said = equation(rest);
+    if (!said) return complain(line_, "case-malformed", {{"line", shortened(text)}});
+    std::string is;
+    for (const PlannedMark& mark : plan.marks)
+      for (const PlannedMarkPlace& place : mark.places)
+        if (mark.rule->id == said->first)
+          is += (is.empty() ? "" : ", ") + formatNumber(place.at.cut.mm(), 4);
+    if (is != said->second) differs(text, is.empty() ? "none" : is);
   }
 
   void holdNoValue(const Plan& plan, const std::string& id, const std::string& text) {

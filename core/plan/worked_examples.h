@@ -1,11 +1,12 @@
 // Worked examples as they stand beside a rule file, tried. One to a paragraph:
 //
 //   [name]
-//   text_height = 210            an input, or method, units, round; readings as "210 | 210.5", a
-//   => board_height = 216        material as "material grey-board-24"; and what must come of it:
-//                                ID = VALUE, no value ID, finding ID, no finding ID, mark ID, no
-//                                mark ID, no part PART, tolerance ID = VALUE, cut PART = COUNT of W
-//                                x H
+//   text_height = 210            an input, or method, units, round, copies; readings as
+//   fixed board_width = 140      "210 | 210.5", a material as "material grey-board-24"; what is
+//   as_cut board.width = 139     said instead of computed, and pieces as they are; and what must
+//   => board_height = 216        come of it: ID = VALUE, no value ID, finding ID, no finding ID,
+//                                mark ID, no mark ID, marks ID = A, B, C, no part PART, verdict ID,
+//                                tolerance ID = VALUE, cut PART = COUNT of W x H
 //
 // Figures in mm unless they say otherwise; values hold to 0.001, cut sizes to a millionth.
 #pragma once

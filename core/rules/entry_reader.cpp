@@ -9,9 +9,9 @@ namespace {
 
 // Words that a formula reads otherwise (units, the index of a series), and the fields of a job that
 // are no measures.
-constexpr std::array<std::string_view, 16> kReserved{
-    "mm",    "cm",    "in",     "deg",    "min", "i",     "title", "method",
-    "units", "round", "copies", "schema", "id",  "given", "fixed", "resolution"};
+constexpr std::array<std::string_view, 17> kReserved{
+    "mm",    "cm",     "in",     "deg", "min",   "i",     "title",  "method",    "units",
+    "round", "copies", "schema", "id",  "given", "fixed", "as_cut", "resolution"};
 
 }  // namespace
 

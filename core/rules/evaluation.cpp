@@ -4,6 +4,8 @@
 #include <cmath>
 #include <limits>
 
+#include "core/quantity/rule.h"
+
 namespace drapery {
 
 namespace {
@@ -19,19 +21,22 @@ Evaluation::Evaluation(const RuleSet& rules)
       isSaid_(rules.nodes.size(), false),
       counts_(rules.nodes.size(), true) {}
 
-Evaluation::Evaluation(const RuleSet& rules, std::vector<double> table, std::vector<bool> said,
-                       std::vector<bool> counts, std::vector<Readings> readings, Length resolution)
+Evaluation::Evaluation(const RuleSet& rules, Computed computed)
     : rules_(rules),
-      table_(std::move(table)),
+      table_(std::move(computed.table)),
       said_(table_),
-      isSaid_(std::move(said)),
-      counts_(std::move(counts)),
-      readings_(std::move(readings)),
-      resolution_(resolution) {}
+      fixed_(std::move(computed.fixed)),
+      isSaid_(std::move(computed.said)),
+      counts_(std::move(computed.counts)),
+      readings_(std::move(computed.readings)),
+      resolution_(computed.resolution),
+      isInches_(computed.units == Units::Inches) {}
 
 void Evaluation::enter(const SaidNumbers& said) {
   readings_ = said.readings;
+  materials_ = said.materials;
   resolution_ = said.resolution;
+  isInches_ = said.units == Units::Inches;
   for (std::size_t i = 0; i < rules_.nodes.size(); ++i) {
     const ValueNode& node = rules_.nodes[i];
     if (node.source != Source::Input || std::isnan(said.values[node.rule])) continue;
@@ -50,7 +55,7 @@ void Evaluation::compute(const SaidNumbers& said, const std::vector<double>& fix
   fixed_ = fixed;
   for (const std::size_t i : rules_.order) {
     const double value = valueOf(i);  // also tells whether it counts
-    table_[i] = fixed_.empty() || std::isnan(fixed_[i]) ? value : fixed_[i];
+    table_[i] = isFixed(i) ? fixed_[i] : value;
   }
 }
 
@@ -71,7 +76,13 @@ double Evaluation::aspectOf(const ValueNode& node) const {
       return kNone;
     }
     case Source::Said:
-      return isSaid_[of] ? 1.0 : 0.0;
+      return isSaid_[of] || isFixed(of) ? 1.0 : 0.0;
+    case Source::IsKind: {
+      const Material* named = isSaid_[of] ? material(node.rule) : nullptr;
+      return named != nullptr && named->kind == rules_.inputs[node.rule].materials[node.column]
+                 ? 1.0
+                 : 0.0;
+    }
     case Source::Largest:
       return table_[of] + (isSaid_[of] ? readings_[node.rule].above() : 0.0);
     case Source::Spread:
@@ -144,19 +155,27 @@ double Evaluation::valueOf(std::size_t i) {
   if (isSaid_[i]) return said_[i];
   if (node.source == Source::SeriesCount && node.code)
     return std::floor(node.code.evaluate(table) + kDust);  // there are no half holes
-  return node.code ? node.code.evaluate(table) : kNone;
+  const Formula::Code& code = codeOf(node);
+  if (!code) return kNone;
+  const double exact = code.evaluate(table);
+  return node.isMarked ? roundTo(Length::fromMm(exact), resolution_, node.rounding).mm() : exact;
 }
 
 void Evaluation::move(std::size_t input, double change, const std::vector<std::size_t>& dependents,
                       const std::vector<double>& base) {
   table_[input] = base[input] + change;
   for (const std::size_t i : dependents) {
-    if (!fixed_.empty() && !std::isnan(fixed_[i])) continue;
-    // A piece's cut size follows without its steps: the rule in hand cuts any size as well.
-    table_[i] =
-        rules_.nodes[i].source == Source::CutSize
-            ? base[i] + table_[rules_.nodes[i].uses.front()] - base[rules_.nodes[i].uses.front()]
-            : valueOf(i);
+    if (isFixed(i)) continue;
+    // What is cut or marked follows without its steps: the rule in hand tells any size as well.
+    const ValueNode& node = rules_.nodes[i];
+    if (node.source == Source::CutSize) {
+      table_[i] = base[i] + table_[node.uses.front()] - base[node.uses.front()];
+    } else if (node.isMarked && counts_[i]) {
+      table_[i] = base[i] + codeOf(node).evaluate({table_.data(), nullptr}) -
+                  codeOf(node).evaluate({base.data(), nullptr});
+    } else {
+      table_[i] = valueOf(i);
+    }
   }
 }
 

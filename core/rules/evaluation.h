@@ -2,10 +2,13 @@
 // does to the others. One for each plan that is made; the rule set is only read.
 #pragma once
 
+#include <cmath>
 #include <optional>
 #include <vector>
 
+#include "core/material/material.h"
 #include "core/quantity/length.h"
+#include "core/quantity/units.h"
 #include "core/rules/readings.h"
 #include "core/rules/rule_set.h"
 
@@ -15,15 +18,24 @@ namespace drapery {
 struct SaidNumbers {
   std::vector<double> values;
   std::vector<Readings> readings;
-  Length resolution;  // the rule in hand
+  std::vector<const Material*> materials;  // named for them; null where none was
+  Length resolution;                       // the rule in hand
+  Units units = Units::Millimetres;        // whose usual values count
 };
 
 class Evaluation {
  public:
   explicit Evaluation(const RuleSet& rules);
-  /// Takes up numbers computed before, to move from there.
-  Evaluation(const RuleSet& rules, std::vector<double> table, std::vector<bool> said,
-             std::vector<bool> counts, std::vector<Readings> readings, Length resolution);
+  /// Numbers computed before, to move from there.
+  struct Computed {
+    std::vector<double> table;
+    std::vector<bool> said, counts;
+    std::vector<Readings> readings;
+    Length resolution;
+    Units units = Units::Millimetres;
+    std::vector<double> fixed = {};  // by node; NaN where the rule holds; may be empty
+  };
+  Evaluation(const RuleSet& rules, Computed computed);
 
   /// Computes all. Nodes with a number in `fixed` (NaN: none) take that, whatever their rule says;
   /// an empty `fixed` fixes none.
@@ -32,6 +44,10 @@ class Evaluation {
   /// One number per node; NaN where there is none.
   [[nodiscard]] const std::vector<double>& table() const { return table_; }
   [[nodiscard]] Length resolution() const { return resolution_; }
+  /// The material that was named for the input with this index; null when none was.
+  [[nodiscard]] const Material* material(std::size_t input) const {
+    return input < materials_.size() ? materials_[input] : nullptr;
+  }
   void set(std::size_t node, double number) { table_[node] = number; }
   /// Whether the binder said this input and it counts on this book.
   [[nodiscard]] const std::vector<bool>& said() const { return isSaid_; }
@@ -66,6 +82,14 @@ class Evaluation {
  private:
   void enter(const SaidNumbers& said);
   double valueOf(std::size_t node);
+  /// Whether the node has a place on this book and stands whatever its rule says.
+  [[nodiscard]] bool isFixed(std::size_t node) const {
+    return !fixed_.empty() && !std::isnan(fixed_[node]) && counts_[node];
+  }
+  /// The rule's own code for the units of the book.
+  [[nodiscard]] const Formula::Code& codeOf(const ValueNode& node) const {
+    return isInches_ && node.inchCode ? node.inchCode : node.code;
+  }
   [[nodiscard]] double aspectOf(const ValueNode& node) const;
   [[nodiscard]] double overSeries(const ValueNode& node) const;
 
@@ -75,7 +99,9 @@ class Evaluation {
   std::vector<double> fixed_;  // by node, or empty
   std::vector<bool> isSaid_, counts_;
   std::vector<Readings> readings_;  // by input
+  std::vector<const Material*> materials_;
   Length resolution_;
+  bool isInches_ = false;
 };
 
 }  // namespace drapery

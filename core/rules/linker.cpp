@@ -85,13 +85,24 @@ std::optional<std::size_t> Linker::inputAspect(const std::string& name, std::siz
   const ValueNode& value = rules_.nodes[of];
   const bool isMeasured = value.source == Source::Input && value.unit == Unit::Millimetre;
   std::optional<Source> source;
-  if (asked == "said" && value.source == Source::Input) source = Source::Said;
+  const bool canBeSaid = value.source == Source::Input || value.source == Source::Derived ||
+                         value.source == Source::CutSize;
+  if (asked == "said" && canBeSaid) source = Source::Said;
   if (asked == "largest" && isMeasured) source = Source::Largest;
   if (asked == "spread" && isMeasured) source = Source::Spread;
   if (asked == "tolerance" && areNumbersLinked_) source = Source::Tolerance;
+  constexpr std::string_view kIs = "is_";
+  std::size_t kind = 0;
+  if (value.source == Source::Input && asked.starts_with(kIs)) {
+    const auto& kinds = rules_.inputs[value.rule].materials;
+    const auto found = std::find(kinds.begin(), kinds.end(), asked.substr(kIs.size()));
+    if (found != kinds.end()) source = Source::IsKind;
+    kind = static_cast<std::size_t>(found - kinds.begin());
+  }
   if (!source) return std::nullopt;
   ValueNode node = nodeOf(name, *source, value.rule, Dimension::number());
-  if (*source != Source::Said) {
+  node.column = kind;
+  if (*source != Source::Said && *source != Source::IsKind) {
     node.quantity = value.quantity;
     node.unit = value.unit;
   }
@@ -362,6 +373,7 @@ void Linker::findCode() {
   };
   for (ValueNode& node : rules_.nodes) {
     node.code = codeOf(node.formula);
+    node.inchCode = codeOf(node.inches);
     node.whenCode = codeOf(node.when);
     node.otherwiseCode = codeOf(node.otherwise);
   }

@@ -81,6 +81,9 @@ void layFields(Node& rule, Node& over) {
   for (const auto& [former, now] : kFormerKeys)
     if (over.find(former) != nullptr)
       std::erase_if(rule.members, [key = now](const auto& field) { return field.key == key; });
+  // Another usual value does away with the former one's twin in inches.
+  if (over.find("default") != nullptr)
+    std::erase_if(rule.members, [](const auto& field) { return field.key == "default_in"; });
   Members fields(rule, over.members.size());
   Node* words = fields.find("words");
   forgetTranslations(words, over);

@@ -1,6 +1,7 @@
 // What the entries of a rule set come to on one book, beside its numbers.
 #pragma once
 
+#include <optional>
 #include <vector>
 
 #include "core/diag/issue.h"
@@ -9,6 +10,7 @@
 #include "core/rules/section/part.h"
 #include "core/rules/section/series.h"
 #include "core/rules/section/step.h"
+#include "core/rules/section/verdict.h"
 
 namespace drapery {
 
@@ -18,6 +20,7 @@ struct PlannedEntries {
   std::vector<PlannedMark> marks;
   std::vector<PlannedFinding> findings;
   std::vector<PlannedStep> steps;
+  std::optional<PlannedVerdict> verdict;
 };
 
 }  // namespace drapery

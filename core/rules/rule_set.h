@@ -20,15 +20,16 @@
 #include "core/rules/section/series.h"
 #include "core/rules/section/step.h"
 #include "core/rules/section/summary.h"
+#include "core/rules/section/verdict.h"
 #include "core/rules/section/view.h"
 
 namespace drapery {
 
 /// One number: an input, a derived value, a part's size or cut size, how many a series has; and
 /// what else is known of one of these, as far as some formula asks for it: a choice's column, the
-/// largest of a measure's readings and their spread, whether the binder said it (1 or 0), its
-/// tolerance; of a series' column the first, the last, the sum, the least and the most; and the
-/// rule in hand.
+/// largest of a measure's readings and their spread, whether the binder said it (1 or 0), the kind
+/// of material named for it, its tolerance; of a series' column the first, the last, the sum, the
+/// least and the most; and the rule in hand.
 struct ValueNode {
   enum class Source {
     Input,
@@ -46,23 +47,26 @@ struct ValueNode {
     SeriesSum,
     SeriesLeast,
     SeriesMost,
-    Resolution
+    Resolution,
+    IsKind  // whether the material named for an input is of the kind, 1 or 0
   };
   // What evaluation reads, close together.
   Source source = Source::Derived;
-  Rounding rounding = Rounding::Nearest;  // CutSize
+  Rounding rounding = Rounding::Nearest;  // CutSize, and of what is marked
+  bool isMarked = false;                  // rounded to the rule in hand, though no piece's size
   Moment settles = Moment::Never;
-  bool isTried = false;                         // tells of the trial: depends on a piece as cut
-  bool feedsTrial = false;                      // and some value of the trial depends on it
-  std::size_t rule = 0;                         // index into inputs, derived, parts or series
-  std::size_t column = 0;                       // of the input or the series
-  Formula::Code code, whenCode, otherwiseCode;  // of the formulas below, once linked
-  std::vector<std::size_t> uses;                // nodes that it reads
+  bool isTried = false;     // tells of the trial: depends on a piece as cut
+  bool feedsTrial = false;  // and some value of the trial depends on it
+  std::size_t rule = 0;     // index into inputs, derived, parts or series
+  std::size_t column = 0;   // of the input or the series; IsKind: which kind
+  Formula::Code code, inchCode, whenCode, otherwiseCode;  // of the formulas below, once linked
+  std::vector<std::size_t> uses;                          // nodes that it reads
 
   std::string name;  // "board_width", "board.width", "board.cut_width", "text_height.spread"
   Unit unit = Unit::Millimetre;
   Quantity quantity;
   const Formula* formula = nullptr;    // an input's is its fallback; none for a cut size
+  const Formula* inches = nullptr;     // in its place for books in inches; none: the same
   const Formula* when = nullptr;       // where it counts; none: always
   const Formula* otherwise = nullptr;  // its value elsewhere
 };
@@ -102,6 +106,7 @@ struct RuleSet {
   std::vector<FindingRule> findings;
   std::vector<StepRule> steps;
   std::vector<ViewRule> views;
+  std::vector<VerdictRule> verdicts;
   std::vector<SummaryRule> summaries;
 
   std::vector<ValueNode> nodes;    // every number

@@ -1,6 +1,7 @@
 #include "core/rules/rule_words.h"
 
 #include <array>
+#include <cmath>
 #include <utility>
 
 namespace drapery {
@@ -9,6 +10,8 @@ namespace {
 
 constexpr std::array<std::pair<std::string_view, Unit>, 3> kUnitMarks{
     {{":mm", Unit::Millimetre}, {":deg", Unit::Degree}, {":1", Unit::One}}};
+
+constexpr std::string_view kIf = "if ";
 
 class WordsReading {
  public:
@@ -27,6 +30,11 @@ class WordsReading {
         i = end;
       } else if (text_[i] == '}') {
         return BracePosition{i};
+      } else if (text_[i] == '[' && bracket_ == 0 && opensBracket(i)) {
+        bracket_ = ++brackets_;
+        if (auto fault = condition(i)) return std::move(*fault);
+      } else if (text_[i] == ']' && bracket_ != 0) {
+        bracket_ = 0;
       } else {
         literal(text_[i]);
       }
@@ -36,8 +44,35 @@ class WordsReading {
 
  private:
   void literal(char c) {
-    if (pieces_.empty() || pieces_.back().expression) pieces_.emplace_back();
+    if (pieces_.empty() || pieces_.back().expression || pieces_.back().bracket != bracket_)
+      pieces_.push_back({{}, std::nullopt, bracket_});
     pieces_.back().literal += c;
+  }
+
+  /// Only what is closed again and has a figure or a condition in it can be left out; other
+  /// brackets are signs like any other.
+  [[nodiscard]] bool opensBracket(std::size_t at) const {
+    const std::size_t end = text_.find_first_of("[]", at + 1);
+    if (end == std::string::npos || text_[end] != ']') return false;
+    const std::string_view inside = std::string_view(text_).substr(at + 1, end - at - 1);
+    const std::size_t brace = inside.find('{');
+    const bool hasFigure = brace != std::string_view::npos && inside.compare(brace, 2, "{{") != 0;
+    return hasFigure || (inside.starts_with(kIf) && inside.find(';') != std::string_view::npos);
+  }
+
+  /// "[if FORMULA;": goes on to the sign before the words.
+  std::optional<FormulaFault> condition(std::size_t& i) {
+    const std::size_t end = text_.find(';', i);
+    if (text_.compare(i + 1, kIf.size(), kIf) != 0 || end == std::string::npos) return std::nullopt;
+    const std::size_t begin = i + 1 + kIf.size();
+    auto fault = expression(begin, end);
+    if (!fault) {
+      words_.expressions.back().isCondition = true;
+      words_.expressions.back().named = Unit::One;
+    }
+    i = end;
+    if (i + 1 < text_.size() && text_[i + 1] == ' ') ++i;  // one blank belongs to the sign
+    return fault;
   }
 
   std::optional<FormulaFault> expression(std::size_t begin, std::size_t end) {
@@ -59,7 +94,7 @@ class WordsReading {
       return std::move(*fault);
     }
     expression.formula = {std::move(std::get<Formula>(parsed)), at_, begin};
-    pieces_.push_back({{}, words_.expressions.size()});
+    pieces_.push_back({{}, words_.expressions.size(), bracket_});
     words_.expressions.push_back(std::move(expression));
     return std::nullopt;
   }
@@ -68,9 +103,30 @@ class WordsReading {
   const SourcePosition& at_;
   RuleWords& words_;
   RuleWords::Text pieces_;
+  std::size_t bracket_ = 0, brackets_ = 0;
 };
 
 }  // namespace
+
+bool isShown(const RuleWords& words, const RuleWords::Text& text, const RuleWords::Piece& piece,
+             const std::vector<Amount>& figures) {
+  if (piece.expression && words.expressions[*piece.expression].isCondition) return false;
+  if (piece.bracket == 0) return true;
+  constexpr double kNothing = 1e-9;
+  bool isAsked = false, holds = true;
+  for (const RuleWords::Piece& each : text) {
+    if (each.bracket != piece.bracket || !each.expression) continue;
+    const double figure = figures[*each.expression].value;
+    const bool is = !std::isnan(figure) && std::abs(figure) > kNothing;
+    if (words.expressions[*each.expression].isCondition) {
+      isAsked = true;
+      holds = is;
+    } else if (!isAsked) {
+      holds = holds && is;
+    }
+  }
+  return holds;
+}
 
 const RuleWords::Text& RuleWords::in(std::string_view language) const {
   const auto found = other.find(language);

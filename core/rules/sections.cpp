@@ -7,6 +7,7 @@
 #include "core/rules/section/series.h"
 #include "core/rules/section/step.h"
 #include "core/rules/section/summary.h"
+#include "core/rules/section/verdict.h"
 #include "core/rules/section/view.h"
 
 namespace drapery {
@@ -23,11 +24,12 @@ const std::vector<const Section*>& ruleSections() {
   static const MarkSection kMark;
   static const FindingSection kFinding;
   static const StepSection kStep;
+  static const VerdictSection kVerdict;
   static const ViewSection kView;
   static const SummarySection kSummary;
-  static const std::vector<const Section*> kSections{&kGiven,  &kAllowance, &kDerive,  &kPart,
-                                                     &kSeries, &kMark,      &kFinding, &kStep,
-                                                     &kView,   &kSummary};
+  static const std::vector<const Section*> kSections{&kGiven,   &kAllowance, &kDerive,  &kPart,
+                                                     &kSeries,  &kMark,      &kFinding, &kStep,
+                                                     &kVerdict, &kView,      &kSummary};
   return kSections;
 }
 

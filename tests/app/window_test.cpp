@@ -37,9 +37,9 @@ TEST_F(Window, docketTellsHowTheWorkStands) {
   openPlain();
   EXPECT_THAT(find("docket.measure")->accessibleName().toStdString(), HasSubstr("210 × 144 × 25"));
   EXPECT_THAT(find("docket.case")->accessibleName().toStdString(),
-              HasSubstr("smallest square 3 mm"));
+              HasSubstr("smallest square 2.73 mm"));
   Job job = plainJob("case-fixed-gap");
-  job.given["board_thickness"] = {5.0, {}};
+  job.given["board_thickness"] = {6.5, {}};  // more than the gap
   open(job);
   EXPECT_THAT(find("docket.case")->accessibleName().toStdString(), HasSubstr("stop"));
 }
@@ -108,13 +108,12 @@ TEST_F(Window, readingsAreToldWithWhatTheyLeaveUncertain) {
 
 TEST_F(Window, findingsStandAsNotesAndAtTheirTags) {
   Job job = plainJob("case-fixed-gap");
-  job.allowances["stiffener_school"] = {std::string("flush"), {}};
-  job.given["board_thickness"] = {3.5, {}};
+  job.given["board_thickness"] = {6.5, {}};
   open(job);
   showCase();
   EXPECT_THAT(notes().toStdString(), HasSubstr("■  stop"));
-  EXPECT_THAT(notes().toStdString(), HasSubstr("Widen the gap to more than 10.5 mm"));
-  keep("joint_gap", "12");
+  EXPECT_THAT(notes().toStdString(), HasSubstr("Widen the gap to 13 mm or more"));
+  keep("joint_gap", "14");
   EXPECT_THAT(notes().toStdString(), Not(HasSubstr("stop")));
 }
 
@@ -169,12 +168,12 @@ TEST_F(Window, theTitleIsWrittenOnTheDocket) {
 TEST_F(Window, aWrongFileIsRefusedAndThePresentBookStays) {
   openPlain();
   const std::string wrong =
-      folder_.write("wrong.json", "{\"schema\": \"drapery-job/1\", \"given\": 7}");
+      folder_.write("wrong.json", "{\"schema\": \"drapery-job/1\", \"giving\": 7}");
   FileQuestions questions = fileDialogs();
   questions.open = [&](QWidget*, const QString&) { return QString::fromStdString(wrong); };
   window_->setQuestions(questions);
   click("docket.open");
-  EXPECT_THAT(banner().toStdString(), HasSubstr("wrong.json:1:1: \"id\" is missing"));
+  EXPECT_THAT(banner().toStdString(), HasSubstr("wrong.json:1:1: \"given\" is missing"));
   EXPECT_EQ(document().path().toStdString(), path_);
   EXPECT_DOUBLE_EQ(value("text_width"), 144);
   questions.open = [&](QWidget*, const QString&) { return QString::fromStdString(path_); };

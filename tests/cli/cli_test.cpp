@@ -113,14 +113,23 @@ TEST(CliPlan, tellsPiecesAsTheyWouldBeUntrimmed) {
       HasSubstr("136 × 216 mm               board, grain head to tail; untrimmed 140 × 216 mm"));
 }
 
+/// The hive diary with a gap that does not reach from the stiffener to the board.
+std::string stoppedJob() {
+  std::string text = projectFile("demo/hive-diary.json");
+  for (const auto& [from, to] : {std::pair<std::string, std::string>{"\"1/4 in\"", "\"1/16 in\""},
+                                 {"\"flush\"", "\"spine\""}})
+    text.replace(text.find(from), from.size(), to);
+  return text;
+}
+
 TEST(CliPlan, aStopFindingIsToldByTheExitCode) {
-  const Finished done = cli({"plan", kDemo + "hive-diary.json"});
+  const Finished done = cli({"plan", "-"}, stoppedJob());
   EXPECT_EQ(done.code, 1);
   EXPECT_THAT(done.err, IsEmpty());
   const json plan = json::parse(done.out);
   EXPECT_EQ(plan["findings"][0]["id"], "gap-too-short");
   EXPECT_EQ(plan["findings"][0]["severity"], "stop");
-  EXPECT_THAT(plan["findings"][0]["says"].get<std::string>(), HasSubstr("1/4 in"));
+  EXPECT_THAT(plan["findings"][0]["says"].get<std::string>(), HasSubstr("1/16 in"));
   EXPECT_FALSE(plan["values"].contains("board_width"));
   EXPECT_TRUE(plan["values"].contains("board_height"));
 }
@@ -278,7 +287,7 @@ TEST(CliCheckMethod, acceptsTheShippedAndShowsMistakesWithACaret) {
   EXPECT_THAT(
       wrong.err,
       AllOf(
-          StartsWith(path + ":19:12: \"gap_fromed\" is not known; did you mean \"gap_formed\"?\n"),
+          StartsWith(path + ":21:12: \"gap_fromed\" is not known; did you mean \"gap_formed\"?\n"),
           HasSubstr("\n  formula = \"gap_fromed\"\n             ^\n")));
   // To a file one mistake is one line.
   const std::string lines = cli({"check-method", path}).err;
@@ -298,8 +307,8 @@ TEST(CliExport, writesTheSlipTrueAndWhole) {
   const std::string text = run({"pdftotext", "-layout", pdf, "-"}).out;
   for (const char* words :
        {"140 × 216.5 mm", "359.5 × 252.5 mm", "23 × 216.5 mm", "2 Board", "grain head to tail",
-        "Gap between stiffener and board, both sides: 10.24 mm",
-        "Corners: cut at 45 degrees, 3.6 mm", "Knife: stand"})
+        "Gap between stiffener and board, both sides: 10 mm", "Corners: cut at 45 degrees, 3.5 mm",
+        "Knife: stand"})
     EXPECT_THAT(text, HasSubstr(words));
   EXPECT_THAT(folder.names(), ::testing::ElementsAre("slip.pdf"));
 }
@@ -307,8 +316,8 @@ TEST(CliExport, writesTheSlipTrueAndWhole) {
 TEST(CliExport, aStopStandsOnTheSlip) {
   const TemporaryFolder folder;
   const std::string pdf = folder.path() + "/slip.pdf";
-  const Finished done =
-      cli({"export", kDemo + "hive-diary.json", "--what", "slip", "--as", "pdf", "--output", pdf});
+  const std::string job = folder.write("stopped.json", stoppedJob());
+  const Finished done = cli({"export", job, "--what", "slip", "--as", "pdf", "--output", pdf});
   EXPECT_EQ(done.code, 1) << done.err;
   EXPECT_THAT(run({"pdftotext", pdf, "-"}).out, HasSubstr("Stop: do not cut"));
   EXPECT_THAT(run({"pdfinfo", pdf}).out, HasSubstr("(letter)"));

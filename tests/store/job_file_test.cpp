@@ -81,8 +81,7 @@ INSTANTIATE_TEST_SUITE_P(
         Mistake{"method", "case-sunk-joint", "case-sunk-join",
                 "job.json:5:13: method: \"case-sunk-join\" is not known; did you mean "
                 "case-sunk-joint?; allowed: case-sunk-joint, case-fixed-gap"},
-        Mistake{"noMethod", "  \"method\": \"case-sunk-joint\",\n", "",
-                "job.json:1:1: \"method\" is missing"},
+        Mistake{"noGiven", "\"given\"", "\"giving\"", "job.json:1:1: \"given\" is missing"},
         Mistake{
             "unknownGiven", "text_height", "text_hieght",
             "job.json:7:5: \"text_hieght\" is not known in given; did you mean \"text_height\"?"},

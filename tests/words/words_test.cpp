@@ -109,11 +109,11 @@ TEST(FormulaWords, showNamesAndNumbers) {
 
 TEST(PlanText, isWhatABinderReads) {
   Job job = test::plainJob("case-fixed-gap");
-  job.allowances["stiffener_school"] = {std::string("flush"), {}};
+  job.allowances["joint_gap"] = {3.0, {}};
   job.given["board_thickness"] = {3.5, {}};
   const std::string text = planText(job, test::planOf(job).plan);
-  EXPECT_THAT(text, HasSubstr("stop: The gap is 6.35 mm."));
-  EXPECT_THAT(text, HasSubstr("1 Stiffener        32 × 216 mm"));
+  EXPECT_THAT(text, HasSubstr("stop: The gap is 3 mm."));
+  EXPECT_THAT(text, HasSubstr("1 Stiffener        25 × 216 mm"));
   EXPECT_THAT(text, Not(HasSubstr("nan")));
   const std::string sound = planText(test::plainJob(), test::planOf(test::plainJob()).plan);
   EXPECT_THAT(sound, HasSubstr("2 Board            140 × 216 mm"));

@@ -1,5 +1,8 @@
 #include "core/rules/section/common.h"
 
+#include "core/rules/evaluation.h"
+#include "core/rules/section/described.h"
+
 namespace drapery {
 
 namespace {
@@ -7,6 +10,8 @@ const Choices<Moment> kMoments{{"sewn", Moment::Sewn},
                                {"trimmed", Moment::Trimmed},
                                {"cut", Moment::Cut},
                                {"cased", Moment::Cased}};
+const Choices<Rounding> kRoundings{
+    {"nearest", Rounding::Nearest}, {"up", Rounding::Up}, {"down", Rounding::Down}};
 }  // namespace
 
 std::vector<std::string> readWas(EntryReader& in) {
@@ -19,6 +24,48 @@ std::vector<std::string> readWas(EntryReader& in) {
 Moment readSettles(EntryReader& in, const char* flag, Moment meant) {
   const Moment usual = in.flag(flag) ? meant : Moment::Never;
   return in.choice("settles", kMoments, usual);
+}
+
+Rounding readRounding(EntryReader& in) { return in.choice("round", kRoundings, Rounding::Nearest); }
+
+const char* roundingWords(Rounding rounding) {
+  return rounding == Rounding::Up     ? "rounded up"
+         : rounding == Rounding::Down ? "rounded down"
+                                      : "rounded to the nearest mark";
+}
+
+std::vector<WordWhere> readWordsWhere(EntryReader& in, const char* key) {
+  std::vector<WordWhere> words;
+  const Node* node = in.find(key);
+  if (node == nullptr || node->kind != Node::Kind::List) {
+    words.push_back({in.text(key, Needed::Yes), {}});
+    return words;
+  }
+  for (const Node& pair : node->items) {
+    const bool isPair = pair.kind == Node::Kind::List && pair.items.size() == 2 &&
+                        pair.items[0].kind == Node::Kind::Text;
+    if (isPair)
+      words.push_back({pair.items[0].text, in.formulaIn(pair.items[1], key)});
+    else
+      in.complainType(pair, key, "list of pairs, a name and a condition");
+  }
+  if (words.empty()) in.complainType(*node, key, "name, or list of pairs, a name and a condition");
+  return words;
+}
+
+const std::string& wordOf(const std::vector<WordWhere>& words, const Evaluation& evaluation) {
+  for (const WordWhere& each : words)
+    if (evaluation.holds(each.when.formula)) return each.word;
+  return words.back().word;
+}
+
+std::string wordsWhereAsCode(const std::vector<WordWhere>& words) {
+  std::string out;
+  for (const WordWhere& each : words) {
+    out += (out.empty() ? "" : ", else ") + each.word;
+    if (!each.when.empty()) out += " where " + asCode(each.when);
+  }
+  return out;
 }
 
 void readEach(EntryReader& in, Repeated& repeated) {

@@ -1,5 +1,6 @@
 #include "core/rules/section/derive.h"
 
+#include "core/quantity/parse_length.h"
 #include "core/rules/entry_reader.h"
 #include "core/rules/linker.h"
 #include "core/rules/rule_set.h"
@@ -14,6 +15,26 @@ const Choices<Dimension> kUnits{{"mm", Dimension::length()},  {"deg", Dimension:
                                 {"1", Dimension::number()},   {"g/m2", Dimension::grammage()},
                                 {"cm3/g", Dimension::bulk()}, {"min", Dimension::time()},
                                 {"money", Dimension::money()}};
+
+/// `range = ["0 mm", "25 mm"]`
+std::optional<std::pair<double, double>> readSaidRange(EntryReader& in, const DerivedRule& rule) {
+  const Node* range = in.list("range", Needed::No);
+  if (range == nullptr) return std::nullopt;
+  const bool isLength = rule.dimension == Dimension::length();
+  const auto end = [&](std::size_t i) -> std::optional<double> {
+    if (range->items.size() != 2) return std::nullopt;
+    const Node& node = range->items[i];
+    if (node.kind == Node::Kind::Number) return node.number;
+    if (!isLength || node.kind != Node::Kind::Text || !namesUnit(node.text)) return std::nullopt;
+    const auto parsed = parseLength(node.text, Units::Millimetres);
+    const auto* length = std::get_if<Length>(&parsed);
+    return length != nullptr ? std::optional(length->mm()) : std::nullopt;
+  };
+  const auto low = end(0), high = end(1);
+  if (low && high && *low <= *high) return std::pair(*low, *high);
+  in.complain(*range, "range-malformed", {{"key", std::string("range")}});
+  return std::nullopt;
+}
 
 }  // namespace
 
@@ -31,6 +52,9 @@ void DeriveSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer)
   rule.practice = in.text("practice", Needed::No);
   rule.settles = readSettles(in, "held", Moment::Cut);
   rule.isQuiet = in.flag("quiet");
+  rule.isCompared = in.flag("beside");
+  if (in.find("round") != nullptr) rule.marked = readRounding(in);
+  rule.range = readSaidRange(in, rule);
   in.finish();
   rules.derived.push_back(std::move(rule));
 }
@@ -42,6 +66,8 @@ void DeriveSection::declare(RuleSet& rules, Linker& linker) const {
     node.formula = formulaOf(rule.formula);
     node.when = formulaOf(rule.when);
     node.settles = rule.settles;
+    node.isMarked = rule.marked.has_value();
+    node.rounding = rule.marked.value_or(Rounding::Nearest);
     linker.declare(std::move(node), rule.at, rule.was);
   }
 }
@@ -55,8 +81,9 @@ namespace {
 
 std::string told(const DerivedRule& rule) {
   return "- **" + rule.title.text + "** " + asCode(rule.id) + ", " + rule.dimension.name() + ": " +
-         asCode(rule.formula) + "." + onlyWhere(rule.when) + andSays(rule.because.text) +
-         fromPractice(rule.practice) + "\n";
+         asCode(rule.formula) +
+         (rule.marked ? std::string(", ") + roundingWords(*rule.marked) : "") + "." +
+         onlyWhere(rule.when) + andSays(rule.because.text) + fromPractice(rule.practice) + "\n";
 }
 
 }  // namespace

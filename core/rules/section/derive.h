@@ -1,8 +1,12 @@
 // A number that follows from others: [[derive]].
 #pragma once
 
+#include <optional>
 #include <string>
+#include <utility>
+#include <vector>
 
+#include "core/quantity/rule.h"
 #include "core/rules/moment.h"
 #include "core/rules/rule_formula.h"
 #include "core/rules/section.h"
@@ -21,7 +25,13 @@ struct DerivedRule {
   LocalText because;
   std::string practice;
   Moment settles = Moment::Never;
-  bool isQuiet = false;  // a step on the way, not told in lists for reading
+  /// What a binder may say in its place; without, a length from 0 to kMostSaid, any other number
+  /// from 0 on.
+  static constexpr double kMostSaid = 3000.0;
+  std::optional<std::pair<double, double>> range;
+  std::optional<Rounding> marked;  // to the rule in hand
+  bool isCompared = false;         // told where methods stand side by side
+  bool isQuiet = false;            // a step on the way, not told in lists for reading
   SourcePosition at;
 };
 

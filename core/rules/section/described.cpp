@@ -25,11 +25,20 @@ std::string fromPractice(const std::string& practice) {
 
 std::string wordsAsCode(const RuleWords& words) {
   std::string out;
-  for (const RuleWords::Piece& piece : words.first)
-    out += piece.expression
-               ? asCode("{" + words.expressions[*piece.expression].formula.text() + "}")
-               : piece.literal;
-  return out;
+  std::size_t bracket = 0;
+  for (const RuleWords::Piece& piece : words.first) {
+    if (bracket != 0 && piece.bracket != bracket) out += "]";
+    if (piece.bracket != 0 && piece.bracket != bracket) out += "[";
+    bracket = piece.bracket;
+    if (!piece.expression) {
+      out += piece.literal;
+      continue;
+    }
+    const RuleWords::Expression& expression = words.expressions[*piece.expression];
+    const std::string& formula = expression.formula.text();
+    out += expression.isCondition ? "if " + asCode(formula) + "; " : asCode("{" + formula + "}");
+  }
+  return bracket != 0 ? out + "]" : out;
 }
 
 std::string plainAmount(const Amount& amount) {

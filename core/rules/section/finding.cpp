@@ -1,6 +1,8 @@
 #include "core/rules/section/finding.h"
 
 #include <algorithm>
+#include <set>
+#include <string_view>
 
 #include "core/rules/entry_reader.h"
 #include "core/rules/evaluation.h"
@@ -29,6 +31,15 @@ void FindingSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer
   rules.findings.push_back(std::move(rule));
 }
 
+namespace {
+
+/// What a job says beside its measures and decisions.
+bool isJobField(std::string_view name) {
+  return name == "round" || name == "units" || name == "method";
+}
+
+}  // namespace
+
 void FindingSection::link(RuleSet& rules, Linker& linker) const {
   linker.numbersAreLinked();
   for (FindingRule& finding : rules.findings) {
@@ -36,11 +47,28 @@ void FindingSection::link(RuleSet& rules, Linker& linker) const {
     linker.linkWords(finding.says);
     linker.linkWords(finding.remedy);
     for (const std::string& touched : finding.touches)
-      if (!rules.find(touched) && !rules.isBase)
+      if (!rules.find(touched) && !isJobField(touched) && !rules.isBase)
         linker.placer().add("touches-unknown", {{"name", shortened(touched)}, {"id", finding.id}},
                             finding.at);
   }
 }
+
+namespace {
+
+/// What the rule file's own findings that stop the work touch.
+std::set<std::string_view> touchedByStops(const RuleSet& rules,
+                                          const std::vector<PlannedFinding>& findings) {
+  std::set<std::string_view> touched;
+  for (const PlannedFinding& finding : findings) {
+    const bool isOwn = !rules.findings.empty() && finding.rule >= &rules.findings.front() &&
+                       finding.rule <= &rules.findings.back();
+    if (isOwn && finding.rule->severity == Severity::Stop)
+      touched.insert(finding.rule->touches.begin(), finding.rule->touches.end());
+  }
+  return touched;
+}
+
+}  // namespace
 
 void FindingSection::plan(const RuleSet& rules, const Evaluation& evaluation,
                           PlannedEntries& planned) const {
@@ -48,6 +76,11 @@ void FindingSection::plan(const RuleSet& rules, const Evaluation& evaluation,
     if (evaluation.holds(rule.when.formula))
       planned.findings.push_back(
           {&rule, evaluation.figures(rule.says), evaluation.figures(rule.remedy)});
+  // A rule that says why a piece's cuts cross says it better.
+  const std::set<std::string_view> stopped = touchedByStops(rules, planned.findings);
+  std::erase_if(planned.findings, [&](const PlannedFinding& finding) {
+    return finding.rule->id == "piece-crossed" && stopped.contains(finding.rule->touches.front());
+  });
   std::stable_sort(planned.findings.begin(), planned.findings.end(),
                    [](const PlannedFinding& a, const PlannedFinding& b) {
                      return a.rule->severity < b.rule->severity;

@@ -55,6 +55,7 @@ class InputReading {
     rule_.practice = in_.text("practice", Needed::No);
     rule_.optional = in_.flag("optional");
     rule_.settles = readSettles(in_, "compared", Moment::Trimmed);
+    rule_.isCompared = in_.flag("beside");
     rule_.when = in_.formula("when", Needed::No);
     rule_.otherwise = in_.formula("otherwise", Needed::No);
     rule_.materials = in_.texts("materials", Needed::No);
@@ -64,7 +65,8 @@ class InputReading {
       readColumns();
     } else {
       readRange();
-      readDefault();
+      rule_.fallback = readDefault("default");
+      rule_.inchFallback = readDefault("default_in");
     }
     in_.finish();
     return std::move(rule_);
@@ -88,21 +90,20 @@ class InputReading {
     }
   }
 
-  void readDefault() {
-    const Node* node = in_.find("default");
-    if (node == nullptr) return;
+  /// `default = "3 mm"`, and for books in inches `default_in = "1/8 in"`.
+  RuleFormula readDefault(const char* key) {
+    const Node* node = in_.find(key);
+    if (node == nullptr) return {};
     const auto value = literal(*node, rule_.kind);
-    if (!value) {
-      rule_.fallback = in_.formulaIn(*node, "default", "number, length or formula");
-    } else if (*value >= rule_.least && *value <= rule_.most) {
-      rule_.fallback = {Formula::literal(*value, dimensionOf(rule_.kind)), in_.at(*node)};
-    } else {
-      in_.complain(*node, "default-out-of-range",
-                   {{"id", rule_.id},
-                    {"value", shortened(node->text)},
-                    {"least", formatNumber(rule_.least, 4)},
-                    {"most", formatNumber(rule_.most, 4)}});
-    }
+    if (!value) return in_.formulaIn(*node, key, "number, length or formula");
+    if (*value >= rule_.least && *value <= rule_.most)
+      return {Formula::literal(*value, dimensionOf(rule_.kind)), in_.at(*node)};
+    in_.complain(*node, "default-out-of-range",
+                 {{"id", rule_.id},
+                  {"value", shortened(node->text)},
+                  {"least", formatNumber(rule_.least, 4)},
+                  {"most", formatNumber(rule_.most, 4)}});
+    return {};
   }
 
   void readOptions() {
@@ -228,6 +229,7 @@ void InputSection::declare(RuleSet& rules, Linker& linker) const {
     ValueNode node = Linker::nodeOf(rule.id, ValueNode::Source::Input, i, dimensionOf(rule.kind));
     if (rule.kind == InputKind::Choice) node.quantity = Quantity::choice(rule.id);
     node.formula = formulaOf(rule.fallback);
+    node.inches = formulaOf(rule.inchFallback);
     node.when = formulaOf(rule.when);
     node.otherwise = formulaOf(rule.otherwise);
     node.settles = rule.settles;
@@ -252,6 +254,7 @@ void InputSection::link(RuleSet& rules, Linker& linker) const {
     std::optional<Dimension> dimension;
     if (rule.kind != InputKind::Choice) dimension = dimensionOf(rule.kind);
     linker.linkNode(rule.id, {{&rule.fallback, dimension},
+                              {&rule.inchFallback, dimension},
                               {&rule.when, Dimension::number()},
                               {&rule.otherwise, dimension}});
   }
@@ -292,7 +295,11 @@ std::string allowedText(const InputRule& rule) {
 std::string told(const InputRule& rule) {
   std::string out =
       "- **" + rule.title.text + "** " + asCode(rule.id) + ": " + allowedText(rule) + ".";
-  if (!rule.fallback.empty()) out += " Unless said " + asCode(rule.fallback) + ".";
+  if (!rule.fallback.empty()) {
+    out += " Unless said " + asCode(rule.fallback);
+    if (!rule.inchFallback.empty()) out += ", in inches " + asCode(rule.inchFallback);
+    out += ".";
+  }
   if (rule.fallback.empty() && rule.optional) out += " May be left out.";
   out += onlyWhere(rule.when);
   if (!rule.otherwise.empty()) out += " Elsewhere " + asCode(rule.otherwise) + ".";

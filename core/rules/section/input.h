@@ -39,10 +39,12 @@ struct InputRule {
   double least = 0.0;  // mm for a length
   double most = 0.0;
   RuleFormula fallback;                 // the usual value; empty: none
+  RuleFormula inchFallback;             // in books in inches; empty: the same
   bool optional = false;                // may be left out, also when nothing else supplies it
   RuleFormula when;                     // where it counts; empty: always
   RuleFormula otherwise;                // its value where it does not; empty: none
   Moment settles = Moment::Never;       // until then it can still be changed
+  bool isCompared = false;              // told where methods stand side by side
   std::vector<std::string> materials;   // kinds of material that a job may name for it
   std::string property;                 // what of the material it takes: "thickness"
   std::vector<std::string> options;     // Choice

@@ -17,8 +17,6 @@ namespace {
 constexpr double kNoCut = 1e-9;  // mm
 const Choices<Grain> kGrains{
     {"height", Grain::Height}, {"width", Grain::Width}, {"any", Grain::Any}};
-const Choices<Rounding> kRoundings{
-    {"nearest", Rounding::Nearest}, {"up", Rounding::Up}, {"down", Rounding::Down}};
 
 class PartReading {
  public:
@@ -30,9 +28,12 @@ class PartReading {
     rule_.id = in_.name();
     rule_.title = in_.words("title", Needed::Yes);
     rule_.note = in_.words("note", Needed::No);
-    readMaterials();
+    rule_.materials = readWordsWhere(in_, "material");
+    rule_.materialOf = in_.text("material_of", Needed::No);
+    readCutWhen();
+    rule_.top = in_.formula("top", Needed::No);
     rule_.grain = in_.choice("grain", kGrains, Grain::Height);
-    rule_.rounding = in_.choice("round", kRoundings, Rounding::Nearest);
+    rule_.rounding = readRounding(in_);
     rule_.count = in_.countOrFormula("count", Needed::No);
     rule_.when = in_.formula("when", Needed::No);
     readSize();
@@ -45,23 +46,22 @@ class PartReading {
   }
 
  private:
-  /// A name, or a list of pairs of a name and where it is that one.
-  void readMaterials() {
-    const Node* node = in_.find("material");
-    if (node == nullptr || node->kind != Node::Kind::List) {
-      rule_.materials.push_back({in_.text("material", Needed::Yes), {}});
+  void readCutWhen() {
+    const Node* node = in_.find("cut_when");
+    if (node == nullptr) {
+      rule_.cutWhen = {{std::string(nameOf(CutWhen::AfterTrimming)), {}}};
       return;
     }
-    for (const Node& pair : node->items) {
-      const bool isPair = pair.kind == Node::Kind::List && pair.items.size() == 2 &&
-                          pair.items[0].kind == Node::Kind::Text;
-      if (isPair)
-        rule_.materials.push_back({pair.items[0].text, in_.formulaIn(pair.items[1], "material")});
-      else
-        in_.complainType(pair, "material", "list of pairs, a name and a condition");
+    rule_.cutWhen = readWordsWhere(in_, "cut_when");
+    for (const WordWhere& each : rule_.cutWhen) {
+      if (std::find(kCutWhenNames.begin(), kCutWhenNames.end(), each.word) != kCutWhenNames.end())
+        continue;
+      std::vector<std::string> names(kCutWhenNames.begin(), kCutWhenNames.end());
+      in_.complain(*node, "value-not-allowed",
+                   {{"key", std::string("cut_when")},
+                    {"value", shortened(each.word)},
+                    {"allowed", joined(names)}});
     }
-    if (rule_.materials.empty())
-      in_.complainType(*node, "material", "name, or list of pairs, a name and a condition");
   }
 
   void readSize() {
@@ -184,6 +184,16 @@ void linkShape(PartRule& part, Linker& linker) {
   }
 }
 
+void linkMaterial(PartRule& part, const RuleSet& rules, Linker& linker) {
+  if (part.materialOf.empty()) return;
+  for (std::size_t i = 0; i < rules.inputs.size(); ++i)
+    if (rules.inputs[i].id == part.materialOf) part.materialInput = i;
+  if (!part.materialInput && !rules.isBase)
+    linker.placer().add("formula-unknown-name",
+                        {{"name", shortened(part.materialOf)}, {"nearest", std::string()}},
+                        part.at);
+}
+
 bool isFinite(const Point& point) { return std::isfinite(point.x) && std::isfinite(point.y); }
 
 /// One part on one book.
@@ -207,17 +217,24 @@ class PartPlan {
     const double count = evaluation_.evaluate(rule_.count.formula);
     if (!(count >= 1.0) || count > PartRule::kMostPieces) return std::nullopt;
     part_.count = static_cast<int>(count);
-    part_.material = materialOf();
+    findMaterial();
+    const auto moment =
+        std::find(kCutWhenNames.begin(), kCutWhenNames.end(), wordOf(rule_.cutWhen, evaluation_));
+    part_.cutWhen = static_cast<CutWhen>(moment - kCutWhenNames.begin());
+    part_.hasTop = !rule_.top.empty() && evaluation_.holds(rule_.top.formula);
     shape();
     place();
     return std::move(part_);
   }
 
  private:
-  [[nodiscard]] std::string_view materialOf() const {
-    for (const PartMaterial& each : rule_.materials)
-      if (evaluation_.holds(each.when.formula)) return each.material;
-    return rule_.materials.back().material;
+  void findMaterial() {
+    part_.material = wordOf(rule_.materials, evaluation_);
+    const Material* named =
+        rule_.materialInput ? evaluation_.material(*rule_.materialInput) : nullptr;
+    if (named == nullptr) return;
+    part_.material = named->kind;
+    part_.named = named->title;
   }
   [[nodiscard]] Point at(const RulePoint& point, const double* locals) const {
     return {evaluation_.evaluate(point.first.formula, locals),
@@ -232,8 +249,12 @@ class PartPlan {
       part_.outline = tidied(std::move(part_.outline));
     else
       part_.outline.clear();
-    if (part_.outline.size() < 3)
-      part_.outline = rectangle(0.0, 0.0, part_.width.mm(), part_.height.mm());
+    // Where cuts would cross or leave the piece it is given uncut.
+    const Box box{0.0, 0.0, part_.width.mm(), part_.height.mm()};
+    part_.isUncut = part_.outline.size() >= 3 && !rule_.outline.empty() &&
+                    (!isWithin(part_.outline, box) || crossesItself(part_.outline));
+    if (part_.outline.size() < 3 || part_.isUncut)
+      part_.outline = rectangle(box.left, box.bottom, box.right, box.top);
     for (const SlitRule& slit : rule_.slits)
       evaluation_.each(slit, rules_, [&](const double* locals) {
         const Point from = at(slit.from, locals), to = at(slit.to, locals);
@@ -300,7 +321,10 @@ void PartSection::link(RuleSet& rules, Linker& linker) const {
   for (PartRule& part : rules.parts) {
     linker.link(part.count, Dimension::number());
     linker.link(part.when, Dimension::number());
-    for (PartMaterial& material : part.materials) linker.link(material.when, Dimension::number());
+    for (WordWhere& material : part.materials) linker.link(material.when, Dimension::number());
+    for (WordWhere& moment : part.cutWhen) linker.link(moment.when, Dimension::number());
+    linker.link(part.top, Dimension::number());
+    linkMaterial(part, rules, linker);
     linkShape(part, linker);
   }
 }
@@ -310,8 +334,8 @@ void PartSection::plan(const RuleSet& rules, const Evaluation& evaluation,
   for (const PartRule& rule : rules.parts) {
     auto part = PartPlan(rule, rules, evaluation).run();
     if (!part) continue;
-    if (auto finding = findingOf(*part, evaluation.resolution()))
-      planned.findings.push_back(std::move(*finding));
+    for (PlannedFinding& finding : findingsOf(*part, evaluation.resolution()))
+      planned.findings.push_back(std::move(finding));
     if (std::min(part->cutWidth, part->cutHeight) > Length())
       planned.parts.push_back(std::move(*part));
   }
@@ -319,25 +343,14 @@ void PartSection::plan(const RuleSet& rules, const Evaluation& evaluation,
 
 namespace {
 
-std::string materialsText(const PartRule& rule) {
-  std::string out;
-  for (const PartMaterial& each : rule.materials) {
-    out += (out.empty() ? "" : ", else ") + each.material;
-    if (!each.when.empty()) out += " where " + asCode(each.when);
-  }
-  return out;
-}
-
 std::string told(const PartRule& rule) {
   const char* grain = rule.grain == Grain::Height  ? "grain head to tail"
                       : rule.grain == Grain::Width ? "grain across"
                                                    : "any grain";
-  const char* rounding = rule.rounding == Rounding::Up     ? "up"
-                         : rule.rounding == Rounding::Down ? "down"
-                                                           : "to the nearest mark";
   std::string out = "- **" + rule.title.text + "** " + asCode(rule.id) + ": " + asCode(rule.count) +
                     " of " + asCode(rule.width) + " × " + asCode(rule.height) + ", " +
-                    materialsText(rule) + ", " + grain + ", rounded " + rounding + ".";
+                    wordsWhereAsCode(rule.materials) + ", " + grain + ", " +
+                    roundingWords(rule.rounding) + ". Cut " + wordsWhereAsCode(rule.cutWhen) + ".";
   if (!rule.outline.empty())
     out += " Not a rectangle: " + std::to_string(rule.outline.size()) + " corners.";
   if (!rule.slits.empty()) out += " " + std::to_string(rule.slits.size()) + " slits.";

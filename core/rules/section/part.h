@@ -9,21 +9,17 @@
 #include "core/geometry/placement.h"
 #include "core/quantity/length.h"
 #include "core/quantity/rule.h"
+#include "core/rules/cut_when.h"
 #include "core/rules/entry_reader.h"
 #include "core/rules/repeated.h"
 #include "core/rules/section.h"
+#include "core/rules/section/common.h"
 #include "core/rules/section/part_findings.h"
 #include "core/toml/sourced.h"
 
 namespace drapery {
 
 enum class Grain { Height, Width, Any };
-
-/// A part's material, and where it is that one.
-struct PartMaterial {
-  std::string material;
-  RuleFormula when;  // empty: always
-};
 
 /// Where one piece lies: mirrored first, then turned, then moved until the lower left corner of
 /// the box around it stands at the point.
@@ -48,8 +44,11 @@ struct PartRule {
   std::string id;
   LocalText title;
   RuleFormula count;
-  RuleFormula when;                     // where there is such a part; empty: always
-  std::vector<PartMaterial> materials;  // the first that applies
+  RuleFormula when;                  // where there is such a part; empty: always
+  std::vector<WordWhere> materials;  // the first that applies
+  std::string materialOf;            // the input whose named material it is cut from; empty: none
+  std::optional<std::size_t> materialInput;  // the same, once linked
+  std::vector<WordWhere> cutWhen;            // names of CutWhen
   RuleFormula width;
   RuleFormula height;
   Grain grain = Grain::Height;
@@ -57,6 +56,7 @@ struct PartRule {
   std::vector<OutlineRule> outline;  // from its lower left corner, going round; empty: a rectangle
   std::vector<SlitRule> slits;       // cuts inside the outline
   std::vector<PlaceRule> places;     // in the flat drawing
+  RuleFormula top;                   // where it has a top, to be marked; empty: nowhere
   LocalText note;
   SourcePosition at;
   std::size_t firstNode = 0;  // width, height, cut_width, cut_height
@@ -66,7 +66,11 @@ struct PartRule {
 struct PlannedPart {
   const PartRule* rule = nullptr;
   int count = 1;
-  std::string_view material;   // of the rule's, the one that applies
+  std::string material;  // its kind: that of the material named for it, else the rule's
+  std::string named;     // the title of the material named for it; empty: none was
+  CutWhen cutWhen = CutWhen::AfterTrimming;
+  bool hasTop = false;
+  bool isUncut = false;        // its cuts would cross one another: given as its rectangle
   Length width, height;        // exact
   Length cutWidth, cutHeight;  // rounded to the rule in hand, or as the binder cut it
   /// Its shape as it is cut, from its lower left corner and counter-clockwise, exact: a rectangle

@@ -56,20 +56,28 @@ PartFindings partFindings(const PartRule& part) {
                  "{width} × {height} is cut {cut_width} × {cut_height}, for the rule in "
                  "hand goes by {rule}, more than the piece measures one way.",
                  "Take a rule whose marks are {least} apart or less, or cut this piece to the book "
-                 "itself.")};
+                 "itself."),
+          ruleOf(part, "piece-crossed", Severity::Stop,
+                 "the cuts in its {width} × {height} would cross one another or leave it. It is "
+                 "given uncut, as its rectangle.",
+                 "Look at the sizes that its cuts are made to, and cut them on the book itself.")};
 }
 
-std::optional<PlannedFinding> findingOf(const PlannedPart& part, Length resolution) {
+std::vector<PlannedFinding> findingsOf(const PlannedPart& part, Length resolution) {
   const Length least = std::min(part.width, part.height);
   const bool isLost = std::min(part.cutWidth, part.cutHeight) <= Length();
-  const bool isCoarse = least < resolution;
-  if (!isLost && !isCoarse) return std::nullopt;
+  const bool isCoarse = !isLost && least < resolution;
+  std::vector<PlannedFinding> found;
+  if (!isLost && !isCoarse && !part.isUncut) return found;
   std::vector<Amount> figures;
   for (const Length length :
        {part.width, part.height, part.cutWidth, part.cutHeight, resolution, least})
     figures.push_back({length.mm(), Unit::Millimetre});
-  return PlannedFinding{isLost ? &part.rule->findings.lost : &part.rule->findings.coarse, figures,
-                        figures};
+  const PartFindings& all = part.rule->findings;
+  if (isLost) found.push_back({&all.lost, figures, figures});
+  if (isCoarse) found.push_back({&all.coarse, figures, figures});
+  if (part.isUncut && !isLost) found.push_back({&all.crossed, figures, figures});
+  return found;
 }
 
 }  // namespace drapery

@@ -7,8 +7,9 @@
 namespace drapery {
 
 namespace {
-const Choices<std::string> kPlaces{
-    {"docket", "docket"}, {"trial", "trial"}, {"slip", "slip"}, {"slip-trial", "slip-trial"}};
+const Choices<std::string> kPlaces{{"docket", "docket"},   {"trial", "trial"},
+                                   {"slip", "slip"},       {"slip-trial", "slip-trial"},
+                                   {"cutting", "cutting"}, {"slip-card", "slip-card"}};
 }
 
 void SummarySection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const {
@@ -17,7 +18,8 @@ void SummarySection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer
   rule.at = in.at(entry);
   rule.id = in.id();
   rule.place = in.choice("place", kPlaces, std::string("docket"));
-  rule.stage = in.text("stage", rule.place == "docket" ? Needed::Yes : Needed::No);
+  rule.stage = in.text(
+      "stage", rule.place == "docket" || rule.place == "cutting" ? Needed::Yes : Needed::No);
   rule.when = in.formula("when", Needed::No);
   rule.says = in.ruleWords("says", Needed::Yes);
   in.finish();

@@ -10,8 +10,10 @@ namespace drapery {
 
 struct SummaryRule {
   std::string id;
-  std::string place;  // "docket", "trial", "slip" (its heading), "slip-trial"
-  std::string stage;  // of the docket's line
+  /// "docket", "trial", "slip" (its heading), "slip-trial", "slip-card" (a card that goes to the
+  /// bench before the rest), "cutting" (what to measure before pieces of that moment are cut)
+  std::string place;
+  std::string stage;  // of the docket's line; the moment of one for cutting
   RuleFormula when;   // empty: always
   RuleWords says;
   SourcePosition at;
