@@ -5,6 +5,8 @@
 #include <iterator>
 
 #include "core/drawing/draw_view.h"
+#include "core/plan/compare.h"
+#include "core/plan/solve.h"
 #include "core/rules/load_rules.h"
 #include "store/open_job.h"
 #include "store/plan_json.h"
@@ -25,6 +27,24 @@ void planOfParsedJob(benchmark::State& state, const char* file) {
 }
 BENCHMARK_CAPTURE(planOfParsedJob, sunk_joint, "tide-ledger.json");
 BENCHMARK_CAPTURE(planOfParsedJob, fixed_gap, "hive-diary.json");
+
+/// The same book by every method, rules loaded; to be reached: 3 ms.
+void comparingAllMethods(benchmark::State& state, const char* file) {
+  const RuleLibrary library;
+  const OpenedJob opened = openJob(demo(file), file, library);
+  compareMethods(*opened.document.job, library);
+  for (auto _ : state) benchmark::DoNotOptimize(compareMethods(*opened.document.job, library));
+}
+BENCHMARK_CAPTURE(comparingAllMethods, lantern_log, "lantern-log.json");
+
+/// One pair; to be reached: 5 ms.
+void solvingForAWidth(benchmark::State& state, const char* file) {
+  const OpenedJob opened = openJob(demo(file), file, RuleLibrary());
+  for (auto _ : state)
+    benchmark::DoNotOptimize(
+        solve(*opened.document.job, *opened.planner, {{"text_width", "outside_width", 170.0}}));
+}
+BENCHMARK_CAPTURE(solvingForAWidth, lantern_log, "lantern-log.json");
 
 /// A file of unknown keys on one line, as large as a job may be: the time grows with its size
 /// alone.

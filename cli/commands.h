@@ -4,6 +4,7 @@
 
 #include <optional>
 #include <string>
+#include <vector>
 
 #include "core/quantity/units.h"
 
@@ -16,6 +17,17 @@ inline constexpr int kDoneWithStop = 1;
 inline constexpr int kRefused = 2;
 
 int planCommand(const std::string& path, PlanFormat format, std::optional<Units> units);
+
+/// The job by every method, side by side, as JSON or text.
+int compareCommand(const std::string& path, PlanFormat format);
+
+struct SolveRequest {
+  std::string job;
+  std::vector<std::string> change;  // "setback"
+  std::vector<std::string> soThat;  // "board_width=140", one to each
+};
+/// The job run backwards, as JSON.
+int solveCommand(const SolveRequest& request);
 
 struct BatchRequest {
   std::string folder;

@@ -21,6 +21,7 @@ struct Arguments {
   std::string units;
   CheckRequest check;
   ExportRequest request;
+  SolveRequest solve;
 };
 
 std::optional<Units> unitsOf(const std::string& name) {
@@ -59,6 +60,27 @@ void describePlan(CLI::App& app, Arguments& arguments, int& code) {
     arguments.batch.units = unitsOf(arguments.units);
     code = batchCommand(arguments.batch);
   });
+}
+
+void describeTrying(CLI::App& app, Arguments& arguments, int& code) {
+  auto* compare =
+      app.add_subcommand("compare", "Try a job by every method and house rule, side by side");
+  compare->add_option("job", arguments.job, "A job file, or - for standard input")->required();
+  compare->add_option("--format", arguments.format, "json or text")
+      ->check(CLI::IsMember({"json", "text"}));
+  compare->callback([&] { code = compareCommand(arguments.job, formatOf(arguments.format)); });
+  auto* solve = app.add_subcommand(
+      "solve", "Find what a measure or an allowance must be for a value to be what is wanted");
+  solve->add_option("job", arguments.solve.job, "A job file, or - for standard input")->required();
+  solve->add_option("--change", arguments.solve.change, "What may change: setback")
+      ->required()
+      ->expected(1)
+      ->multi_option_policy(CLI::MultiOptionPolicy::TakeAll);
+  solve->add_option("--so-that", arguments.solve.soThat, "What is wanted of it: board_width=140")
+      ->required()
+      ->expected(1)
+      ->multi_option_policy(CLI::MultiOptionPolicy::TakeAll);
+  solve->callback([&] { code = solveCommand(arguments.solve); });
 }
 
 void describeMethods(CLI::App& app, Arguments& arguments, int& code) {
@@ -116,6 +138,7 @@ int main(int argc, char** argv) {
   Arguments arguments;
   int code = kDone;
   describePlan(app, arguments, code);
+  describeTrying(app, arguments, code);
   describeMethods(app, arguments, code);
   describeExport(app, arguments, code);
   try {

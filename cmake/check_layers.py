@@ -35,7 +35,7 @@ WIDGETS_ALLOWED = ("app",)
 COSTLY = {
     "toml++/": {"core/toml/toml_node.cpp"},
     "rapidjson/reader": {"store/json_node.cpp"},
-    "rapidjson/prettywriter": {"store/write_job.cpp", "store/plan_json.cpp", "store/settings.cpp"},
+    "rapidjson/prettywriter": {"store/write_job.cpp", "store/plan_json.cpp", "store/compare_json.cpp", "store/solve_json.cpp", "store/settings.cpp"},
     "spdlog/": {"app/workspace/log.cpp"},
     "CLI/": {"cli/main.cpp"},
     "muParser": set(),

@@ -91,6 +91,19 @@ constexpr std::array kPhrases{
     Phrase{
         "fixed-is-input",
         QT_TRANSLATE_NOOP("Issue", "{name} is not computed by this method; say it in {section}")},
+    Phrase{"solve-input-steps",
+           QT_TRANSLATE_NOOP(
+               "Issue", "{change} goes in whole steps; a length or a ratio can be solved for")},
+    Phrase{"solve-steps",
+           QT_TRANSLATE_NOOP("Issue",
+                             "{name} is cut, marked or tried, and goes in steps; name what it is "
+                             "before it is rounded")},
+    Phrase{"solve-no-effect",
+           QT_TRANSLATE_NOOP("Issue", "{change} does not move {name} on this book")},
+    Phrase{"solve-none",
+           QT_TRANSLATE_NOOP("Issue",
+                             "{name}: no {change} from {least} to {most} gives {value}[; nearest "
+                             "is {nearest}, which gives {gives}]")},
     // jobs
     Phrase{"job-not-object",
            QT_TRANSLATE_NOOP("Issue", "not a job: the file must hold one object, {{...}}")},

@@ -39,6 +39,10 @@ inline constexpr IssueKind kIssueKinds[]{
     {"default-out-of-its-range", "name value least most formula"},
     {"value-not-above", "name value most"},
     {"fixed-is-input", "name section"},
+    {"solve-input-steps", "change name"},
+    {"solve-steps", "change name"},
+    {"solve-no-effect", "change name"},
+    {"solve-none", "change name value least most nearest gives"},
     // jobs
     {"job-not-object", ""},
     {"settings-not-object", ""},

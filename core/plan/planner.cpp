@@ -57,7 +57,7 @@ void findOutOfRange(const Plan& plan, Issues& issues) {
     const InputRule& rule = plan.rules->inputs[node.rule];
     const double dust = 1e-9 * std::max(1.0, std::abs(rule.most));
     if (plan.values[i] >= rule.least - dust && plan.values[i] <= rule.most + dust) continue;
-    if (isBlamed(rule, issues) || isExplained(plan, rule)) continue;
+    if (isBlamed(rule, issues)) continue;
     issues.push_back(
         {"default-out-of-its-range",
          {{"name", rule.id},
@@ -159,6 +159,8 @@ std::vector<std::size_t> inputsBehind(const RuleSet& rules, std::size_t node) {
   return inputs;
 }
 
+}  // namespace
+
 Evaluation recalled(const Plan& plan) {
   std::vector<double> fixed;
   if (!plan.fixed.empty()) fixed.assign(plan.values.size(), kNone);
@@ -168,8 +170,6 @@ Evaluation recalled(const Plan& plan) {
           {plan.values, plan.entered, plan.counts, plan.readings, plan.resolution, plan.jobUnits,
            std::move(fixed)}};
 }
-
-}  // namespace
 
 Planner::Planner(RuleSetPtr rules, ShelfPtr shelf)
     : rules_(std::move(rules)), shelf_(shelf != nullptr ? std::move(shelf) : makeShelf()) {}

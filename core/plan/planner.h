@@ -8,6 +8,7 @@
 #include "core/plan/job.h"
 #include "core/plan/overrides.h"
 #include "core/plan/plan.h"
+#include "core/rules/evaluation.h"
 
 namespace drapery {
 
@@ -29,6 +30,9 @@ struct PlanOutcome {
   Plan plan;      // all that can be computed, also when there are issues
   Issues issues;  // entries that were refused, measures that are missing
 };
+
+/// The plan's numbers, to move from there.
+Evaluation recalled(const Plan& plan);
 
 class Planner {
  public:
@@ -60,6 +64,7 @@ class Planner {
   [[nodiscard]] Detail detail(const Job& job, const Plan& plan) const;
 
   [[nodiscard]] const RuleSetPtr& rules() const { return rules_; }
+  [[nodiscard]] const MaterialShelf& shelf() const { return *shelf_; }
 
  private:
   RuleSetPtr rules_;

@@ -55,6 +55,11 @@ std::vector<std::string> RuleLibrary::ids() const {
   return all;
 }
 
+bool RuleLibrary::isHouse(std::string_view id) const {
+  const Entry* entry = find(id);
+  return entry != nullptr && !entry->isShipped;
+}
+
 bool RuleLibrary::knows(std::string_view id) const {
   const Entry* entry = find(id);
   return entry != nullptr && !entry->isBase;

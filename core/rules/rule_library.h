@@ -27,6 +27,8 @@ class RuleLibrary {
   /// Ids that a job may name, shipped ones first.
   [[nodiscard]] std::vector<std::string> ids() const;
   [[nodiscard]] bool knows(std::string_view id) const;
+  /// Whether it is a binder's own.
+  [[nodiscard]] bool isHouse(std::string_view id) const;
   /// Loads the rules, once; `issues` says why when it does not.
   [[nodiscard]] LoadedRules load(std::string_view id) const;
   /// The id that a method has now; former ones stand in its file as `was = ["old-id"]`. The id

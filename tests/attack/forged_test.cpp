@@ -124,7 +124,8 @@ TEST_F(Attack, whatIsToldNamesItOnce) {
   const Finished command = cli({"paln"});
   EXPECT_EQ(command.code, 2);
   EXPECT_EQ(command.err,
-            "drapery-cli: \"paln\" is not a command; did you mean plan?; there are plan, methods, "
+            "drapery-cli: \"paln\" is not a command; did you mean plan?; there are plan, compare, "
+            "solve, methods, "
             "check-method, export; see drapery-cli --help\n");
   std::string empty = job();
   empty.replace(empty.find("210"), 3, "\"\"");

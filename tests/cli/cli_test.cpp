@@ -337,6 +337,78 @@ TEST(CliExport, whatCannotBeWrittenIsSaid) {
   EXPECT_THAT(folder.names(), ::testing::ElementsAre("slip.pdf"));
 }
 
+const std::string kBareJob =
+    R"({"schema": "drapery-job/1", "given": {"text_height": 210, "text_width": 144,)"
+    R"( "text_thickness": 25, "board_thickness": 2.4}})";
+
+/// The bare one with values said instead, pieces as they are and three copies.
+std::string saidJob() {
+  std::string text = kBareJob;
+  text.insert(text.size() - 1, R"(, "copies": 3, "fixed": {"board_width": "5 1/2 in"},)"
+                               R"( "as_cut": {"board": {"height": 213}})");
+  return text;
+}
+
+TEST(CliPlan, takesABareJob) {
+  const json plan = json::parse(cli({"plan", "-"}, kBareJob).out);
+  EXPECT_EQ(plan["title"], "untitled");
+  EXPECT_EQ(plan["method"], "case-sunk-joint");
+  EXPECT_EQ(plan["copies"], 1);
+  const TemporaryFolder folder;
+  const std::string path = folder.write("gull songs.json", kBareJob);
+  EXPECT_EQ(json::parse(cli({"plan", path}).out)["title"], "gull songs");
+}
+
+TEST(CliPlan, tellsWhatWasSaidInsteadAndTheTrialOfRealPieces) {
+  const json plan = json::parse(cli({"plan", "-"}, saidJob()).out);
+  EXPECT_EQ(plan["copies"], 3);
+  EXPECT_EQ(plan["values"]["board_width"]["value"], 139.7);
+  EXPECT_EQ(plan["values"]["board_width"]["by_rule"], 140.0);
+  EXPECT_EQ(plan["parts"][0]["count"], 2);  // for one book
+  EXPECT_EQ(plan["parts"][0]["cut_height"], 213.0);
+  // Squares of 1.5 where 3 were wanted: not under the least.
+  EXPECT_EQ(plan["trial"]["verdict"], "fits");
+  std::string lower = saidJob();
+  lower.replace(lower.find("213"), 3, "212");
+  const json trimmed = json::parse(cli({"plan", "-"}, lower).out)["trial"];
+  EXPECT_EQ(trimmed["verdict"], "trim");
+  EXPECT_EQ(trimmed["trim"], (json{{"head", 2.0}, {"tail", 2.0}, {"fore_edge", 0.0}}));
+  EXPECT_THAT(cli({"plan", "-", "--format", "text"}, saidJob()).out,
+              AllOf(HasSubstr("for 3 books"), HasSubstr("6 Board")));
+}
+
+TEST(CliCompare, setsTheMethodsSideBySide) {
+  const json all = json::parse(cli({"compare", "-"}, kBareJob).out);
+  ASSERT_EQ(all["methods"].size(), 5U);
+  EXPECT_EQ(all["methods"][0]["method"], "case-sunk-joint");
+  EXPECT_EQ(all["methods"][0]["house"], false);
+  EXPECT_EQ(all["methods"][3]["values"]["setback"]["value"], -2.4);
+  const std::string text = cli({"compare", "-", "--format", "text"}, kBareJob).out;
+  EXPECT_THAT(text, AllOf(HasSubstr("A  Sunk joint, computed"), HasSubstr("What differs")));
+  EXPECT_EQ(cli({"compare", "nowhere.json"}).code, 2);
+}
+
+TEST(CliSolve, runsAJobBackwards) {
+  const Finished done =
+      cli({"solve", "-", "--change", "setback", "--so-that", "board_width=5 1/2 in", "--change",
+           "square_head", "--so-that", "board_height=217"},
+          kBareJob);
+  ASSERT_EQ(done.code, 0) << done.err;
+  const json solved = json::parse(done.out);
+  EXPECT_EQ(solved["change"], "square_head");
+  EXPECT_NEAR(solved["value"].get<double>(), 4.0, 1e-9);
+  EXPECT_NEAR(solved["solved"][0]["value"].get<double>(), 7.3, 1e-9);
+  EXPECT_NEAR(solved["plan"]["values"]["board_width"]["value"].get<double>(), 139.7, 1e-9);
+  const Finished none =
+      cli({"solve", "-", "--change", "setback", "--so-that", "board_width=90"}, kBareJob);
+  EXPECT_EQ(none.code, 2);
+  EXPECT_THAT(none.out, IsEmpty());
+  EXPECT_THAT(none.err, HasSubstr("nearest is 25 mm, which gives 122 mm"));
+  EXPECT_EQ(cli({"solve", "-", "--change", "setback"}, kBareJob).code, 2);
+  EXPECT_EQ(cli({"solve", "-", "--change", "setback", "--so-that", "board_width"}, kBareJob).code,
+            2);
+}
+
 // Outside check: python3-jsonschema holds the demo jobs and their plans against the published
 // schemas.
 TEST(Schemas, holdForTheDemoJobsAndTheirPlans) {
@@ -346,14 +418,24 @@ TEST(Schemas, holdForTheDemoJobsAndTheirPlans) {
     if (entry.path().extension() != ".json") continue;
     const Finished done = cli({"plan", entry.path().string()});
     ASSERT_LE(done.code, 1) << done.err;
-    arguments.insert(arguments.end(), {"job", entry.path().string(), "plan",
-                                       folder.write(entry.path().filename().string(), done.out)});
+    const std::string name = entry.path().filename().string();
+    arguments.insert(
+        arguments.end(),
+        {"job", entry.path().string(), "plan", folder.write(name, done.out), "compare",
+         folder.write("compare-" + name, cli({"compare", entry.path().string()}).out), "solve",
+         folder.write("solve-" + name, cli({"solve", entry.path().string(), "--change",
+                                            "text_width", "--so-that", "outside_width=165"})
+                                           .out)});
   }
-  ASSERT_GE(arguments.size(), 8U);
+  arguments.insert(
+      arguments.end(),
+      {"job", folder.write("bare.json", kBareJob), "job", folder.write("said.json", saidJob()),
+       "plan", folder.write("said-plan.json", cli({"plan", "-"}, saidJob()).out)});
+  ASSERT_GE(arguments.size(), 24U);
   const std::string check = folder.write("check.py", R"(
 import json, sys, jsonschema
 root = sys.argv[1]
-schemas = {k: json.load(open(f"{root}/docs/schemas/{k}.schema.json")) for k in ("job", "plan")}
+schemas = {k: json.load(open(f"{root}/docs/schemas/{k}.schema.json")) for k in ("job", "plan", "compare", "solve")}
 for s in schemas.values():
     jsonschema.Draft202012Validator.check_schema(s)
 for kind, path in zip(sys.argv[2::2], sys.argv[3::2]):

@@ -56,6 +56,7 @@ class InputReading {
     rule_.optional = in_.flag("optional");
     rule_.settles = readSettles(in_, "compared", Moment::Trimmed);
     rule_.isCompared = in_.flag("beside");
+    rule_.scales = in_.flag("scales");
     rule_.when = in_.formula("when", Needed::No);
     rule_.otherwise = in_.formula("otherwise", Needed::No);
     rule_.materials = in_.texts("materials", Needed::No);

@@ -45,6 +45,7 @@ struct InputRule {
   RuleFormula otherwise;                // its value where it does not; empty: none
   Moment settles = Moment::Never;       // until then it can still be changed
   bool isCompared = false;              // told where methods stand side by side
+  bool scales = false;                  // goes along with a book's size
   std::vector<std::string> materials;   // kinds of material that a job may name for it
   std::string property;                 // what of the material it takes: "thickness"
   std::vector<std::string> options;     // Choice
