@@ -50,13 +50,14 @@ Slip::Slip(QString partId, const Palette& palette, QWidget* parent)
 void Slip::setPart(const PlannedPart& part, const Plan& plan) {
   const PartRule& rule = *part.rule;
   name_ = localText(rule.title);
-  if (part.count > 1) name_ = QString("%1 × %2").arg(part.count).arg(name_);
+  const int count = part.count * plan.copies;
+  if (count > 1) name_ = QString("%1 × %2").arg(count).arg(name_);
   figures_ = QString::fromStdString(sizeWords(part.cutWidth, part.cutHeight, windowNotation(plan)));
   const QString grain = rule.grain == Grain::Height  ? tr("grain head to tail")
                         : rule.grain == Grain::Width ? tr("grain across")
                                                      : QString();
   below_ =
-      QString::fromStdString(std::string(part.material)) + (grain.isEmpty() ? "" : ", " + grain);
+      QString::fromStdString(part.material) + (grain.isEmpty() ? "" : ", " + grain);
   drawing_ = pieceDrawing(part);
   setAccessibleName(name_ + ", " + figures_ + ", " + below_);
   lettering_ =

@@ -80,6 +80,18 @@ void addCutSize(TagContent& content, const Plan& plan, std::size_t node) {
   }
 }
 
+/// What is marked out also tells where on the rule in hand.
+void addMark(TagContent& content, const Plan& plan, const ValueNode& value) {
+  for (const PlannedMark& mark : plan.marks) {
+    const bool isOfIt = mark.length && mark.rule->exact.formula.isName() &&
+                        mark.rule->exact.text() == value.name;
+    if (!isOfIt || content.text.isEmpty()) continue;
+    const QString words = bareWords(mark.length->cut, windowNotation(plan));
+    if (words != content.text) content.unit += Words::tr(", marked %1").arg(words);
+    return;
+  }
+}
+
 TagContent numberContent(const Plan& plan, std::size_t node) {
   TagContent content;
   const ValueNode& of = plan.rules->nodes[node];
@@ -88,6 +100,7 @@ TagContent numberContent(const Plan& plan, std::size_t node) {
   content.unit = unitWords(plan, node);
   if (of.source != ValueNode::Source::Input) {
     addCutSize(content, plan, node);
+    addMark(content, plan, of);
     return content;
   }
   const InputRule& rule = plan.rules->inputs[of.rule];

@@ -6,6 +6,8 @@
 
 #include "app/words/window_words.h"
 #include "words/amount_words.h"
+#include "words/cut_moments.h"
+#include "words/finding_words.h"
 #include "words/formula_words.h"
 #include "words/plan_text.h"
 #include "words/summary_words.h"
@@ -75,10 +77,10 @@ void addInput(NoteContent& note, const Plan& plan, std::size_t node) {
   if (!rule.measure.text.empty()) note.paragraphs << localText(rule.measure);
   const bool isSupposed = !plan.entered[node] && !std::isnan(plan.values[node]);
   if (isSupposed && !plan.rules->nodes[node].uses.empty()) {
-    note.paragraphs << Words::tr("Nobody said it: it counts as %1.")
+    note.paragraphs << Words::tr("Supposed: %1.")
                            .arg(text(formulaWithTitles(plan, node, windowNotation(plan))));
   } else if (isSupposed) {
-    note.paragraphs << Words::tr("Nobody said it: this is the usual value.");
+    note.paragraphs << Words::tr("Supposed: the usual figure.");
   }
   const QString range = rangeText(plan, rule);
   if (!range.isEmpty()) note.paragraphs << range;
@@ -88,6 +90,14 @@ void addInput(NoteContent& note, const Plan& plan, std::size_t node) {
 void addDerived(NoteContent& note, Document& document, std::size_t node) {
   const Plan& plan = document.plan();
   const ValueNode& value = plan.rules->nodes[node];
+  if (plan.isFixed(node)) {
+    note.paragraphs << (std::isnan(plan.byRule[node])
+                            ? Words::tr("Said instead of computed.")
+                            : Words::tr("Said instead of computed; by the rule it would be %1.")
+                                  .arg(text(amountWords({plan.byRule[node], value.unit},
+                                                        windowNotation(plan)))));
+    return;
+  }
   const QString numbers = text(formulaWithNumbers(plan, node, windowNotation(plan)));
   note.paragraphs << text(formulaWithTitles(plan, node, windowNotation(plan)));
   if (numbers != note.paragraphs.last()) note.paragraphs << numbers + " = " + note.figure;
@@ -137,6 +147,15 @@ NoteContent pieceNote(Document& document, const std::string& partId) {
   note.figure = text(sizeWords(part->cutWidth, part->cutHeight, notation));
   note.paragraphs << Words::tr("Exactly %1, width before height.")
                          .arg(text(sizeWords(part->width, part->height, notation)));
+  for (const CutGroup& group : cutGroups(plan, notation, [](const char* english) {
+         return QCoreApplication::translate("Moment", english).toStdString();
+       }))
+    if (group.when == part->cutWhen) {
+      note.paragraphs << Words::tr("Cut: %1.").arg(text(group.title).toLower());
+      for (const std::string& line : group.first) note.paragraphs << text(line);
+    }
+  if (!part->named.empty()) note.paragraphs << text(part->named) + ".";
+  if (part->hasTop) note.paragraphs << Words::tr("Mark its top.");
   if (!part->rule->note.text.empty()) note.paragraphs << localText(part->rule->note);
   QStringList moves;
   for (const PartMove& move : document.partMoves()) {
@@ -179,8 +198,19 @@ std::vector<NoteContent> findingNotes(const Plan& plan, const std::vector<std::s
   return notes;
 }
 
+NoteContent marksNote(const Plan& plan) {
+  NoteContent note;
+  for (const PlannedMark& mark : plan.marks)
+    if (!mark.rule->isAside) note.paragraphs << text(markSays(mark, windowNotation(plan)));
+  if (note.paragraphs.isEmpty()) return note;
+  note.id = "note.marks";
+  note.heading = Words::tr("Mark out");
+  return note;
+}
+
 NoteContent trialNote(const Plan& plan) {
   NoteContent note;
+  if (plan.verdict) note.paragraphs << text(verdictSays(*plan.verdict, windowNotation(plan)));
   for (const std::string& line : summaryLines(plan, "trial", windowNotation(plan)))
     note.paragraphs << text(line);
   if (note.paragraphs.isEmpty()) return note;
@@ -234,6 +264,8 @@ std::vector<NoteContent> tableNotes(Document& document, const Stage& stage, cons
     notes.push_back(std::move(finding));
   NoteContent trial = trialNote(document.plan());
   if (stage.tellsTrial && !trial.heading.isEmpty()) notes.push_back(std::move(trial));
+  NoteContent marks = marksNote(document.plan());
+  if (stage.tellsTrial && !marks.heading.isEmpty()) notes.push_back(std::move(marks));
   return notes;
 }
 

@@ -22,6 +22,8 @@ std::vector<NoteContent> findingNotes(const Plan& plan, const std::vector<std::s
 /// The case tried on the book: squares and turn as cut, and where the gap lies in its window. Empty
 /// heading while it cannot be tried.
 NoteContent trialNote(const Plan& plan);
+/// What is marked out on the pieces, running marks among it. Empty heading when there is nothing.
+NoteContent marksNote(const Plan& plan);
 /// The method in a few words, or what to do first on an empty book.
 NoteContent methodNote(const Document& document);
 
