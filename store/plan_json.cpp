@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "store/json_out.h"
+#include "words/cut_moments.h"
 #include "words/finding_words.h"
 #include "words/formula_words.h"
 
@@ -67,6 +68,7 @@ class PlanWriter {
     json_.key("parts").beginList();
     for (std::size_t i = 0; i < plan_.parts.size(); ++i) part(i);
     json_.endList();
+    moments({plan_.units, plan_.resolution, '.', {}});
     if (!plan_.series.empty()) {
       json_.key("series").beginList();
       for (const PlannedSeries& each : plan_.series) series(each);
@@ -174,6 +176,24 @@ class PlanWriter {
     moves(index);
     beforeTrimming(part);
     json_.endObject();
+  }
+
+  /// The pieces by the moment at which they are cut, and what to measure again before.
+  void moments(const Notation& notation) {
+    json_.key("moments").beginList();
+    for (const CutGroup& group : cutGroups(plan_, notation)) {
+      json_.beginObject();
+      json_.key("cut_when").text(nameOf(group.when));
+      json_.key("title").text(group.title);
+      json_.key("first").beginList();
+      for (const std::string& line : group.first) json_.text(line);
+      json_.endList();
+      json_.key("parts").beginList();
+      for (const PlannedPart* part : group.pieces) json_.text(part->rule->id);
+      json_.endList();
+      json_.endObject();
+    }
+    json_.endList();
   }
 
   void slits(const PlannedPart& part) {

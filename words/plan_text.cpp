@@ -52,12 +52,18 @@ std::string section(const char* title, const std::vector<std::string>& lines) {
   return out;
 }
 
+/// A step on the way is not, nor what has nothing to do with this book.
+bool isListed(const Plan& plan, const DerivedRule& rule) {
+  return !rule.isQuiet && (rule.quiet.empty() || !rule.quiet.formula.holds(plan.table()));
+}
+
 std::string valueLines(const Plan& plan, const Notation& notation) {
   std::string out;
   for (std::size_t i = 0; i < plan.values.size(); ++i) {
     const ValueNode& node = plan.rules->nodes[i];
     const bool isTold = node.source == ValueNode::Source::Derived &&
-                        !plan.rules->derived[node.rule].isQuiet && !std::isnan(plan.values[i]);
+                        isListed(plan, plan.rules->derived[node.rule]) &&
+                        !std::isnan(plan.values[i]);
     if (!isTold) continue;
     out += fmt::format("  {:<44} {}", shownText(plan.rules->titleOf(i).text),
                        amountWords({plan.values[i], node.unit}, notation));
@@ -78,6 +84,8 @@ std::string planText(const Job& job, const Plan& plan, const Plan* before) {
   const Notation notation{plan.units, plan.resolution, '.', {}};
   std::string out = job.title.empty() ? std::string("(no title)") : shownText(job.title);
   out += " - " + shownText(plan.rules->title.text) + "\n";
+  for (const std::string& line : summaryLines(plan, "slip", notation))
+    out += shownText(line) + "\n";
   for (const PlannedFinding& finding : plan.findings)
     out += fmt::format("\n{}: {}\n  {}\n", severityName(finding.rule->severity),
                        shownText(findingSays(finding, notation)),

@@ -16,7 +16,6 @@ namespace {
 
 constexpr int kPlaces = 600;
 constexpr double kMet = 1e-9;  // relative, of the wanted figure
-const double kNone = std::numeric_limits<double>::quiet_NaN();
 
 std::vector<std::string> namesOf(const RuleSet& rules) {
   std::vector<std::string> names;

@@ -189,6 +189,22 @@ RC_GTEST_PROP(Covers, leaveNothingBareAndLapAsTheySay, ()) {
   RC_ASSERT(std::abs(covers.doubled() - doubled) < 1e-6 * doubled);
 }
 
+// Outside check: Boost.Geometry says of any closed line whether it crosses itself.
+RC_GTEST_PROP(Outlines, areFoundToCrossAsBoostFindsThem, ()) {
+  const auto corner = [] {
+    return Point{double(*rc::gen::inRange(0, 60)), double(*rc::gen::inRange(0, 60))};
+  };
+  std::vector<Point> outline;
+  const int corners = *rc::gen::inRange(3, 9);
+  for (int i = 0; i < corners; ++i) outline.push_back(corner());
+  outline = tidied(outline);
+  RC_PRE(outline.size() >= 3U);
+  bg::model::linestring<BgPoint> line;
+  for (const Point& p : outline) line.push_back(BgPoint(p.x, p.y));
+  line.push_back(line.front());
+  RC_ASSERT(crossesItself(outline) == !bg::is_simple(line));
+}
+
 // Outside check: Boost.Geometry finds no crossing in the outline of any piece of 20,000 books, and
 // none reaches beyond its piece. Where a rule's cuts would cross, the piece is whole and it is
 // said.

@@ -86,6 +86,31 @@ TEST_F(SlipPages, aLongSlipHasEveryLineOnce) {
   }
 }
 
+// Pieces stand by the moment at which they are cut, counted for all copies; a card for the bench
+// comes first where a book is backed; a plain flat book takes one page.
+TEST_F(SlipPages, followTheWork) {
+  Job job = plainJob();
+  job.copies = 3.0;
+  write(job, planOf(job).plan);
+  EXPECT_EQ(pages_, 1);
+  const std::string flat = words(1);
+  for (const char* line : {"All counts are for 3 books", "6 Board", "Marks across",
+                           "Squares on the book", "Supposed: set-back 7, rod 4"})
+    EXPECT_THAT(flat, HasSubstr(line));
+  EXPECT_THAT(flat, Not(HasSubstr("Before rounding and backing")));
+  EXPECT_LT(flat.find("Before trimming"), flat.find("Endpaper"));
+  EXPECT_LT(flat.find("After trimming"), flat.find("Board"));
+  EXPECT_LT(flat.find("After lining"), flat.find("Covering"));
+  job.given["spine_shape"] = {std::string("backed"), {}};
+  job.given["spine_thickness"] = {30.0, {}};
+  write(job, planOf(job).plan);
+  std::string backed;
+  for (int page = 1; page <= pages_; ++page) backed += words(page);
+  EXPECT_LT(backed.find("Before rounding and backing"), backed.find("Endpaper"));
+  EXPECT_THAT(backed, HasSubstr("set the backing boards 3.5 mm from the spine edge"));
+  EXPECT_LT(backed.find("After backing"), backed.find("Kraft"));
+}
+
 TEST_F(SlipPages, everyLengthOfSlipEndsWithoutAnEmptyPage) {
   for (int pictures = 20; pictures <= 90; pictures += 10) {
     writeFolds(pictures);

@@ -52,6 +52,18 @@ RC_GTEST_PROP(Arc, depthAndAngleSayTheSame, ()) {
   RC_ASSERT(std::abs(arc - other) < 1e-7 * arc);
 }
 
+// Run backwards the lined arc gives its depth, and outside of what a round can be there is none.
+RC_GTEST_PROP(Arc, depthFollowsFromTheLinedArc, ()) {
+  const Length span = Length::fromMm(1 + *rc::gen::inRange(0, 4000) / 10.0);
+  const Length depth = span * (*rc::gen::inRange(1, 501) / 1000.0);
+  const Length lining = Length::fromMm(*rc::gen::inRange(0, 50) / 10.0);
+  const Length arc = linedArc(span, depth, lining);
+  RC_ASSERT(std::abs(depthOfLinedArc(span, arc, lining).mm() - depth.mm()) < 1e-7 * span.mm());
+  RC_ASSERT(std::isnan(depthOfLinedArc(span, span * 0.999, lining).mm()));
+  const Length half = linedArc(span, span / 2, lining);
+  RC_ASSERT(std::isnan(depthOfLinedArc(span, half * 1.001, lining).mm()));
+}
+
 // Drawn, the round is as long as it is reckoned: chords of 3 degrees fall short by 0.12 in 1000.
 RC_GTEST_PROP(ArcPoints, makeTheArc, ()) {
   const Length span = Length::fromMm(*rc::gen::inRange(20, 800) / 10.0);

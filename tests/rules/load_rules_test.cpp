@@ -447,6 +447,178 @@ TEST(RuleWords, splitLiteralsAndExpressions) {
     EXPECT_TRUE(std::holds_alternative<BracePosition>(parseWords(wrong, {}, words))) << wrong;
 }
 
+/// What the finding of the small file says of a book so high, with other words in it.
+std::string saidOf(const std::string& words, double height) {
+  const LoadedRules loaded =
+      load(with("says = \"Only {board_height}.\"", "says = \"" + words + "\""));
+  EXPECT_THAT(messages(loaded), IsEmpty()) << words;
+  if (loaded.rules == nullptr) return {};
+  Job job;
+  job.given["height"] = {height, {}};
+  const Plan plan = Planner(loaded.rules).plan(job).plan;
+  return plan.findings.empty() ? "nothing" : findingSays(plan.findings.front(), {});
+}
+
+// What stands in brackets is left out when it has nothing to say.
+TEST(RuleWords, leaveOutWhatIsMissingOrNothing) {
+  EXPECT_EQ(saidOf("High: [{height} of leaves][, {height - height} more].", 20),
+            "High: 20 mm of leaves.");
+  EXPECT_EQ(saidOf("[{sqrt(0 - 1):1} ]High.", 20), "High.");
+  EXPECT_EQ(saidOf("[if height > 25 mm; tall][if height <= 25 mm; low].", 20), "low.");
+  EXPECT_EQ(saidOf("[if height > 25 mm; tall][if height <= 25 mm; low].", 30), "tall.");
+  // A figure that is 0 is told all the same where a condition asks.
+  EXPECT_EQ(saidOf("a[if school == plain;  {height - height}].", 20), "a 0 mm.");
+  // Brackets without a figure, and such as are not closed, are signs.
+  EXPECT_EQ(saidOf("[sic] {height} ] a [ b", 20), "[sic] 20 mm ] a [ b");
+  EXPECT_THAT(messages(load(with("Only {board_height}.", "Only [if heigth; x]."))),
+              ElementsAre(HasSubstr("\"heigth\" is not known")));
+}
+
+// A usual value's twin in inches counts in jobs in inches; a child's own usual value has none but
+// its own.
+TEST(Inputs, haveATwinInInches) {
+  const std::string twins =
+      with("default = \"3 mm\"", "default = \"3 mm\"\ndefault_in = \"1/8 in\"");
+  const auto squareOf = [](const LoadedRules& loaded, Units units) {
+    Job job;
+    job.units = units;
+    job.given["height"] = {200.0, {}};
+    return Planner(loaded.rules).plan(job).plan.number("square");
+  };
+  const LoadedRules base = load(twins);
+  ASSERT_THAT(messages(base), IsEmpty());
+  EXPECT_EQ(squareOf(base, Units::Millimetres), 3.0);
+  EXPECT_EQ(squareOf(base, Units::Inches), 3.175);
+  const auto child = [&](const std::string& says) {
+    return loadRules({"child.toml",
+                      "schema = \"drapery-method/1\"\nid = \"child\"\nbase = \"small\"\n"
+                      "title = \"Child\"\n[[allowance]]\nid = \"square\"\n" +
+                          says},
+                     [&](std::string_view) {
+                       return TomlFile{"small.toml", twins};
+                     });
+  };
+  EXPECT_EQ(squareOf(child("practice = \"ours\""), Units::Inches), 3.175);
+  EXPECT_EQ(squareOf(child("default = \"5 mm\""), Units::Inches), 5.0);
+  EXPECT_EQ(squareOf(child("default = \"5 mm\"\ndefault_in = \"1/4 in\""), Units::Inches), 6.35);
+}
+
+// Marks from one edge, a mark rounded by the rule in hand, a verdict with what to trim, the moment
+// of cutting, and the material that was named.
+TEST(Entries, tellMarksVerdictsMomentsAndMaterials) {
+  const std::string text = with("[[finding]]", R"([[given]]
+id = "stuff"
+title = "Stuff"
+range = ["0.1 mm", "10 mm"]
+materials = ["board", "card"]
+default = "2 mm"
+
+[[derive]]
+id = "halfway"
+title = "Halfway"
+formula = "height / 3"
+round = "nearest"
+range = ["10 mm", "20 mm"]
+because = "Marked."
+
+[[mark]]
+id = "along"
+title = "Along"
+part = [["board", "school == plain"], ["lid", "school != plain"]]
+at = [
+  { name = "end", at = "height" }, { name = "third", at = "height / 3" },
+  { name = "never", at = "height / 2", when = "school != plain" },
+]
+
+[[verdict]]
+id = "trim"
+when = "height > 100 mm"
+says = "Trim {height - 100 mm}."
+trim = { head = "height - 100 mm" }
+
+[[verdict]]
+id = "fits"
+says = "It fits."
+
+[[finding]]
+id = "cards"
+severity = "note"
+when = "stuff.is_card"
+says = "Card."
+do = "Nothing."
+touches = ["stuff"]
+
+[[finding]])");
+  std::string cut = text;
+  cut.replace(
+      cut.find("material = \"board\""), 18,
+      "material = \"board\"\nmaterial_of = \"stuff\"\ncut_when = [[\"last\", \"height > 100 mm\"], "
+      "[\"before-sewing\", \"1\"]]\ntop = \"school == plain\"");
+  const LoadedRules loaded = load(cut);
+  ASSERT_THAT(messages(loaded), IsEmpty());
+  Job job;
+  job.given["height"] = {110.0, {}};
+  job.given["stuff"] = {0.0, {}, "grey-card-08"};
+  const ShelfPtr shelf = makeShelf();
+  for (const Material& material : shelf->all())
+    if (material.kind == "card") job.given["stuff"].material = material.id;
+  const Planner planner(loaded.rules);
+  const Plan plan = planner.plan(job).plan;
+  EXPECT_EQ(plan.number("halfway"), 36.5);
+  ASSERT_EQ(plan.marks.size(), 1U);
+  EXPECT_EQ(markSays(plan.marks[0], {}), "Along: third 36.5, end 110 mm.");
+  EXPECT_NEAR(plan.marks[0].places[0].at.exact.mm(), 110.0 / 3, 1e-12);
+  EXPECT_EQ(plan.marks[0].part, "board");
+  ASSERT_TRUE(plan.verdict.has_value());
+  EXPECT_EQ(verdictSays(*plan.verdict, {}), "Trim 10 mm.");
+  EXPECT_EQ(plan.verdict->trim, std::vector<double>{10.0});
+  const PlannedPart& board = *plan.part("board");
+  EXPECT_EQ(board.cutWhen, CutWhen::Last);
+  EXPECT_EQ(board.material, "card");
+  EXPECT_FALSE(board.named.empty());
+  EXPECT_TRUE(board.hasTop);
+  EXPECT_EQ(plan.findings.back().rule->id, "cards");
+  // Moved, what is marked goes along without its steps.
+  const auto moved = planner.influences(plan, *plan.rules->find("halfway"));
+  ASSERT_EQ(moved.size(), 1U);
+  EXPECT_NEAR(moved[0].change, 1.0 / 3, 1e-12);
+  job.given["height"] = {90.0, {}};
+  EXPECT_EQ(planner.plan(job).plan.verdict->rule->id, "fits");
+  EXPECT_EQ(planner.plan(job).plan.part("board")->cutWhen, CutWhen::BeforeSewing);
+}
+
+TEST(Entries, sayWhatIsWrongWithThem) {
+  const auto told = [](const std::string& part, const std::string& more = {}) {
+    return messages(load(with("material = \"board\"", "material = \"board\"\n" + part) + more));
+  };
+  EXPECT_THAT(told("cut_when = \"whenever\""),
+              ElementsAre(AllOf(HasSubstr("\"whenever\""), HasSubstr("after-trimming"))));
+  EXPECT_THAT(told("material_of = \"stuf\""), ElementsAre(HasSubstr("\"stuf\" is not known")));
+  EXPECT_THAT(told("", "[[verdict]]\nid = \"v\"\nsays = \"x\"\ntrim = 3\n"),
+              ElementsAre(HasSubstr("table of formulas")));
+  EXPECT_THAT(told("", "[[mark]]\nid = \"m\"\n"), ElementsAre(HasSubstr("\"says\" is missing")));
+  EXPECT_THAT(told("",
+                   "[[derive]]\nid = \"d\"\ntitle = \"D\"\nformula = \"height\"\nbecause = \"b\"\n"
+                   "range = [\"3 mm\"]\n"),
+              ElementsAre(HasSubstr("range")));
+}
+
+// Cuts that cross are told of any piece, also of a house's own that no rule foresees.
+TEST(Parts, whoseCutsCrossAreGivenUncut) {
+  const LoadedRules loaded = load(with("size = [\"board_height / 2\", \"board_height\"]",
+                                       "size = [\"board_height / 2\", \"board_height\"]\noutline = "
+                                       "[[\"0\", \"0\"], [\"square\", \"0\"], "
+                                       "[\"0\", \"square\"], [\"square\", \"square\"]]"));
+  ASSERT_THAT(messages(loaded), IsEmpty());
+  Job job;
+  job.given["height"] = {200.0, {}};
+  const Plan plan = Planner(loaded.rules).plan(job).plan;
+  EXPECT_TRUE(plan.part("board")->isUncut);
+  EXPECT_EQ(plan.part("board")->outline.size(), 4U);
+  EXPECT_EQ(plan.findings.front().rule->id, "piece-crossed");
+  EXPECT_THAT(findingSays(plan.findings.front(), {}), HasSubstr("103 mm × 206 mm"));
+}
+
 // One way to carry other languages, for every kind of text; what a house says otherwise is no
 // longer what the translation translates.
 TEST(LoadRules, carriesOtherLanguages) {

@@ -124,6 +124,45 @@ TEST(PlanText, isWhatABinderReads) {
               HasSubstr("Board's height                               216 mm ± 0.2 mm\n"));
 }
 
+// After each cut and each fold the piece's size and its grain: A3 with the grain along its long
+// side is halved to A4, grain along the short side; folded to A5, along the long side again (ISO
+// 216).
+TEST(Marks, tellTheHalvings) {
+  Job job = test::plainJob();
+  job.given["sheet"] = {std::string("a3"), {}};
+  job.given["sheet_grain"] = {std::string("grain_long"), {}};
+  job.given["sheet_cuts"] = {1.0, {}};
+  std::vector<std::string> told;
+  const Plan plan = test::planOf(job).plan;
+  for (const PlannedMark& mark : plan.marks)
+    if (mark.rule->isAside) told.push_back(markSays(mark, kMm));
+  EXPECT_THAT(told, ::testing::ElementsAre(
+                        "After cut 1 the piece is 210 × 297 mm, grain along its short side.",
+                        "After fold 1 the piece is 148.5 × 210 mm, grain along its long side."));
+  job.given["sheet_cuts"] = {0.0, {}};
+  job.given["sheet_grain"] = {std::string("grain_unknown"), {}};
+  const Plan once = test::planOf(job).plan;
+  EXPECT_EQ(markSays(*std::find_if(once.marks.begin(), once.marks.end(),
+                                   [](const PlannedMark& mark) { return mark.rule->isAside; }),
+                     kMm),
+            "After fold 1 the piece is 210 × 297 mm.");
+}
+
+// What is not made is not told, and what was supposed is told as that.
+TEST(PlanText, leavesOutWhatIsNotMade) {
+  const std::string plain = planText(test::plainJob(), test::planOf(test::plainJob()).plan);
+  EXPECT_THAT(plain, Not(HasSubstr("Jacket")));
+  EXPECT_THAT(plain, Not(HasSubstr("Ribbon")));
+  EXPECT_THAT(plain, Not(HasSubstr("Corner's leg at the tail")));
+  EXPECT_THAT(plain, HasSubstr("Supposed: set-back 7, rod 4, squares 3, 3, 3 mm."));
+  Job job = test::plainJob("case-board-gap");
+  job.allowances["with_jacket"] = {std::string("with"), {}};
+  const std::string board = planText(job, test::planOf(job).plan);
+  EXPECT_THAT(board, HasSubstr("Jacket's flap"));
+  EXPECT_THAT(board, Not(HasSubstr("Gap, formed")));
+  EXPECT_THAT(board, Not(HasSubstr("rod")));
+}
+
 // Words of every finding come out whole, in both units, for books that bring them up.
 TEST(FindingWords, carryTheirFigures) {
   Job job = test::plainJob();

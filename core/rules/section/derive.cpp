@@ -51,7 +51,11 @@ void DeriveSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer)
   rule.because = in.words("because", Needed::Yes);
   rule.practice = in.text("practice", Needed::No);
   rule.settles = readSettles(in, "held", Moment::Cut);
-  rule.isQuiet = in.flag("quiet");
+  const Node* quiet = in.find("quiet");
+  if (quiet != nullptr && quiet->kind == Node::Kind::Text)
+    rule.quiet = in.formulaIn(*quiet, "quiet", "true, false or formula");
+  else
+    rule.isQuiet = in.flag("quiet");
   rule.isCompared = in.flag("beside");
   if (in.find("round") != nullptr) rule.marked = readRounding(in);
   rule.range = readSaidRange(in, rule);
@@ -75,6 +79,7 @@ void DeriveSection::declare(RuleSet& rules, Linker& linker) const {
 void DeriveSection::link(RuleSet& rules, Linker& linker) const {
   for (DerivedRule& rule : rules.derived)
     linker.linkNode(rule.id, {{&rule.formula, rule.dimension}, {&rule.when, Dimension::number()}});
+  for (DerivedRule& rule : rules.derived) linker.link(rule.quiet, Dimension::number());
 }
 
 namespace {

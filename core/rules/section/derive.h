@@ -31,7 +31,8 @@ struct DerivedRule {
   std::optional<std::pair<double, double>> range;
   std::optional<Rounding> marked;  // to the rule in hand
   bool isCompared = false;         // told where methods stand side by side
-  bool isQuiet = false;            // a step on the way, not told in lists for reading
+  bool isQuiet = false;            // a step on the way, never told in lists for reading
+  RuleFormula quiet;               // where it is not told either; empty: nowhere
   SourcePosition at;
 };
 
