@@ -50,6 +50,10 @@ def engine():
             tell(row["name"], micro, 300, "us")
         elif row["name"] == "largestPlan":
             tell("largest case with trace, tolerances and moves", micro, 1000, "us")
+        elif row["name"].startswith("comparingAllMethods"):
+            tell(row["name"], micro, 3000, "us")
+        elif row["name"].startswith("solvingForAWidth"):
+            tell(row["name"], micro, 5000, "us")
         elif row["name"].startswith("reading"):
             kilobytes = int(row["name"].split("/")[-1])
             tell(row["name"] + " kB, per kB", micro / kilobytes, 500, "us")  # 2 s for the largest file

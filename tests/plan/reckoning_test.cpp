@@ -40,6 +40,8 @@ class Reckoning {
     joint();
     if (plan_.number("setback")) {
       boards();
+      trial();
+      pieces();
       jacket();
     }
   }
@@ -120,8 +122,8 @@ class Reckoning {
     j_ = in("setback");
     if (school("case-board-gap")) same("joint_gap", in("gap_ratio") * b_);
     const double gap = in("joint_gap"), rod = in("rod_diameter");
-    const bool noGroove = school("case-board-gap") || school("case-card") ||
-                          (school("case-fixed-gap") && gap < t_ + e_ + b_ - 1e-9);
+    const bool noGroove = noGroove_ = school("case-board-gap") || school("case-card") ||
+                                      (school("case-fixed-gap") && gap < t_ + e_ + b_ - 1e-9);
     if (noGroove) {
       const double rise = b_ - e_, run = gap * gap - rise * rise;
       same("setback", run < -1e-9 ? kNone : std::sqrt(std::max(0.0, run)) - t_);
@@ -157,6 +159,77 @@ class Reckoning {
     same("covering_width", 2 * boardWidth_ + between + 2 * in("margin_fore_edge"));
   }
 
+  /// To a whole number of marks; half way goes up, and dust costs no mark.
+  static double nearest(double length, double mark) {
+    return std::floor(length / mark + 0.5 + 1e-6) * mark;
+  }
+  static double above(double length, double mark) { return std::ceil(length / mark - 1e-6) * mark; }
+
+  /// The case laid on the book again, as it is cut and marked.
+  void trial() {
+    const double mark = plan_.resolution.mm(), gap = in("joint_gap");
+    const double floor = noGroove_ ? std::abs(b_ - e_) : t_ + e_ + b_;
+    const double marked = std::max(nearest(gap, mark), above(floor, mark));
+    same("joint_gap_cut", marked);
+    const double card = in("stiffener.cut_width");
+    const bool isStrip = school("case-strip-set");
+    const double edge = flat_ && !isStrip ? (card - in("spine_thickness")) / 2 : e_;
+    const double tried = flat_ || isStrip ? marked : marked + (card - w_) / 2;
+    same("gap_tried", tried);
+    const double rise = b_ - edge;
+    if (std::isnan(tried)) {
+      same("setback_tried", kNone);
+    } else if (noGroove_) {
+      const double straight = std::max(tried, std::abs(rise));
+      same("setback_tried", std::min(j_, std::sqrt(straight * straight - rise * rise) - t_));
+    } else if (std::abs(tried - (t_ + std::abs(edge) + b_)) < 1e-9) {
+      return;  // on the edge: dust decides
+    } else if (tried < t_ + std::abs(edge) + b_) {
+      same("setback_tried", kNone);
+    } else {
+      const Joint joint{Length::fromMm(in("setback_tried")), Length::fromMm(edge),
+                        Length::fromMm(b_), Length::fromMm(t_)};
+      const double formed = gapFormed(joint, Length::fromMm(in("rod_diameter"))).mm();
+      if (!(std::abs(formed - tried) < 1e-6 * std::max(1.0, tried)))
+        RC_FAIL("formed " + std::to_string(formed) + " for " + std::to_string(tried) + " at " +
+                std::to_string(in("setback_tried")) + ", edge " + std::to_string(edge) +
+                ", board " + std::to_string(b_) + ", stiffener " + std::to_string(t_));
+    }
+    const double width = in("text_width") - in("trim_fore_edge");
+    same("square_fore_edge_tried", in("setback_tried") + in("board.cut_width") - width);
+    const double low = (in("board.cut_height") - height_) / 2;
+    same("square_head_tried", in("square_head") + low);
+    same("square_tail_tried", in("square_tail") + low);
+  }
+
+  void pieces() {
+    const bool isHalf = is("covering_style", "half");
+    if (isHalf || is("covering_style", "quarter")) {
+      const double share =
+          in("shown_share") * (isHalf ? std::min(boardWidth_, height_) : boardWidth_);
+      const double lap = in("side_lap"), gap = in("joint_gap");
+      const double shown =
+          isSaid("spine_cloth_strip") ? (in("spine_cloth_strip") - w_) / 2 - gap - lap : share;
+      same("cloth_shown", shown);
+      same("cloth_on_board", shown + lap);
+      same("spine_cloth_width", w_ + 2 * gap + 2 * (shown + lap));
+      same("side_width", boardWidth_ - shown + in("margin_fore_edge"));
+      if (isHalf)
+        same("corner_piece_side",
+             (shown + lap) * std::sqrt(2.0) + in("margin_fore_edge") + in("margin_tail"));
+    }
+    const bool isBefore = is("endpapers_go_on", "before_trimming");
+    const double trimmed = in("text_width") - in("trim_fore_edge");
+    same("endpaper_width", 2 * (isBefore ? in("text_width") + shoulder_ : trimmed));
+    if (!flat_) {
+      const double lined = in("spine_arc_lined");
+      same("mull_trimmed", lined + 2 * in("mull_trim"));
+      same("mull_width", lined + 2 * in("mull_reach"));
+    }
+    if (!isSaid("mull_trim"))
+      same("mull_trim", std::min(in("mull_usual"), in("lining_share") * trimmed));
+  }
+
   void jacket() {
     const auto orMeasured = [&](const char* measured, double reckoned) {
       return isSaid(measured) ? in(measured) : reckoned;
@@ -180,7 +253,7 @@ class Reckoning {
   }
 
   const Plan& plan_;
-  bool flat_ = true, backed_ = false;
+  bool flat_ = true, backed_ = false, noGroove_ = false;
   double b_ = 0, c_ = 0, t_ = 0, e_ = 0, j_ = 0;  // board, covering, stiffener, edge, set-back
   double w_ = 0, arc_ = 0, depth_ = 0, shoulder_ = 0, height_ = 0, boardWidth_ = 0;
 };
