@@ -279,16 +279,18 @@ TEST(CliCheckMethod, acceptsTheShippedAndShowsMistakesWithACaret) {
   }
   const TemporaryFolder folder;
   std::string text = projectFile("methods/case-sunk-joint.toml");
-  text.replace(text.find("formula = \"gap_formed\""), 22, "formula = \"gap_fromed\"");
+  const std::size_t at = text.find("formula = \"gap_formed\"");
+  text.replace(at, 22, "formula = \"gap_fromed\"");
+  const auto line =
+      std::to_string(1 + std::count(text.begin(), text.begin() + static_cast<long>(at), '\n'));
   const std::string path = folder.write("case-sunk-joint.toml", text);
   const Finished wrong = cli({"check-method", path, "--explain"});
   EXPECT_EQ(wrong.code, 2);
   EXPECT_THAT(wrong.out, IsEmpty());
-  EXPECT_THAT(
-      wrong.err,
-      AllOf(
-          StartsWith(path + ":21:12: \"gap_fromed\" is not known; did you mean \"gap_formed\"?\n"),
-          HasSubstr("\n  formula = \"gap_fromed\"\n             ^\n")));
+  EXPECT_THAT(wrong.err,
+              AllOf(StartsWith(path + ":" + line +
+                               ":12: \"gap_fromed\" is not known; did you mean \"gap_formed\"?\n"),
+                    HasSubstr("\n  formula = \"gap_fromed\"\n             ^\n")));
   // To a file one mistake is one line.
   const std::string lines = cli({"check-method", path}).err;
   EXPECT_EQ(std::count(lines.begin(), lines.end(), '\n'), 1);

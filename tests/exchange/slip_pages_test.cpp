@@ -95,7 +95,7 @@ TEST_F(SlipPages, followTheWork) {
   EXPECT_EQ(pages_, 1);
   const std::string flat = words(1);
   for (const char* line : {"All counts are for 3 books", "6 Board", "Marks across",
-                           "Squares on the book", "Supposed: set-back 7, rod 4"})
+                           "Squares on the book", "Set-back 7 mm, supposed."})
     EXPECT_THAT(flat, HasSubstr(line));
   EXPECT_THAT(flat, Not(HasSubstr("Before rounding and backing")));
   EXPECT_LT(flat.find("Before trimming"), flat.find("Endpaper"));
