@@ -222,8 +222,11 @@ std::optional<Issue> Document::issueOfMethod(const std::string& id) const {
 
 std::optional<Issue> Document::preview(const std::string& field, const FieldValue& value) {
   Job draft = job_;
-  setField(draft, field, value);
-  if (field == "units") draft.round.reset();
+  const auto* units = value ? std::get_if<std::string>(&value->value) : nullptr;
+  if (field == "units" && units != nullptr)
+    draft = withUnits(*units);
+  else
+    setField(draft, field, value);
   if (auto issue = issueOf(field, draft)) return issue;
   replan(draft);
   emit planChanged();
@@ -265,14 +268,26 @@ std::optional<Issue> Document::commit(const std::string& field, const FieldValue
   return std::nullopt;
 }
 
+/// What was supposed in the one unit stays that figure in the other; its rule in hand is the usual
+/// one.
+Job Document::withUnits(const std::string& units) const {
+  Job draft = job_;
+  if (fieldValue(job_, "units") == FieldValue(Entry{units, {}}) || !planner_) return draft;
+  const Plan plan = planner_->plan(job_).plan;
+  if (!plan.parts.empty())  // a book that has sizes yet
+    for (const auto& [field, value] : supposedWithTwins(plan))
+      setField(draft, field, Entry{value, {}});
+  setField(draft, "units", Entry{units, {}});
+  draft.round.reset();
+  return draft;
+}
+
 void Document::keepUnits(const std::string& units) {
   if (fieldValue(job_, "units") == FieldValue(Entry{units, {}})) return;
-  undo_.beginMacro({});
-  // What was supposed in the one unit stays that figure in the other.
-  for (const auto& [field, value] : supposedWithTwins(plan_)) keep(field, Entry{value, {}});
-  keep("units", Entry{units, {}});
-  keep("round", std::nullopt);
-  undo_.endMacro();
+  endSteps();
+  Job draft = withUnits(units);
+  takeRules(draft);
+  undo_.push(new EditCommand(*this, std::move(draft), {"units", 0}));
   emit unitsChosen(job_.units);
 }
 

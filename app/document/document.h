@@ -63,7 +63,8 @@ class Document : public QObject {
   void endSteps() { ++run_; }
 
   /// Another unit, and with it that unit's usual rule in hand: half millimetres are no use on an
-  /// inch rule. One undo step.
+  /// inch rule. Usual values that are others in that unit are said as they were, so that no size
+  /// changes. One undo step.
   void keepUnits(const std::string& units);
 
   /// Whether every kept edit is in the file: not while one is being written, nor after one failed.
@@ -96,6 +97,7 @@ class Document : public QObject {
   std::optional<Issue> commit(const std::string& field, const FieldValue& value, int run);
   void writeSoon();
   void takeRules(Job& job) const;
+  [[nodiscard]] Job withUnits(const std::string& units) const;
   bool usePlanner(const std::string& method);
   void adopt(Job job);
   void replan(const Job& job);

@@ -89,6 +89,29 @@ TEST(Document, aPreviewIsSeenAndNotKept) {
   EXPECT_EQ(readFile(path), writeJob(plainJob()));
 }
 
+// Switching the unit moves no size: what was supposed is said as it was, in one undo step; an empty
+// book takes the round figures of its new unit.
+TEST(Document, switchesItsUnitWithoutMovingASize) {
+  const TemporaryFolder folder;
+  Bench bench(folder);
+  Document& document = bench.document;
+  document.keepUnits("in");
+  EXPECT_TRUE(document.job().allowances.empty());
+  EXPECT_DOUBLE_EQ(valueOf(document.plan(), "square_head"), 3.175);
+  const std::string path = folder.write("job.json", writeJob(plainJob()));
+  ASSERT_TRUE(document.open(QString::fromStdString(path)).empty());
+  const Plan before = document.plan();
+  ASSERT_FALSE(document.preview("units", Entry{std::string("in"), {}}));
+  EXPECT_EQ(valueOf(document.plan(), "board_width"), valueOf(before, "board_width"));
+  document.keepUnits("in");
+  EXPECT_EQ(document.undoStack()->count(), 1);
+  EXPECT_EQ(document.plan().units, Units::Inches);
+  for (const char* value : {"board_width", "board_height", "covering_width", "joint_gap"})
+    EXPECT_EQ(valueOf(document.plan(), value), valueOf(before, value)) << value;
+  document.undoStack()->undo();
+  EXPECT_EQ(textOf(document), writeJob(plainJob()));
+}
+
 TEST(Document, anotherUnitBringsItsRuleInOneStep) {
   const TemporaryFolder folder;
   Job job = plainJob();
