@@ -56,8 +56,7 @@ void Slip::setPart(const PlannedPart& part, const Plan& plan) {
   const QString grain = rule.grain == Grain::Height  ? tr("grain head to tail")
                         : rule.grain == Grain::Width ? tr("grain across")
                                                      : QString();
-  below_ =
-      QString::fromStdString(part.material) + (grain.isEmpty() ? "" : ", " + grain);
+  below_ = QString::fromStdString(part.material) + (grain.isEmpty() ? "" : ", " + grain);
   drawing_ = pieceDrawing(part);
   setAccessibleName(name_ + ", " + figures_ + ", " + below_);
   lettering_ =

@@ -62,8 +62,9 @@ std::string partsCsv(const Job& job, const Plan& plan) {
   for (const PlannedPart& part : plan.parts)
     out += fmt::format("{},{},{},{},{},{},{:.4f},{:.4f},{:.4f},{:.4f},{}\r\n", field(job.title),
                        field(plan.rules->id), field(part.rule->id), field(part.rule->title.text),
-                       part.count * plan.copies, field(part.material), part.width.mm(), part.height.mm(),
-                       part.cutWidth.mm(), part.cutHeight.mm(), grainName(part.rule->grain));
+                       part.count * plan.copies, field(part.material), part.width.mm(),
+                       part.height.mm(), part.cutWidth.mm(), part.cutHeight.mm(),
+                       grainName(part.rule->grain));
   return out;
 }
 

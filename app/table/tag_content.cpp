@@ -83,8 +83,8 @@ void addCutSize(TagContent& content, const Plan& plan, std::size_t node) {
 /// What is marked out also tells where on the rule in hand.
 void addMark(TagContent& content, const Plan& plan, const ValueNode& value) {
   for (const PlannedMark& mark : plan.marks) {
-    const bool isOfIt = mark.length && mark.rule->exact.formula.isName() &&
-                        mark.rule->exact.text() == value.name;
+    const bool isOfIt =
+        mark.length && mark.rule->exact.formula.isName() && mark.rule->exact.text() == value.name;
     if (!isOfIt || content.text.isEmpty()) continue;
     const QString words = bareWords(mark.length->cut, windowNotation(plan));
     if (words != content.text) content.unit += Words::tr(", marked %1").arg(words);
