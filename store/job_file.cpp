@@ -47,6 +47,18 @@ class JobReader {
   }
   void remember(const std::string& field, const Node& node) { document_.places[field] = at(node); }
 
+  /// "given/text_height", with names of the file's own not longer than they can be read.
+  static std::string shownField(std::string_view field) {
+    std::string shown;
+    for (;;) {
+      const std::size_t slash = field.find('/');
+      shown += shortened(field.substr(0, slash));
+      if (slash == std::string_view::npos) return shown;
+      shown += '/';
+      field.remove_prefix(slash + 1);
+    }
+  }
+
   void complain(const Node& node, const std::string& field, IssueId id, IssueArguments arguments) {
     document_.issues.push_back({id, std::move(arguments), field, at(node), {}});
   }
@@ -55,7 +67,7 @@ class JobReader {
                                   ? '"' + described(node) + '"'  // it may be empty
                                   : described(node);
     complain(node, field, "job-type-wrong",
-             {{"key", field}, {"value", value}, {"expected", std::string(expected)}});
+             {{"key", shownField(field)}, {"value", value}, {"expected", std::string(expected)}});
   }
   static std::string described(const Node& node) {
     switch (node.kind) {
@@ -138,7 +150,7 @@ class JobReader {
                    const std::vector<std::string>& known) {
     document_.issues.push_back({"key-unknown",
                                 {{"key", shortened(member.key)},
-                                 {"section", section},
+                                 {"section", shownField(section)},
                                  {"nearest", nearestName(member.key, known)}},
                                 section,
                                 {file_, member.line, member.column},

@@ -86,7 +86,14 @@ double Formula::evaluate(const NumberTable& table) const {
   return nodes_.empty() ? kNone : evaluate(table, root());
 }
 
-/// Node by node, with the numbers that wait on a stack. A branch that is not taken is jumped over.
+namespace {
+bool isDecided(Formula::Op op, double left) {
+  return op == Formula::Op::And ? left == 0.0 : left != 0.0 && !std::isnan(left);
+}
+}  // namespace
+
+/// Node by node, with the numbers that wait on a stack. A branch that is not taken, and the right
+/// side of what the left has settled, is jumped over.
 double Formula::Code::evaluate(const NumberTable& table) const {
   double stack[kDeepest + 1];
   double* top = stack;  // past the last
@@ -119,16 +126,22 @@ double Formula::Code::evaluate(const NumberTable& table) const {
         top[-1] = between(node.op, top[-1], top[0]);
         break;
     }
+    // 0 && x is 0 and 1 || x is 1, whatever x is.
+    while (i != root && nodes[i].decides != 0 && isDecided(nodes[nodes[i].decides].op, top[-1])) {
+      top[-1] = truth(top[-1] != 0.0);
+      i = nodes[i].decides;
+    }
     if (i == root) break;
-    if (node.next != 0) {
-      i = node.next - 1;
-    } else if (node.otherwise != 0) {
+    if (nodes[i].next != 0) {
+      i = nodes[i].next - 1;
+    } else if (nodes[i].otherwise != 0) {
+      const Index otherwise = nodes[i].otherwise;
       const double condition = *--top;
       if (std::isnan(condition)) {
         *top++ = kNone;
-        i = nodes[node.otherwise - 1].next - 1;
+        i = nodes[otherwise - 1].next - 1;
       } else if (condition == 0.0) {
-        i = node.otherwise - 1;
+        i = otherwise - 1;
       }
     }
   }

@@ -76,6 +76,7 @@ class Formula {
     std::uint32_t slot = 0;       // Name: of its number. Call: which of the functions
     std::uint32_t otherwise = 0;  // of a condition: where to go on when it is not met
     std::uint32_t next = 0;       // of a result: its ? :, past the other branch
+    std::uint32_t decides = 0;    // of the left side of && or ||: that node, if this settles it
     double number = 0.0;          // Number; Name: of a constant
   };
   /// What evaluation does not need of a node.

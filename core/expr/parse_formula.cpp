@@ -85,6 +85,11 @@ class FormulaReading {
     node.begin = static_cast<std::uint32_t>(begin);
     node.operands = static_cast<std::uint8_t>(operands);
     formula_.nodes_.push_back(node);
+    if (node.op == Op::And || node.op == Op::Or) {
+      const std::size_t here = formula_.nodes_.size() - 1;
+      const std::size_t left = formula_.nodes_[here - 1].begin - 1U;
+      formula_.nodes_[left].decides = static_cast<std::uint32_t>(here);
+    }
     formula_.places_.push_back(
         {static_cast<std::uint32_t>(offset), static_cast<std::uint32_t>(length), dimension});
   }

@@ -113,7 +113,7 @@ std::variant<double, Issue> readAsCut(std::string_view field, const Written& wri
 const Written* plainly(const Entry& entry, const std::string& field, Issues& issues) {
   if (entry.readings.empty() && entry.material.empty()) return &entry.value;
   issues.push_back({"job-type-wrong",
-                    {{"key", field},
+                    {{"key", shortened(field)},
                      {"value", std::string("{...}")},
                      {"expected", std::string("number or text")}},
                     field,

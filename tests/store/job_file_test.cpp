@@ -58,6 +58,17 @@ TEST(JobFile, aByteOrderMarkIsNoMistake) {
   EXPECT_THAT(messages(std::string("\xEF\xBB\xBF") + kSound), IsEmpty());
 }
 
+// A name as long as a page is shortened wherever it is told (found by a fuzzer).
+TEST(JobFile, longNamesAreShortened) {
+  const std::string page(3000, 'x');
+  for (const std::string& value : {std::string("{\"board\": 1}"), std::string("[]")}) {
+    std::string text = kSound;
+    text.replace(text.find("\"text_height\""), 13,
+                 "\"" + page + "\": " + value + ", \"text_height\"");
+    for (const std::string& message : messages(text)) EXPECT_LT(message.size(), 300U) << message;
+  }
+}
+
 struct Mistake {
   const char* name;
   const char* from;
