@@ -165,7 +165,8 @@ struct Covers {
 // Paper sides, spine cloth and corners together leave nothing of the boards bare, and lie double
 // just where the laps are.
 RC_GTEST_PROP(Covers, leaveNothingBareAndLapAsTheySay, ()) {
-  Job job = test::plainJob();
+  Job job = test::plainJob(*rc::gen::elementOf(test::kSchools));
+  if (job.method == "case-card") job.given["board_thickness"] = {0.8, {}};
   const bool isHalf = *rc::gen::arbitrary<bool>();
   job.allowances["covering_style"] = {std::string(isHalf ? "half" : "quarter"), {}};
   job.allowances["corner_treatment"] = {std::string("uncut"), {}};

@@ -207,12 +207,14 @@ class Reckoning {
     if (isHalf || is("covering_style", "quarter")) {
       const double share =
           in("shown_share") * (isHalf ? std::min(boardWidth_, height_) : boardWidth_);
-      const double lap = in("side_lap"), gap = in("joint_gap");
+      const double lap = in("side_lap");
+      const double between =
+          school("case-strip-set") ? in("board_to_board") : w_ + 2 * in("joint_gap");
       const double shown =
-          isSaid("spine_cloth_strip") ? (in("spine_cloth_strip") - w_) / 2 - gap - lap : share;
+          isSaid("spine_cloth_strip") ? (in("spine_cloth_strip") - between) / 2 - lap : share;
       same("cloth_shown", shown);
       same("cloth_on_board", shown + lap);
-      same("spine_cloth_width", w_ + 2 * gap + 2 * (shown + lap));
+      same("spine_cloth_width", between + 2 * (shown + lap));
       same("side_width", boardWidth_ - shown + in("margin_fore_edge"));
       if (isHalf)
         same("corner_piece_side",
