@@ -183,7 +183,9 @@ SaidOverrides readOverrides(const Job& job, const RuleSet& rules) {
     if (const auto value = read(std::string(kFixed) + id, entry)) said.overrides.fixed[id] = *value;
   for (const auto& [part, sides] : job.asCut)
     for (const auto& [side, entry] : sides) {
-      const auto value = read(std::string(kAsCut) + part + "/" + side, entry);
+      std::string field(kAsCut);
+      field.append(part).append("/").append(side);
+      const auto value = read(field, entry);
       if (!value) continue;
       CutSides& cut = said.overrides.asCut[part];
       (side == "width" ? cut.width : cut.height) = Length::fromMm(*value);
