@@ -155,12 +155,12 @@ void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rule
   constexpr std::size_t kMostNamed = 50;
   const std::string section = role == InputRole::Given ? "given" : "allowances";
   const std::string prefix = section + "/";
-  std::vector<std::string> known;
-  for (const InputRule& rule : rules.inputs)
-    if (rule.role == role) known.push_back(rule.id);
+  std::vector<std::string> known;  // once it is asked for
   std::size_t count = 0;
   for (const auto& [key, entry] : entries) {
     if (knows(rules, key, role) || ++count > kMostNamed) continue;
+    for (const InputRule& rule : rules.inputs)
+      if (count == 1 && rule.role == role) known.push_back(rule.id);
     issues.push_back(
         {"key-unknown",
          {{"key", shortened(key)}, {"section", section}, {"nearest", nearestName(key, known)}},
