@@ -2,8 +2,6 @@
 #include "cli/console.h"
 #include "cli/job_argument.h"
 #include "store/compare_json.h"
-#include "store/plan_json.h"
-#include "store/solve_json.h"
 #include "words/compare_text.h"
 #include "words/shown_text.h"
 

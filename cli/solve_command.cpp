@@ -1,4 +1,3 @@
-#include <algorithm>
 #include <cmath>
 
 #include "cli/commands.h"
@@ -6,7 +5,6 @@
 #include "cli/job_argument.h"
 #include "core/plan/solve.h"
 #include "core/quantity/parse_length.h"
-#include "store/plan_json.h"
 #include "store/solve_json.h"
 #include "words/shown_text.h"
 
@@ -36,8 +34,8 @@ std::optional<Wanted> wantedOf(const std::string& change, const std::string& soT
 
 int solveCommand(const SolveRequest& request) {
   if (request.change.size() != request.soThat.size())
-    return complain("solve: " + std::to_string(request.change.size()) + " times --change and " +
-                    std::to_string(request.soThat.size()) +
+    return complain("drapery-cli: " + std::to_string(request.change.size()) +
+                    " times --change and " + std::to_string(request.soThat.size()) +
                     " times --so-that; they go in pairs, one of each");
   const RuleLibrary library = houseLibrary();
   const auto opened = openArgument(request.job, library);
@@ -47,7 +45,7 @@ int solveCommand(const SolveRequest& request) {
     const auto pair = wantedOf(request.change[i], request.soThat[i], *opened->planner->rules());
     if (!pair)
       return complain(
-          "solve: --so-that \"" + shownText(request.soThat[i]) +
+          "drapery-cli: --so-that \"" + shownText(request.soThat[i]) +
           "\" is not allowed; write it like board_width=140 or \"board_width=5 1/2 in\"");
     wanted.push_back(*pair);
   }

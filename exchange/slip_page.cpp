@@ -69,9 +69,12 @@ class Writer {
     piece.grain = part.rule->grain == Grain::Height  ? Words::tr("grain head to tail").toStdString()
                   : part.rule->grain == Grain::Width ? Words::tr("grain across").toStdString()
                                                      : std::string();
-    if (part.hasTop) piece.note = Words::tr("Mark its top.").toStdString();
-    if (!part.rule->note.text.empty())
-      piece.note += (piece.note.empty() ? "" : " ") + part.rule->note.text;
+    const auto note = [&](const std::string& more) {
+      piece.note += (piece.note.empty() || more.empty() ? "" : " ") + more;
+    };
+    if (plan_.isThere(part)) note(Words::tr("Already cut.").toStdString());
+    if (part.hasTop) note(Words::tr("Mark its top.").toStdString());
+    note(part.rule->note.text);
     piece.drawing = pieceDrawing(part);
     return piece;
   }

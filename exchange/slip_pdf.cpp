@@ -83,7 +83,7 @@ class SlipPainter {
     heading();
     for (const SlipFinding& finding : page_.findings)
       if (finding.severity != Severity::Note) findingLines(finding);
-    section(Words::tr("Before rounding and backing"), page_.card);
+    section(Words::tr("First, at the bench"), page_.card);
     for (const SlipGroup& group : page_.groups) groupLines(group);
     section(Words::tr("Mark out"), page_.marks);
     section(Words::tr("Tried on the book, as cut"), page_.tried);

@@ -36,7 +36,12 @@ constexpr std::array kFields{"given/text_height",
                              "title",
                              "round",
                              "units",
-                             "allowances/stiffener_school"};
+                             "allowances/stiffener_school",
+                             "fixed/board_width",
+                             "fixed/joint_gap",
+                             "fixed/nonsense",
+                             "as_cut/board/height",
+                             "copies"};
 constexpr std::array kValues{"210 mm", "8 1/4 in", "25",    "2.4", "backed", "",   "0.5 mm",
                              "in",     "flush",    "99999", "1/3", "-4",     "mm", "none"};
 constexpr std::array kMethods{"case-sunk-joint", "case-fixed-gap", "case-strip-set",

@@ -21,8 +21,11 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     return 0;
   }
   const JobDocument again = readJob(writeJob(*opened.document.job), "again.json");
+  const Job& job = *opened.document.job;
   if (opened.document.issues.empty() &&
-      (!again.job || again.job->given != opened.document.job->given))
+      (!again.job || again.job->given != job.given || again.job->allowances != job.allowances ||
+       again.job->fixed != job.fixed || again.job->asCut != job.asCut ||
+       again.job->copies != job.copies))
     std::abort();
   if (!opened.issues.empty()) return 0;
   const std::string json = writePlanJson(*opened.document.job, opened.plan);

@@ -4,6 +4,7 @@
 
 #include "core/diag/nearest_name.h"
 #include "store/json_node.h"
+#include "words/shown_text.h"
 
 namespace drapery {
 
@@ -98,7 +99,7 @@ class JobReader {
   /// "tide" of "jobs/tide.json"; a book that comes from no file has no name.
   static std::string stemOf(const std::string& file) {
     if (file.empty() || file.front() == '<') return "untitled";
-    return std::filesystem::path(file).stem().string();
+    return shownBytes(std::filesystem::path(file).stem().string());
   }
 
   std::string text(const char* key) {

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "core/diag/utf8.h"
 #include "words/amount_words.h"
 #include "words/finding_words.h"
 #include "words/issue_words.h"
@@ -18,7 +19,14 @@ constexpr std::size_t kTitleColumn = 34, kValueColumn = 17;
 
 Notation notationOf(const Plan& plan) { return {plan.units, plan.resolution, '.', {}}; }
 
-std::string told(const ComparedMethod& method, char letter) {
+/// A, B ... Z, then A1, B1 ...: what stands for the method over its column.
+std::string letterOf(std::size_t i) {
+  constexpr std::size_t kLetters = 26;
+  return std::string(1, static_cast<char>('A' + i % kLetters)) +
+         (i < kLetters ? "" : std::to_string(i / kLetters));
+}
+
+std::string told(const ComparedMethod& method, const std::string& letter) {
   const Notation notation = notationOf(method.plan);
   std::string out = fmt::format("\n{}  {}{}\n", letter, shownText(method.rules->title.text),
                                 method.isHouse ? " (house)" : "");
@@ -48,8 +56,7 @@ std::string cell(const ComparedMethod& method, std::string_view part) {
 
 /// A dash takes three bytes and one column.
 std::string padded(const std::string& text, std::size_t width) {
-  std::size_t columns = 0;
-  for (const char c : text) columns += (static_cast<unsigned char>(c) & 0xC0U) != 0x80U ? 1U : 0U;
+  const std::size_t columns = charactersOf(text);
   return text + std::string(columns < width ? width - columns : 1, ' ');
 }
 
@@ -92,8 +99,8 @@ std::vector<std::pair<std::string, std::string>> piecesOf(const Comparison& comp
 
 std::string compareText(const Job& job, const Comparison& comparison) {
   std::string out = (job.title.empty() ? std::string("(no title)") : shownText(job.title)) + "\n";
-  char letter = 'A';
-  for (const ComparedMethod& method : comparison.methods) out += told(method, letter++);
+  for (std::size_t i = 0; i < comparison.methods.size(); ++i)
+    out += told(comparison.methods[i], letterOf(i));
   std::vector<Row> rows;
   for (const std::string& name : comparison.differing)
     rows.push_back(rowOf(comparison, titleOf(comparison, name),
@@ -106,7 +113,7 @@ std::string compareText(const Job& job, const Comparison& comparison) {
   if (rows.empty()) return out;
   out += "\n" + padded("What differs", kTitleColumn);
   for (std::size_t i = 0; i < comparison.methods.size(); ++i)
-    out += padded(std::string(1, static_cast<char>('A' + i)), kValueColumn);
+    out += padded(letterOf(i), kValueColumn);
   out += "\n";
   for (const Row& row : rows) {
     out += padded(shownText(row.title), kTitleColumn);

@@ -65,6 +65,9 @@ constexpr std::array kPhrases{
            QT_TRANSLATE_NOOP("Issue", "{name}: \"{value}\" is not among the choices: {allowed}")},
     Phrase{"readings-of-choice",
            QT_TRANSLATE_NOOP("Issue", "{name}: {value} are not allowed for a choice; name one")},
+    Phrase{"number-not-one",
+           QT_TRANSLATE_NOOP(
+               "Issue", "{name}: \"{value}\" is not a number; give one from {least} to {most}")},
     Phrase{"count-not-whole",
            QT_TRANSLATE_NOOP("Issue", "{name}: {value} is not allowed; a whole number is needed")},
     Phrase{"material-not-here",

@@ -18,15 +18,16 @@ namespace {
 constexpr std::size_t kSizeColumn = 26;
 constexpr double kLeastTold = 0.005;  // of a tolerance, mm or degrees
 
-std::string pieceLine(const PlannedPart& part, int copies, const Plan* before,
+std::string pieceLine(const Plan& plan, const PlannedPart& part, const Plan* before,
                       const Notation& notation) {
   const std::string cut = sizeWords(part.cutWidth, part.cutHeight, notation);
   const char* grain = part.rule->grain == Grain::Height  ? "grain head to tail"
                       : part.rule->grain == Grain::Width ? "grain across"
                                                          : "any grain";
-  std::string out = fmt::format("  {} {:<16} {:<{}} {}, {}", part.count * copies,
+  std::string out = fmt::format("  {} {:<16} {:<{}} {}, {}", part.count * plan.copies,
                                 shownText(part.rule->title.text), cut, kSizeColumn,
                                 shownText(part.named.empty() ? part.material : part.named), grain);
+  if (plan.isThere(part)) out += ", already cut";
   if (part.hasTop) out += ", mark its top";
   const PlannedPart* old = before != nullptr ? before->part(part.rule->id) : nullptr;
   if (old != nullptr && (old->cutWidth != part.cutWidth || old->cutHeight != part.cutHeight))
@@ -39,8 +40,7 @@ std::string pieceLines(const Plan& plan, const Plan* before, const Notation& not
   for (const CutGroup& group : cutGroups(plan, notation)) {
     out += "\n" + group.title + ":\n";
     for (const std::string& line : group.first) out += "  (" + shownText(line) + ")\n";
-    for (const PlannedPart* part : group.pieces)
-      out += pieceLine(*part, plan.copies, before, notation);
+    for (const PlannedPart* part : group.pieces) out += pieceLine(plan, *part, before, notation);
   }
   return out;
 }
@@ -90,7 +90,7 @@ std::string planText(const Job& job, const Plan& plan, const Plan* before) {
     out += fmt::format("\n{}: {}\n  {}\n", severityName(finding.rule->severity),
                        shownText(findingSays(finding, notation)),
                        shownText(findingRemedy(finding, notation)));
-  out += section("Before rounding and backing", summaryLines(plan, "slip-card", notation));
+  out += section("First, at the bench", summaryLines(plan, "slip-card", notation));
   out += "\nCut, width before height, to " + formatLength(plan.resolution, notation);
   if (plan.copies > 1) out += ", for " + std::to_string(plan.copies) + " books";
   out += ":\n" + pieceLines(plan, before, notation);

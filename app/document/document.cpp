@@ -203,20 +203,19 @@ std::optional<Issue> Document::issueOfMethod(const std::string& id) const {
   if (loaded.rules == nullptr && !loaded.issues.empty()) return std::move(loaded.issues.front());
   if (loaded.rules == nullptr)
     return Issue{"method-unknown", {{"value", shortened(id)}, {"allowed", "-"}}, "method", {}, {}};
+  const RuleSet& rules = *loaded.rules;
+  const auto lacks = [&](const std::string& key) {
+    return Issue{
+        "method-lacks", {{"method", rules.title.text}, {"key", shortened(key)}}, "method", {}, {}};
+  };
   for (const auto& [key, entry] : job_.given)
-    if (loaded.rules->input(key) == nullptr)
-      return Issue{"method-lacks",
-                   {{"method", loaded.rules->title.text}, {"key", shortened(key)}},
-                   "method",
-                   {},
-                   {}};
+    if (rules.input(key) == nullptr) return lacks(key);
   for (const auto& [key, entry] : job_.fixed)
-    if (!loaded.rules->find(key))
-      return Issue{"method-lacks",
-                   {{"method", loaded.rules->title.text}, {"key", shortened(key)}},
-                   "method",
-                   {},
-                   {}};
+    if (!rules.find(key)) return lacks(key);
+  for (const auto& [part, sides] : job_.asCut)
+    if (std::none_of(rules.parts.begin(), rules.parts.end(),
+                     [&, &id = part](const PartRule& each) { return each.id == id; }))
+      return lacks(part);
   return std::nullopt;
 }
 

@@ -30,6 +30,7 @@ inline constexpr IssueKind kIssueKinds[]{
     {"value-out-of-range", "name value least most"},
     {"choice-unknown", "name value allowed"},
     {"readings-of-choice", "name value"},
+    {"number-not-one", "name value least most"},
     {"count-not-whole", "name value"},
     {"material-not-here", "name value"},
     {"material-unknown", "name value nearest allowed"},

@@ -31,8 +31,8 @@ Length linedArc(Length span, Length depth, Length lining);
 /// r = C (1 - cos h) / (2 sin h) = C/2 tan(h/2), h half the arc's angle. 0 <= fraction <= 1/2.
 Length arcDepth(Length span, double fraction);
 
-/// linedArc run backwards: the depth whose lined arc is this one, met to 1e-10 mm. NaN for an arc
-/// shorter than the span or longer than the half circle's lined one.
+/// linedArc run backwards: the depth whose lined arc is this one, met to 1e-12 of the span. NaN for
+/// an arc shorter than the span or longer than the half circle's lined one.
 Length depthOfLinedArc(Length span, Length arc, Length lining);
 
 /// The arc as points in mm, from the edge at (0, span / 2) over the crown at (-depth, 0) to

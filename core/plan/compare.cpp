@@ -28,7 +28,7 @@ bool knowsWhatWasMeasured(const Job& job, const RuleSet& rules) {
   });
 }
 
-/// The first of them is the mould: a value that a method lacks, or has otherwise, differs.
+/// A value that some method lacks, or has otherwise, differs.
 std::vector<std::string> differing(const std::vector<ComparedMethod>& methods) {
   std::vector<std::string> order;
   std::map<std::string, std::vector<double>, std::less<>> values;

@@ -30,8 +30,8 @@ Job underMethod(const Job& job, const RuleSet& rules, const MaterialShelf& shelf
 /// Methods for another kind of book, which do not know what was measured, are left out.
 Comparison compareMethods(const Job& job, const RuleLibrary& library);
 
-/// Values that stand beside one another, as (node, title's rule) of the plan: those that its rules
-/// say so of and that the book has.
+/// Values that stand beside one another, as nodes of the plan: those that its rules say so of and
+/// that the book has.
 std::vector<std::size_t> comparedNodes(const Plan& plan);
 
 }  // namespace drapery

@@ -66,7 +66,10 @@ std::variant<double, Issue> inRange(double value, const InputRule& rule, const W
 }
 
 std::variant<double, Issue> fault(const InputRule& rule, LengthFault what, const Written& written) {
-  Issue issue = issueOf(rule, faultId(what), written);
+  const bool isNoNumber = rule.kind != InputKind::Length &&
+                          (what == LengthFault::NotALength || what == LengthFault::UnknownUnit ||
+                           what == LengthFault::TwoUnits);
+  Issue issue = issueOf(rule, isNoNumber ? "number-not-one" : faultId(what), written);
   addRange(issue, rule);
   return issue;
 }

@@ -34,6 +34,10 @@ std::string_view Plan::choice(std::string_view name) const {
 
 bool Plan::isFixed(std::size_t node) const { return node < fixed.size() && fixed[node]; }
 
+bool Plan::isThere(const PlannedPart& part) const {
+  return isFixed(part.rule->firstNode + 2) || isFixed(part.rule->firstNode + 3);
+}
+
 Plan::Reason Plan::reason(std::size_t node) const {
   const ValueNode& value = rules->nodes[node];
   const Formula* formula = counts[node] ? value.formula : value.otherwise;

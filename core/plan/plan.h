@@ -39,6 +39,8 @@ struct Plan : PlannedEntries {
   /// The option chosen for a choice ("flat"); empty when there is no such choice.
   [[nodiscard]] std::string_view choice(std::string_view name) const;
   [[nodiscard]] bool isFixed(std::size_t node) const;
+  /// Whether the binder said how the piece was cut, one side or both: it is there already.
+  [[nodiscard]] bool isThere(const PlannedPart& part) const;
   [[nodiscard]] NumberTable table() const { return {values.data(), nullptr}; }
 
   /// The tree behind a node's value on this book, and the branch of it that was taken. None for

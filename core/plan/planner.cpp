@@ -83,6 +83,16 @@ void checkMost(const std::string& name, const Amount& value, double most, Issues
                       {}});
 }
 
+/// The corners that a piece's outline would have: each entry once, or once for each of its series.
+double cornersOf(const PartRule& part, const Plan& plan) {
+  double corners = 0.0;
+  for (const OutlineRule& each : part.outline) {
+    const double members = each.series ? plan.values[plan.rules->series[*each.series].node] : 1.0;
+    if (members > 0.0) corners += members;
+  }
+  return corners;
+}
+
 /// A row of more members, or more and larger pieces, than can be meant are none.
 void findEndless(const Plan& plan, const Evaluation& evaluation, Issues& issues) {
   for (const SeriesRule& series : plan.rules->series)
@@ -94,6 +104,8 @@ void findEndless(const Plan& plan, const Evaluation& evaluation, Issues& issues)
       checkMost(plan.rules->nodes[side].name, {plan.values[side], Unit::Millimetre},
                 PartRule::kLongest, issues);
     checkMost(part.id, {evaluation.evaluate(part.count.formula), Unit::One}, PartRule::kMostPieces,
+              issues);
+    checkMost(part.id + ".outline", {cornersOf(part, plan), Unit::One}, PartRule::kMostCorners,
               issues);
   }
 }

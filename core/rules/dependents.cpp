@@ -10,6 +10,11 @@ namespace {
 
 using Source = ValueNode::Source;
 
+/// A tolerance is reckoned last; whether something was said, and of what kind, is no size.
+bool isUnmoved(Source source) {
+  return source == Source::Tolerance || source == Source::Said || source == Source::IsKind;
+}
+
 bool isMoved(const ValueNode& node, Moving moving) {
   switch (moving) {
     case Moving::Sizes:
@@ -29,8 +34,7 @@ std::vector<std::size_t> find(const RuleSet& rules, std::size_t input, Moving mo
     const ValueNode& node = rules.nodes[i];
     const bool isReached = std::any_of(node.uses.begin(), node.uses.end(),
                                        [&](std::size_t used) { return depends[used]; });
-    if (!isReached || depends[i] || node.source == Source::Tolerance || !isMoved(node, moving))
-      continue;
+    if (!isReached || depends[i] || isUnmoved(node.source) || !isMoved(node, moving)) continue;
     depends[i] = true;
     found.push_back(i);
   }

@@ -38,13 +38,16 @@ std::pair<std::string, FieldValue> anyEdit() {
       {"given/board_thickness", {"2.4 mm", "3/32 in", "99"}},
       {"allowances/margin", {"15 mm", "3/4 in", ""}},
       {"allowances/stiffener_school", {"flush", "spine", "none"}},
+      {"fixed/board_width", {"139.5 mm", "5 1/2 in", "0", ""}},
+      {"as_cut/board/height", {"214", "8 1/2 in", "tall", ""}},
+      {"copies", {"3", "0", "two", ""}},
       {"title", {"Seed list", "Choir book", ""}},
       {"units", {"mm", "in"}},
       {"round", {"0.5 mm", "1/16 in", "0"}},
       {"method", {"case-sunk-joint", "case-fixed-gap", "case-card"}}};
   const auto& [field, values] = *rc::gen::elementOf(kEdits);
   const std::string value = *rc::gen::elementOf(values);
-  const bool forgets = value.empty() && field.starts_with("allowances/");
+  const bool forgets = value.empty() && field != "title";
   return {field, forgets ? FieldValue() : FieldValue(Entry{value, {}})};
 }
 
@@ -72,6 +75,26 @@ RC_GTEST_PROP(AnyEdits, areInTheFileAndCanBeUndone, ()) {
   RC_ASSERT(textOf(document) == edited);
   RC_ASSERT(fileOf(document, path) == edited);
   RC_ASSERT(folder.names() == std::vector<std::string>{"job.json"});
+}
+
+// Rules that lack what was said of the book would refuse its file.
+TEST(Document, takesNoRulesThatLackWhatWasSaid) {
+  const TemporaryFolder folder;
+  folder.write("leaf.toml",
+               "schema = \"drapery-method/1\"\nid = \"leaf\"\ntitle = \"Leaf\"\n[[given]]\nid = "
+               "\"text_height\"\ntitle = \"Height\"\nrange = [\"20 mm\", \"1200 mm\"]\n");
+  const auto jobs = makeJsonJobs(folder.path());
+  Document document{std::make_shared<const RuleLibrary>(folder.path()), *jobs, Units::Millimetres};
+  const Entry leaf{std::string("leaf"), {}};
+  for (const char* field : {"given/text_width", "fixed/board_width", "as_cut/board/width"}) {
+    EXPECT_FALSE(document.keep(field, Entry{140.0, {}})) << field;
+    const auto issue = document.keep("method", leaf);
+    ASSERT_TRUE(issue) << field;
+    EXPECT_EQ(issue->id.text(), "method-lacks") << field;
+    EXPECT_FALSE(document.keep(field, std::nullopt)) << field;
+  }
+  EXPECT_FALSE(document.keep("method", leaf));
+  EXPECT_EQ(document.job().method, "leaf");
 }
 
 TEST(Document, aPreviewIsSeenAndNotKept) {

@@ -157,6 +157,11 @@ TEST_F(Attack, namesAreTakenAsTheyAre) {
   // So are names of jobs.
   for (const std::string& name : {std::string("\x80.json"), std::string(250, 'n') + ".json"})
     EXPECT_EQ(cli({"plan", folder_.write(name, job())}).code, 0) << name;
+  // One that gives the book its title is told in letters.
+  const Finished bare =
+      cli({"plan", folder_.write("tern \x80.json", R"({"schema": "drapery-job/1", "given": {
+      "text_height": 210, "text_width": 144, "text_thickness": 25, "board_thickness": 2.4}})")});
+  EXPECT_THAT(bare.out, HasSubstr(R"("tern \\x80")")) << bare.err;
 }
 
 TEST_F(Attack, aPictureIsWrittenWholeOrNotAtAll) {

@@ -187,7 +187,7 @@ INSTANTIATE_TEST_SUITE_P(
         BadJob{"digits",
                job(R"("text_height": )" + std::string(3'900'000, '9') + R"(, "text_width": 144)"),
                "is too large"},
-        BadJob{"nineMillion", job(R"("text_height": )" + std::string(9'000'000, '9')),
+        BadJob{"eightMillion", job(R"("text_height": )" + std::string(8'000'000, '9')),
                "larger than 4 MB"},
         BadJob{
             "nan",
@@ -376,7 +376,7 @@ TEST(CliPlan, tellsWhatWasSaidInsteadAndTheTrialOfRealPieces) {
   EXPECT_EQ(trimmed["verdict"], "trim");
   EXPECT_EQ(trimmed["trim"], (json{{"head", 2.0}, {"tail", 2.0}, {"fore_edge", 0.0}}));
   EXPECT_THAT(cli({"plan", "-", "--format", "text"}, saidJob()).out,
-              AllOf(HasSubstr("for 3 books"), HasSubstr("6 Board")));
+              AllOf(HasSubstr("for 3 books"), HasSubstr("6 Board"), HasSubstr("already cut")));
 }
 
 TEST(CliCompare, setsTheMethodsSideBySide) {

@@ -97,18 +97,21 @@ TEST_F(SlipPages, followTheWork) {
   for (const char* line : {"All counts are for 3 books", "6 Board", "Marks across",
                            "Squares on the book", "Set-back 7 mm, supposed."})
     EXPECT_THAT(flat, HasSubstr(line));
-  EXPECT_THAT(flat, Not(HasSubstr("Before rounding and backing")));
+  EXPECT_THAT(flat, Not(HasSubstr("First, at the bench")));
   EXPECT_LT(flat.find("Before trimming"), flat.find("Endpaper"));
   EXPECT_LT(flat.find("After trimming"), flat.find("Board"));
   EXPECT_LT(flat.find("After lining"), flat.find("Covering"));
+  EXPECT_THAT(flat, Not(HasSubstr("Already cut")));
   job.given["spine_shape"] = {std::string("backed"), {}};
   job.given["spine_thickness"] = {30.0, {}};
+  job.asCut["board"]["width"] = {139.0, {}};
   write(job, planOf(job).plan);
   std::string backed;
   for (int page = 1; page <= pages_; ++page) backed += words(page);
-  EXPECT_LT(backed.find("Before rounding and backing"), backed.find("Endpaper"));
+  EXPECT_LT(backed.find("First, at the bench"), backed.find("Endpaper"));
   EXPECT_THAT(backed, HasSubstr("set the backing boards 3.5 mm from the spine edge"));
   EXPECT_LT(backed.find("After backing"), backed.find("Kraft"));
+  EXPECT_THAT(backed, HasSubstr("Already cut"));
 }
 
 TEST_F(SlipPages, everyLengthOfSlipEndsWithoutAnEmptyPage) {

@@ -196,6 +196,7 @@ TEST(Planner, triesAPieceAsItWasCut) {
 TEST(Planner, servesSeveralThreadsAtOnce) {
   const Planner planner(test::shippedMethod("case-sunk-joint"));
   std::vector<std::thread> threads;
+  threads.reserve(4);
   std::atomic<int> wrong = 0;
   for (int t = 0; t < 4; ++t)
     threads.emplace_back([&, t] {
@@ -269,6 +270,9 @@ INSTANTIATE_TEST_SUITE_P(
                       Refusal{"allowances/joint_gap", 6.35, "key-unknown"},
                       Refusal{"allowances/corner_ratio", std::string("1/0"),
                               "length-zero-denominator"},
+                      Refusal{"allowances/corner_ratio", std::string("half"), "number-not-one"},
+                      Refusal{"given/sheets", std::string("two"), "number-not-one"},
+                      Refusal{"given/sheets", 2.5, "count-not-whole"},
                       Refusal{"round", 0.0, "value-out-of-range"},
                       Refusal{"round", std::string("half"), "length-not-one"}));
 

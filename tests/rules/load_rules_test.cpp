@@ -619,6 +619,37 @@ TEST(Parts, whoseCutsCrossAreGivenUncut) {
   EXPECT_THAT(findingSays(plan.findings.front(), {}), HasSubstr("103 mm × 206 mm"));
 }
 
+// Corners from a series are bounded: whether they cross is asked of every two of them.
+TEST(Parts, withMoreCornersThanCanBeMeantAreRefused) {
+  const auto planned = [](const char* count) {
+    std::string text = with("[[finding]]", std::string(R"t([[series]]
+id = "tooth"
+title = "Tooth"
+part = "board"
+count = ")t") + count + R"t("
+x = "square * (1 + i / 2 - floor(i / 2))"
+y = "board_height * (1 - i / (tooth.count + 1))"
+
+[[finding]])t");
+    const std::string size = "size = [\"board_height / 2\", \"board_height\"]";
+    text.replace(text.find(size), size.size(), size + R"t(
+outline = [["0", "board_height"], { each = "tooth", at = ["tooth.x", "tooth.y"] }, ["0", "0"]])t");
+    const LoadedRules loaded = load(text);
+    EXPECT_THAT(messages(loaded), IsEmpty());
+    Job job;
+    job.given["height"] = {200.0, {}};
+    return Planner(loaded.rules).plan(job);
+  };
+  const PlanOutcome most = planned("1998");
+  EXPECT_THAT(most.issues, IsEmpty());
+  EXPECT_EQ(most.plan.part("board")->outline.size(), 2000U);
+  const PlanOutcome over = planned("1999");
+  ASSERT_EQ(over.issues.size(), 1U);
+  EXPECT_EQ(issueWords(over.issues.front(), {}),
+            "board.outline: 2001 is not allowed; at most 2000");
+  EXPECT_EQ(over.plan.part("board")->outline.size(), 4U);
+}
+
 // One way to carry other languages, for every kind of text; what a house says otherwise is no
 // longer what the translation translates.
 TEST(LoadRules, carriesOtherLanguages) {
@@ -876,6 +907,7 @@ TEST(RuleLibrary, loadsOnceForAllThreads) {
   const RuleLibrary library;
   std::vector<RuleSetPtr> loaded(4);
   std::vector<std::thread> threads;
+  threads.reserve(loaded.size());
   for (RuleSetPtr& rules : loaded)
     threads.emplace_back([&] { rules = library.load("case-card").rules; });
   for (std::thread& thread : threads) thread.join();

@@ -1,5 +1,10 @@
 #include "core/rules/section/common.h"
 
+#include <cmath>
+#include <variant>
+
+#include "core/quantity/format_length.h"
+#include "core/quantity/parse_length.h"
 #include "core/rules/evaluation.h"
 #include "core/rules/section/described.h"
 
@@ -24,6 +29,36 @@ std::vector<std::string> readWas(EntryReader& in) {
 Moment readSettles(EntryReader& in, const char* flag, Moment meant) {
   const Moment usual = in.flag(flag) ? meant : Moment::Never;
   return in.choice("settles", kMoments, usual);
+}
+
+std::optional<double> literalOf(const Node& node, bool isLength) {
+  if (node.kind == Node::Kind::Number) return node.number;
+  if (node.kind != Node::Kind::Text) return std::nullopt;
+  if (!isLength) {
+    const auto parsed = parseRatio(node.text);
+    const auto* ratio = std::get_if<double>(&parsed);
+    return ratio != nullptr ? std::optional(*ratio) : std::nullopt;
+  }
+  if (!namesUnit(node.text)) return std::nullopt;
+  const auto parsed = parseLength(node.text, Units::Millimetres);
+  const auto* length = std::get_if<Length>(&parsed);
+  return length != nullptr ? std::optional(length->mm()) : std::nullopt;
+}
+
+std::optional<std::pair<double, double>> readRange(EntryReader& in, Needed needed, bool isLength) {
+  const Node* range = in.list("range", needed);
+  if (range == nullptr) return std::nullopt;
+  const bool isPair = range->items.size() == 2;
+  const auto low = isPair ? literalOf(range->items[0], isLength) : std::nullopt;
+  const auto high = isPair ? literalOf(range->items[1], isLength) : std::nullopt;
+  if (!low || !high || !std::isfinite(*low) || !std::isfinite(*high)) {
+    in.complain(*range, "range-malformed", {{"key", std::string("range")}});
+    return std::nullopt;
+  }
+  if (*low <= *high) return std::pair(*low, *high);
+  in.complain(*range, "range-wrong",
+              {{"least", formatNumber(*low, 4)}, {"most", formatNumber(*high, 4)}});
+  return std::nullopt;
 }
 
 Rounding readRounding(EntryReader& in) { return in.choice("round", kRoundings, Rounding::Nearest); }

@@ -1,7 +1,9 @@
 // What several kinds of entry read alike.
 #pragma once
 
+#include <optional>
 #include <string>
+#include <utility>
 #include <vector>
 
 #include "core/quantity/rule.h"
@@ -24,6 +26,12 @@ Moment readSettles(EntryReader& in, const char* flag, Moment meant);
 /// `was = ["old_id"]`: ids that the entry had in former versions; formulas and jobs may still name
 /// them.
 std::vector<std::string> readWas(EntryReader& in);
+
+/// A plain number, or a text that stands for one: a length with its unit where lengths are meant
+/// (mm), else a number or ratio. Nothing for any other text.
+std::optional<double> literalOf(const Node& node, bool isLength);
+/// `range = ["0 mm", "25 mm"]`: two finite figures in order; any other is told, and nothing.
+std::optional<std::pair<double, double>> readRange(EntryReader& in, Needed needed, bool isLength);
 
 /// `round = "nearest"`, "up" or "down".
 Rounding readRounding(EntryReader& in);

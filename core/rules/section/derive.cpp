@@ -1,6 +1,5 @@
 #include "core/rules/section/derive.h"
 
-#include "core/quantity/parse_length.h"
 #include "core/rules/entry_reader.h"
 #include "core/rules/linker.h"
 #include "core/rules/rule_set.h"
@@ -15,26 +14,6 @@ const Choices<Dimension> kUnits{{"mm", Dimension::length()},  {"deg", Dimension:
                                 {"1", Dimension::number()},   {"g/m2", Dimension::grammage()},
                                 {"cm3/g", Dimension::bulk()}, {"min", Dimension::time()},
                                 {"money", Dimension::money()}};
-
-/// `range = ["0 mm", "25 mm"]`
-std::optional<std::pair<double, double>> readSaidRange(EntryReader& in, const DerivedRule& rule) {
-  const Node* range = in.list("range", Needed::No);
-  if (range == nullptr) return std::nullopt;
-  const bool isLength = rule.dimension == Dimension::length();
-  const auto end = [&](std::size_t i) -> std::optional<double> {
-    if (range->items.size() != 2) return std::nullopt;
-    const Node& node = range->items[i];
-    if (node.kind == Node::Kind::Number) return node.number;
-    if (!isLength || node.kind != Node::Kind::Text || !namesUnit(node.text)) return std::nullopt;
-    const auto parsed = parseLength(node.text, Units::Millimetres);
-    const auto* length = std::get_if<Length>(&parsed);
-    return length != nullptr ? std::optional(length->mm()) : std::nullopt;
-  };
-  const auto low = end(0), high = end(1);
-  if (low && high && *low <= *high) return std::pair(*low, *high);
-  in.complain(*range, "range-malformed", {{"key", std::string("range")}});
-  return std::nullopt;
-}
 
 }  // namespace
 
@@ -58,7 +37,7 @@ void DeriveSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer)
     rule.isQuiet = in.flag("quiet");
   rule.isCompared = in.flag("beside");
   if (in.find("round") != nullptr) rule.marked = readRounding(in);
-  rule.range = readSaidRange(in, rule);
+  rule.range = readRange(in, Needed::No, rule.dimension == Dimension::length());
   in.finish();
   rules.derived.push_back(std::move(rule));
 }

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <set>
+#include <span>
 #include <string_view>
 
 #include "core/rules/entry_reader.h"
@@ -56,15 +57,11 @@ void FindingSection::link(RuleSet& rules, Linker& linker) const {
 namespace {
 
 /// What the rule file's own findings that stop the work touch.
-std::set<std::string_view> touchedByStops(const RuleSet& rules,
-                                          const std::vector<PlannedFinding>& findings) {
+std::set<std::string_view> touchedByStops(std::span<const PlannedFinding> own) {
   std::set<std::string_view> touched;
-  for (const PlannedFinding& finding : findings) {
-    const bool isOwn = !rules.findings.empty() && finding.rule >= &rules.findings.front() &&
-                       finding.rule <= &rules.findings.back();
-    if (isOwn && finding.rule->severity == Severity::Stop)
+  for (const PlannedFinding& finding : own)
+    if (finding.rule->severity == Severity::Stop)
       touched.insert(finding.rule->touches.begin(), finding.rule->touches.end());
-  }
   return touched;
 }
 
@@ -72,12 +69,14 @@ std::set<std::string_view> touchedByStops(const RuleSet& rules,
 
 void FindingSection::plan(const RuleSet& rules, const Evaluation& evaluation,
                           PlannedEntries& planned) const {
+  const std::size_t before = planned.findings.size();  // those of the pieces
   for (const FindingRule& rule : rules.findings)
     if (evaluation.holds(rule.when.formula))
       planned.findings.push_back(
           {&rule, evaluation.figures(rule.says), evaluation.figures(rule.remedy)});
   // A rule that says why a piece's cuts cross says it better.
-  const std::set<std::string_view> stopped = touchedByStops(rules, planned.findings);
+  const std::set<std::string_view> stopped =
+      touchedByStops(std::span(planned.findings).subspan(before));
   std::erase_if(planned.findings, [&](const PlannedFinding& finding) {
     return finding.rule->id == "piece-crossed" && stopped.contains(finding.rule->touches.front());
   });

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <tuple>
 
 #include "core/quantity/format_length.h"
 #include "core/quantity/parse_length.h"
@@ -23,20 +24,6 @@ const Choices<std::string> kProperties{
     {"thickness", "thickness"}, {"grammage", "grammage"}, {"bulk", "bulk"}};
 
 /// A range's end or a default: a number, a length with its unit, or a fraction.
-std::optional<double> literal(const Node& node, InputKind kind) {
-  if (node.kind == Node::Kind::Number) return node.number;
-  if (node.kind != Node::Kind::Text) return std::nullopt;
-  if (kind == InputKind::Length && namesUnit(node.text)) {
-    const auto parsed = parseLength(node.text, Units::Millimetres);
-    if (const auto* length = std::get_if<Length>(&parsed)) return length->mm();
-  }
-  if (kind != InputKind::Length) {
-    const auto parsed = parseRatio(node.text);
-    if (const auto* ratio = std::get_if<double>(&parsed)) return *ratio;
-  }
-  return std::nullopt;
-}
-
 class InputReading {
  public:
   InputReading(const Node& entry, InputRole role, IssuePlacer& placer)
@@ -65,7 +52,8 @@ class InputReading {
       readOptions();
       readColumns();
     } else {
-      readRange();
+      if (const auto range = readRange(in_, Needed::Yes, isLength()))
+        std::tie(rule_.least, rule_.most) = *range;
       rule_.fallback = readDefault("default");
       rule_.inchFallback = readDefault("default_in");
     }
@@ -74,28 +62,13 @@ class InputReading {
   }
 
  private:
-  void readRange() {
-    const Node* range = in_.list("range", Needed::Yes);
-    if (range == nullptr) return;
-    const bool isPair = range->items.size() == 2;
-    const auto low = isPair ? literal(range->items[0], rule_.kind) : std::nullopt;
-    const auto high = isPair ? literal(range->items[1], rule_.kind) : std::nullopt;
-    if (!low || !high || !std::isfinite(*low) || !std::isfinite(*high)) {
-      in_.complain(*range, "range-malformed", {{"key", std::string("range")}});
-    } else if (*low > *high) {
-      in_.complain(*range, "range-wrong",
-                   {{"least", formatNumber(*low, 4)}, {"most", formatNumber(*high, 4)}});
-    } else {
-      rule_.least = *low;
-      rule_.most = *high;
-    }
-  }
+  [[nodiscard]] bool isLength() const { return rule_.kind == InputKind::Length; }
 
   /// `default = "3 mm"`, and for books in inches `default_in = "1/8 in"`.
   RuleFormula readDefault(const char* key) {
     const Node* node = in_.find(key);
     if (node == nullptr) return {};
-    const auto value = literal(*node, rule_.kind);
+    const auto value = literalOf(*node, isLength());
     if (!value) return in_.formulaIn(*node, key, "number, length or formula");
     if (*value >= rule_.least && *value <= rule_.most)
       return {Formula::literal(*value, dimensionOf(rule_.kind)), in_.at(*node)};
@@ -176,7 +149,7 @@ class InputReading {
       in_.complain(member.value, "id-malformed", {{"id", shortened(column.id)}});
     for (const Node& item : member.value.items) {
       const bool isPlain = item.kind == Node::Kind::Number;
-      const auto figure = literal(item, isPlain ? InputKind::Ratio : InputKind::Length);
+      const auto figure = literalOf(item, !isPlain);
       if (isPlain && !std::isnan(item.number)) column.unit = Unit::One;
       if (!figure) in_.complainType(item, member.key.c_str(), "number or length");
       column.figures.push_back(figure.value_or(0.0));

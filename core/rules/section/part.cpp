@@ -245,7 +245,8 @@ class PartPlan {
     for (const OutlineRule& each : rule_.outline)
       evaluation_.each(each, rules_,
                        [&](const double* locals) { part_.outline.push_back(at(each.at, locals)); });
-    if (std::all_of(part_.outline.begin(), part_.outline.end(), isFinite))
+    const bool isBounded = part_.outline.size() <= PartRule::kMostCorners;
+    if (isBounded && std::all_of(part_.outline.begin(), part_.outline.end(), isFinite))
       part_.outline = tidied(std::move(part_.outline));
     else
       part_.outline.clear();
