@@ -19,6 +19,7 @@
 #include "core/diag/issue.h"
 #include "core/expr/dimension.h"
 #include "core/expr/functions.h"
+#include "core/expr/program.h"
 
 namespace drapery {
 
@@ -27,12 +28,6 @@ struct FormulaFault {
   IssueId id;  // "formula-syntax", "formula-assigns" ...
   IssueArguments arguments;
   std::size_t offset = 0;  // byte of the formula, from 0
-};
-
-/// The numbers that names stand for while a formula is evaluated.
-struct NumberTable {
-  const double* numbers = nullptr;  // by slot; NaN where there is none
-  const double* locals = nullptr;   // by local slot: the index of a series and its columns
 };
 
 /// What a name of a formula stands for: a number of the table, a local one, or a constant.
@@ -72,12 +67,9 @@ class Formula {
     Op op = Op::Number;
     NameMeaning::Kind meaning = NameMeaning::Kind::Unknown;  // Name
     std::uint8_t operands = 0;
-    std::uint32_t begin = 0;      // first node of its subtree
-    std::uint32_t slot = 0;       // Name: of its number. Call: which of the functions
-    std::uint32_t otherwise = 0;  // of a condition: where to go on when it is not met
-    std::uint32_t next = 0;       // of a result: its ? :, past the other branch
-    std::uint32_t decides = 0;    // of the left side of && or ||: that node, if this settles it
-    double number = 0.0;          // Number; Name: of a constant
+    std::uint32_t begin = 0;  // first node of its subtree
+    std::uint32_t slot = 0;   // Name: of its number. Call: which of the functions
+    double number = 0.0;      // Number; Name: of a constant
   };
   /// What evaluation does not need of a node.
   struct Place {
@@ -89,15 +81,14 @@ class Formula {
   static constexpr std::size_t kLongest = 4000;  // bytes
   static constexpr std::size_t kDeepest = 128;   // numbers that wait for an operation
 
-  /// All that evaluation needs of a formula, without the way round over the rest of it. Points into
-  /// the formula.
+  /// All that evaluation needs of a linked formula, without the way round over the rest of it.
+  /// Points into the formula.
   struct Code {
-    const Node* nodes = nullptr;
-    Index root = 0;
-    explicit operator bool() const { return nodes != nullptr; }
-    [[nodiscard]] double evaluate(const NumberTable& table) const;
+    const ProgramStep* steps = nullptr;
+    explicit operator bool() const { return steps != nullptr; }
+    [[nodiscard]] double evaluate(const NumberTable& table) const { return run(steps, table); }
   };
-  [[nodiscard]] Code code() const { return {nodes_.data(), nodes_.size() - 1}; }
+  [[nodiscard]] Code code() const { return {steps_.data()}; }
 
   Formula() = default;
   /// The first fault when the text is no formula; names may be any.
@@ -132,6 +123,7 @@ class Formula {
     for (Index i = 0; i < nodes_.size(); ++i)
       if (nodes_[i].op == Op::Name && !settle(i, lookup(written(i))))
         unknown(std::size_t{places_[i].offset}, written(i));
+    if (!nodes_.empty()) steps_ = compiled(root());
   }
 
   /// What is missing spreads: an operation on a number that is not there has none either. `has(x)`
@@ -148,10 +140,12 @@ class Formula {
  private:
   friend class FormulaReading;
   bool settle(Index name, const NameMeaning& meaning);
+  [[nodiscard]] std::vector<ProgramStep> compiled(Index root) const;
 
   std::string text_;
   std::vector<Node> nodes_;
   std::vector<Place> places_;
+  std::vector<ProgramStep> steps_;  // once it is linked
 };
 
 }  // namespace drapery

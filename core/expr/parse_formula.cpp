@@ -85,11 +85,6 @@ class FormulaReading {
     node.begin = static_cast<std::uint32_t>(begin);
     node.operands = static_cast<std::uint8_t>(operands);
     formula_.nodes_.push_back(node);
-    if (node.op == Op::And || node.op == Op::Or) {
-      const std::size_t here = formula_.nodes_.size() - 1;
-      const std::size_t left = formula_.nodes_[here - 1].begin - 1U;
-      formula_.nodes_[left].decides = static_cast<std::uint32_t>(here);
-    }
     formula_.places_.push_back(
         {static_cast<std::uint32_t>(offset), static_cast<std::uint32_t>(length), dimension});
   }
@@ -116,17 +111,8 @@ class FormulaReading {
       choice();
       if (fault_) return;
       add(Op::Choose, 3, sign, 1);
-      tieBranches();
     }
     --nesting_;
-  }
-
-  /// Where the evaluation of the last node, a ? :, goes on.
-  void tieBranches() {
-    auto& nodes = formula_.nodes_;
-    const std::size_t choose = nodes.size() - 1, otherwise = nodes[choose - 1].begin;
-    nodes[otherwise - 1].next = static_cast<std::uint32_t>(choose);
-    nodes[nodes[otherwise - 1].begin - 1].otherwise = static_cast<std::uint32_t>(otherwise);
   }
 
   template <std::size_t Count, class Level>

@@ -37,8 +37,8 @@ bool isExplained(const Plan& plan, const InputRule& rule) {
 
 /// Of measures that a newcomer is asked for, also those that nothing else could supply.
 void findMissing(const Plan& plan, Issues& issues) {
-  for (std::size_t i = 0; i < plan.rules->nodes.size(); ++i) {
-    if (!plan.rules->isInput(i) || !plan.counts[i]) continue;
+  for (const std::size_t i : plan.rules->inputNodes) {
+    if (!plan.counts[i]) continue;
     const InputRule& rule = plan.rules->inputs[plan.rules->nodes[i].rule];
     const bool isNeeded = !rule.optional && (rule.fallback.empty() || !rule.ask.text.empty());
     if (isNeeded && std::isnan(plan.values[i]) && !isBlamed(rule, issues) &&
@@ -49,11 +49,10 @@ void findMissing(const Plan& plan, Issues& issues) {
 
 /// What is supposed from other figures is held to its range as what is said.
 void findOutOfRange(const Plan& plan, Issues& issues) {
-  for (std::size_t i = 0; i < plan.rules->nodes.size(); ++i) {
-    const ValueNode& node = plan.rules->nodes[i];
-    if (!plan.rules->isInput(i) || plan.rules->isChoice(i) || !plan.counts[i] || plan.entered[i] ||
-        std::isnan(plan.values[i]))
+  for (const std::size_t i : plan.rules->inputNodes) {
+    if (!plan.counts[i] || plan.entered[i] || std::isnan(plan.values[i]) || plan.rules->isChoice(i))
       continue;
+    const ValueNode& node = plan.rules->nodes[i];
     const InputRule& rule = plan.rules->inputs[node.rule];
     const double dust = 1e-9 * std::max(1.0, std::abs(rule.most));
     if (plan.values[i] >= rule.least - dust && plan.values[i] <= rule.most + dust) continue;
@@ -240,7 +239,7 @@ std::vector<Influence> Planner::influences(const Plan& plan, std::size_t node) c
 std::vector<PartMove> Planner::partMoves(const Plan& plan) const {
   std::vector<PartMove> all;
   Evaluation evaluation = recalled(plan);
-  for (std::size_t input = 0; input < rules_->nodes.size(); ++input) {
+  for (const std::size_t input : rules_->inputNodes) {
     if (!isReading(plan, input)) continue;
     const auto& dependents = rules_->dependents.of(*rules_, input, Moving::Sizes);
     evaluation.move(input, kOneMillimetre, dependents, plan.values);

@@ -37,9 +37,9 @@ void Evaluation::enter(const SaidNumbers& said) {
   materials_ = said.materials;
   resolution_ = said.resolution;
   isInches_ = said.units == Units::Inches;
-  for (std::size_t i = 0; i < rules_.nodes.size(); ++i) {
+  for (const std::size_t i : rules_.inputNodes) {
     const ValueNode& node = rules_.nodes[i];
-    if (node.source != Source::Input || std::isnan(said.values[node.rule])) continue;
+    if (std::isnan(said.values[node.rule])) continue;
     const InputRule& rule = rules_.inputs[node.rule];
     isSaid_[i] = true;
     said_[i] = said.values[node.rule];
@@ -54,7 +54,9 @@ void Evaluation::compute(const SaidNumbers& said, const std::vector<double>& fix
   enter(said);
   fixed_ = fixed;
   for (const std::size_t i : rules_.order) {
-    const double value = valueOf(i);  // also tells whether it counts
+    bool counts = true;
+    const double value = valueOf(i, counts);
+    counts_[i] = counts;
     table_[i] = isFixed(i) ? fixed_[i] : value;
   }
 }
@@ -62,7 +64,8 @@ void Evaluation::compute(const SaidNumbers& said, const std::vector<double>& fix
 double Evaluation::byRule(std::size_t node) const {
   Evaluation rule(*this);
   rule.isSaid_[node] = false;
-  return rule.valueOf(node);
+  bool counts = true;
+  return rule.valueOf(node, counts);
 }
 
 double Evaluation::aspectOf(const ValueNode& node) const {
@@ -123,7 +126,7 @@ double Evaluation::overSeries(const ValueNode& node) const {
   return result;
 }
 
-double Evaluation::valueOf(std::size_t i) {
+double Evaluation::valueOf(std::size_t i, bool& counts) const {
   const ValueNode& node = rules_.nodes[i];
   switch (node.source) {
     case Source::Input:
@@ -144,12 +147,11 @@ double Evaluation::valueOf(std::size_t i) {
     default:
       return aspectOf(node);
   }
-  counts_[i] = true;
   const NumberTable table{table_.data(), nullptr};
   if (node.whenCode) {
     const double when = node.whenCode.evaluate(table);
-    counts_[i] = !(std::isnan(when) || when == 0.0);
-    if (!counts_[i])
+    counts = !(std::isnan(when) || when == 0.0);
+    if (!counts)
       return std::isnan(when) || !node.otherwiseCode ? kNone : node.otherwiseCode.evaluate(table);
   }
   if (isSaid_[i]) return said_[i];
@@ -161,22 +163,39 @@ double Evaluation::valueOf(std::size_t i) {
   return node.isMarked ? roundTo(Length::fromMm(exact), resolution_, node.rounding).mm() : exact;
 }
 
+namespace {
+/// The dust of the last digit is no move.
+bool isSame(double a, double b) {
+  return std::abs(a - b) <= kDust || (std::isnan(a) && std::isnan(b));
+}
+}  // namespace
+
+/// The node's number after something that it uses has moved.
+double Evaluation::moved(std::size_t i, const std::vector<double>& base) const {
+  // What is cut or marked follows without its steps: the rule in hand tells any size as well.
+  const ValueNode& node = rules_.nodes[i];
+  if (node.source == Source::CutSize)
+    return base[i] + table_[node.uses.front()] - base[node.uses.front()];
+  if (node.isMarked && counts_[i])
+    return base[i] + codeOf(node).evaluate({table_.data(), nullptr}) -
+           codeOf(node).evaluate({base.data(), nullptr});
+  bool counts = true;
+  return valueOf(i, counts);
+}
+
 void Evaluation::move(std::size_t input, double change, const std::vector<std::size_t>& dependents,
                       const std::vector<double>& base) {
-  table_[input] = base[input] + change;
-  for (const std::size_t i : dependents) {
-    if (isFixed(i)) continue;
-    // What is cut or marked follows without its steps: the rule in hand tells any size as well.
-    const ValueNode& node = rules_.nodes[i];
-    if (node.source == Source::CutSize) {
-      table_[i] = base[i] + table_[node.uses.front()] - base[node.uses.front()];
-    } else if (node.isMarked && counts_[i]) {
-      table_[i] = base[i] + codeOf(node).evaluate({table_.data(), nullptr}) -
-                  codeOf(node).evaluate({base.data(), nullptr});
-    } else {
-      table_[i] = valueOf(i);
-    }
-  }
+  reached_.resize(rules_.nodes.size(), 0);
+  ++moves_;
+  const auto set = [&](std::size_t node, double value) {
+    const bool isStill = isSame(value, base[node]);
+    table_[node] = isStill ? base[node] : value;
+    if (isStill) return;
+    for (const std::size_t user : rules_.nodes[node].usedBy) reached_[user] = moves_;
+  };
+  set(input, base[input] + change);
+  for (const std::size_t i : dependents)
+    set(i, reached_[i] == moves_ && !isFixed(i) ? moved(i, base) : base[i]);
 }
 
 void Evaluation::restore(std::size_t input, const std::vector<std::size_t>& dependents,

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <cmath>
+#include <cstdint>
 #include <optional>
 #include <vector>
 
@@ -81,7 +82,9 @@ class Evaluation {
 
  private:
   void enter(const SaidNumbers& said);
-  double valueOf(std::size_t node);
+  /// Also tells whether the node has a place on this book.
+  double valueOf(std::size_t node, bool& counts) const;
+  [[nodiscard]] double moved(std::size_t node, const std::vector<double>& base) const;
   /// Whether the node has a place on this book and stands whatever its rule says.
   [[nodiscard]] bool isFixed(std::size_t node) const {
     return !fixed_.empty() && !std::isnan(fixed_[node]) && counts_[node];
@@ -102,6 +105,8 @@ class Evaluation {
   std::vector<const Material*> materials_;
   Length resolution_;
   bool isInches_ = false;
+  std::vector<std::uint32_t> reached_;  // by node: by which move
+  std::uint32_t moves_ = 0;
 };
 
 }  // namespace drapery

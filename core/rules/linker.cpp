@@ -377,6 +377,8 @@ void Linker::findCode() {
     node.whenCode = codeOf(node.when);
     node.otherwiseCode = codeOf(node.otherwise);
   }
+  for (std::size_t i = 0; i < rules_.nodes.size(); ++i)
+    for (const std::size_t used : rules_.nodes[i].uses) rules_.nodes[used].usedBy.push_back(i);
 }
 
 void Linker::findTried() {

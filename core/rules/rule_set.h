@@ -60,7 +60,7 @@ struct ValueNode {
   std::size_t rule = 0;     // index into inputs, derived, parts or series
   std::size_t column = 0;   // of the input or the series; IsKind: which kind
   Formula::Code code, inchCode, whenCode, otherwiseCode;  // of the formulas below, once linked
-  std::vector<std::size_t> uses;                          // nodes that it reads
+  std::vector<std::size_t> uses, usedBy;                  // nodes that it reads; that read it
 
   std::string name;  // "board_width", "board.width", "board.cut_width", "text_height.spread"
   Unit unit = Unit::Millimetre;
@@ -109,10 +109,11 @@ struct RuleSet {
   std::vector<VerdictRule> verdicts;
   std::vector<SummaryRule> summaries;
 
-  std::vector<ValueNode> nodes;    // every number
-  std::vector<std::size_t> order;  // nodes, each after all that it uses
-  ByName<std::size_t> index;       // node by name
-  ByName<double> options;          // choice options as constants
+  std::vector<ValueNode> nodes;         // every number
+  std::vector<std::size_t> order;       // nodes, each after all that it uses
+  std::vector<std::size_t> inputNodes;  // those of inputs
+  ByName<std::size_t> index;            // node by name
+  ByName<double> options;               // choice options as constants
   Dependents dependents;
 
   [[nodiscard]] std::optional<std::size_t> find(std::string_view name) const;

@@ -208,6 +208,7 @@ void InputSection::declare(RuleSet& rules, Linker& linker) const {
     node.otherwise = formulaOf(rule.otherwise);
     node.settles = rule.settles;
     const std::size_t index = rules.nodes.size();
+    rules.inputNodes.push_back(index);
     linker.declare(std::move(node), rule.at, rule.was);
     for (std::size_t k = 0; k < rule.columns.size(); ++k) {
       const ChoiceColumn& column = rule.columns[k];
