@@ -228,6 +228,14 @@ void paintDrawing(QPainter& painter, const Drawing& drawing, const QTransform& t
   painter.save();
   painter.setRenderHint(QPainter::Antialiasing);
   ShapePainter shapes(painter, toDevice, style);
+  if (drawing.window) {
+    const Box& seen = *drawing.window;
+    const QRectF window =
+        toDevice.mapRect(QRectF(QPointF(seen.left, seen.bottom), QPointF(seen.right, seen.top)));
+    painter.setPen(QPen(style.palette->hairline, std::max(style.leastWidth, 0.2 * style.perMm)));
+    painter.drawRect(window);
+    painter.setClipRect(window, Qt::IntersectClip);
+  }
   for (const Shape& shape : drawing.shapes) shapes.paint(shape);
   painter.restore();
 }

@@ -1,15 +1,56 @@
 #include "app/stage/stage_drawings.h"
 
+#include <QCoreApplication>
+#include <algorithm>
+
 #include "app/words/window_words.h"
 #include "core/drawing/draw_view.h"
 
 namespace drapery {
 
-std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan) {
+namespace {
+
+struct Words {
+  Q_DECLARE_TR_FUNCTIONS(StageLink)
+};
+
+bool hasTag(const ViewRule& view, const std::string& value) {
+  return std::any_of(view.tags.begin(), view.tags.end(),
+                     [&](const ViewTag& tag) { return tag.subject.id == value; });
+}
+
+}  // namespace
+
+std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const std::string& open) {
   std::vector<StagePanel> panels;
-  for (const ViewRule* view : viewsOf(plan, stage.id))
-    panels.push_back({drawView(*view, plan), view->share, localText(view->caption)});
+  for (const ViewRule* view : viewsOf(plan, stage.id)) {
+    const auto details = detailsOf(plan, view->id);
+    const auto asked = std::find_if(details.begin(), details.end(),
+                                    [&](const ViewRule* detail) { return detail->id == open; });
+    const ViewRule& shown = asked == details.end() ? *view : **asked;
+    StagePanel panel{drawView(shown, plan), view->share, localText(shown.caption)};
+    if (&shown != view) panel.links.push_back({view->id, Words::tr("back")});
+    for (const ViewRule* detail : details)
+      if (detail != &shown) panel.links.push_back({detail->id, localText(detail->asks)});
+    if (&shown != view) {
+      panel.share = 1.0;
+      return {std::move(panel)};
+    }
+    panels.push_back(std::move(panel));
+  }
   return panels;
+}
+
+std::optional<std::string> detailWith(const Stage& stage, const Plan& plan,
+                                      const std::string& value) {
+  const auto views = viewsOf(plan, stage.id);
+  if (std::any_of(views.begin(), views.end(),
+                  [&](const ViewRule* view) { return hasTag(*view, value); }))
+    return std::string();
+  for (const ViewRule* view : views)
+    for (const ViewRule* detail : detailsOf(plan, view->id))
+      if (hasTag(*detail, value)) return detail->id;
+  return std::nullopt;
 }
 
 }  // namespace drapery

@@ -1,7 +1,10 @@
-// A stage's drawings: the views that name it in the rule file.
+// A stage's drawings: the views that name it in the rule file, and the closer looks that they
+// offer.
 #pragma once
 
 #include <QString>
+#include <optional>
+#include <string>
 #include <vector>
 
 #include "app/stage/stage.h"
@@ -9,13 +12,26 @@
 
 namespace drapery {
 
+/// Words beside a drawing that turn to another in its place.
+struct StageLink {
+  std::string view;  // a detail; the drawing itself to go back from one
+  QString words;
+};
+
 /// One drawing of a stage and its share of the height.
 struct StagePanel {
   Drawing drawing;
   double share = 1.0;
   QString caption;  // may be empty
+  std::vector<StageLink> links = {};
 };
 
-std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan);
+/// The detail `open` alone, where the stage has it; else its views.
+std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const std::string& open);
+
+/// The detail of the stage in which a value has its tag; an empty id when it has one without, none
+/// when it has none.
+std::optional<std::string> detailWith(const Stage& stage, const Plan& plan,
+                                      const std::string& value);
 
 }  // namespace drapery

@@ -27,6 +27,11 @@ StageStatus measureStatus(const Stage& stage, const Plan& plan, std::size_t miss
   return {ruleStatus(stage, plan)};
 }
 
+/// Of what follows without a decision of its own.
+StageStatus lineStatus(const Stage& stage, const Plan& plan, std::size_t missing) {
+  return {missing > 0 ? QString() : ruleStatus(stage, plan)};
+}
+
 StageStatus cutStatus(const Stage& stage, const Plan& plan, std::size_t missing) {
   const bool isStop = plan.has(Severity::Stop);
   if (missing > 0) return {Words::tr("waits for the measures"), isStop};
@@ -49,7 +54,9 @@ QString Stage::words() const { return Words::tr(title); }
 const std::vector<Stage>& allStages() {
   static const std::vector<Stage> kStages{
       {"measure", QT_TRANSLATE_NOOP("Stage", "Measure"), measureStatus, hasViews, makeTable, false},
-      {"case", QT_TRANSLATE_NOOP("Stage", "Case"), cutStatus, hasViews, makeTable, true}};
+      {"linings", QT_TRANSLATE_NOOP("Stage", "Linings"), lineStatus, hasViews, makeTable, false},
+      {"case", QT_TRANSLATE_NOOP("Stage", "Case"), cutStatus, hasViews, makeTable, true},
+      {"jacket", QT_TRANSLATE_NOOP("Stage", "Jacket"), lineStatus, hasViews, makeTable, false}};
   return kStages;
 }
 

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/words/window_words.h"
 #include "paint/drawing_painter.h"
 #include "paint/fonts.h"
 
@@ -23,7 +24,9 @@ struct Words {
 
 }  // namespace
 
-QString labelWords(const std::string& id) {
+QString labelWords(const DrawingLabel& label) {
+  const std::string& id = label.id;
+  if (id.empty()) return localText(label.words);
   if (id == "view.face") return Words::tr("the face");
   if (id == "view.spine") return Words::tr("the spine");
   if (id == "view.head") return Words::tr("the head");
@@ -34,7 +37,7 @@ QString labelWords(const std::string& id) {
 }
 
 QRectF PlacedPanel::drawn() const {
-  const Box box = boundsOf(panel.drawing);
+  const Box box = seenOf(panel.drawing);
   QRectF rect = toTable.mapRect(QRectF(QPointF(box.left, box.bottom), QPointF(box.right, box.top)));
   for (const DrawingLabel& label : panel.drawing.labels) rect = rect.united(labelRect(label));
   return rect;
@@ -49,17 +52,28 @@ QRectF PlacedPanel::captionRect() const {
 QRectF PlacedPanel::labelRect(const DrawingLabel& label) const {
   const QFontMetrics metrics(textFont(kLabelPixels));
   const QPointF at = onTable(label.at);
-  const double width = metrics.horizontalAdvance(labelWords(label.id)), height = metrics.height();
-  return {at.x() - width / 2, label.isAbove ? at.y() - height - 2 : at.y() - height / 2, width,
-          height};
+  const double width = metrics.horizontalAdvance(labelWords(label)), height = metrics.height();
+  switch (label.side) {
+    case LabelSide::Above:
+      return {at.x() - width / 2, at.y() - height - 2, width, height};
+    case LabelSide::Before:
+      return {at.x() - width - 0.6 * em(), at.y() - height, width, height};
+    case LabelSide::On:
+      break;
+  }
+  return {at.x() - width / 2, at.y() - height / 2, width, height};
 }
 
 /// Margins give way alike when they would leave too little.
 QRectF PlacedPanel::roomInside(const QMarginsF& tags) const {
   const double air = 1.3 * em();
-  const double caption = panel.caption.isEmpty() ? 0.0 : 1.8 * em();
+  const bool hasLine = !panel.caption.isEmpty() || !panel.links.empty();
+  const double caption = hasLine ? 1.8 * em() : 0.0;
   const double words = panel.drawing.labels.empty() ? 0.0 : 1.2 * em();
-  const double left = tags.left() + air, right = tags.right() + air,
+  double before = 0.0;  // words at the left
+  for (const DrawingLabel& label : panel.drawing.labels)
+    if (label.side == LabelSide::Before) before = std::max(before, labelRect(label).width() + em());
+  const double left = tags.left() + air + before, right = tags.right() + air,
                top = tags.top() + caption + words + air, bottom = tags.bottom() + air;
   const double across = std::min(1.0, area.width() * (1 - kLeastDrawing) / (left + right));
   const double down = std::min(1.0, area.height() * (1 - kLeastDrawing) / (top + bottom));
@@ -95,7 +109,7 @@ void Panels::take(std::vector<StagePanel> all, const QRectF& whole) {
 
 void Panels::fit(const std::function<QMarginsF(const PlacedPanel&)>& tags) {
   for (PlacedPanel& placed : shown_) {
-    placed.toTable = fitted(boundsOf(placed.panel.drawing), placed.roomInside(tags(placed)));
+    placed.toTable = fitted(seenOf(placed.panel.drawing), placed.roomInside(tags(placed)));
     const QPointF middle = placed.area.center();
     placed.toTable *= QTransform::fromTranslate(-middle.x(), -middle.y()) *
                       QTransform::fromScale(zoom_, zoom_) *
@@ -119,6 +133,10 @@ void Panels::zoomBy(double factor, QPointF about, const QRectF& whole) {
 Subject Panels::subjectAt(QPointF at) const {
   for (auto placed = shown_.rbegin(); placed != shown_.rend(); ++placed) {
     const QPointF inside = placed->toTable.inverted().map(at);
+    const auto& window = placed->panel.drawing.window;
+    if (window && !(inside.x() >= window->left && inside.x() <= window->right &&
+                    inside.y() >= window->bottom && inside.y() <= window->top))
+      continue;
     const auto& shapes = placed->panel.drawing.shapes;
     for (auto shape = shapes.rbegin(); shape != shapes.rend(); ++shape) {
       const bool isThing = shape->layer == Layer::Book || shape->layer == Layer::Pieces;

@@ -27,8 +27,7 @@ struct PlacedPanel {
   [[nodiscard]] QRectF roomInside(const QMarginsF& tags) const;
 };
 
-/// The words of a label: "view.head".
-QString labelWords(const std::string& id);
+QString labelWords(const DrawingLabel& label);
 
 class Panels {
  public:

@@ -57,6 +57,7 @@ void Table::setStage(const Stage& stage) {
   keepTyped();
   stage_ = &stage;
   selected_ = {};
+  detail_.clear();
   panels_.resetView();
   renew(Renewal::Plan);
   emit selectionChanged(selected_);
@@ -73,16 +74,35 @@ Table::TypedTexts Table::typed() const {
 }
 
 void Table::typeAgain(const TypedTexts& texts) {
-  for (const auto& [id, text] : texts)
+  for (const auto& [id, text] : texts) {
+    reveal(id);
     if (Tag* tag = rack_->find(id)) tag->typeAgain(text);
+  }
 }
 
 void Table::select(const Subject& subject) {
   if (selected_ == subject) return;
   document_.endSteps();
   selected_ = subject;
+  reveal(subject.id);
   renew(Renewal::Notes);
   emit selectionChanged(selected_);
+}
+
+/// Turns to the drawing that a value's tag hangs in.
+void Table::reveal(const std::string& value) {
+  if (stage_ == nullptr || value.empty() || rack_->hangingOf(value) != nullptr) return;
+  if (const auto detail = detailWith(*stage_, document_.plan(), value);
+      detail && *detail != detail_)
+    open(*detail);
+}
+
+/// Takes a closer look, or turns back from one.
+void Table::open(const std::string& view) {
+  keepTyped();
+  detail_ = view;
+  panels_.resetView();
+  renew(Renewal::Plan);
 }
 
 void Table::setNotesFolded(bool folded) {
@@ -94,9 +114,11 @@ void Table::setNotesFolded(bool folded) {
 void Table::startTyping() {
   startsTyping_ = !isVisible();
   if (startsTyping_) return;
-  for (const std::string& value : document_.missing())
+  for (const std::string& value : document_.missing()) {
+    reveal(value);
     if (Tag* tag = rack_->find(value); tag != nullptr && tag->isVisibleTo(this))
       return tag->takeFocus();
+  }
   if (!rack_->hanging().empty()) rack_->hanging().front().tag->takeFocus();
 }
 
@@ -158,18 +180,58 @@ void Table::renew(Renewal from) {
 }
 
 void Table::takeDrawings() {
-  panels_.take(stagePanels(*stage_, document_.plan()), drawingArea());
+  panels_.take(stagePanels(*stage_, document_.plan(), detail_), drawingArea());
   rack_->hang(panels_.shown(), [this](const Subject& subject) { return contentOf(subject); });
   rack_->setSelected(selected_);
   placeSwitch();
+  placeLinks();
+}
+
+/// Behind the captions; in further lines where one is too short.
+void Table::placeLinks() {
+  std::size_t used = 0;
+  for (const PlacedPanel& placed : panels_.shown()) {
+    const QRectF caption = placed.captionRect();
+    const double gap = 1.4 * em(), left = caption.left();
+    const double right = switch_->isVisibleTo(this) ? switch_->geometry().left() - gap
+                                                    : drawingArea().right() - 12.0;
+    double x = placed.panel.caption.isEmpty() ? left : caption.right() + gap;
+    double y = caption.top() - 3;
+    for (const StageLink& link : placed.panel.links) {
+      if (used == links_.size()) {
+        links_.push_back(new InkButton({}, palette_, this));
+        connect(links_.back(), &QAbstractButton::clicked, this, [this, button = links_.back()] {
+          selected_ = {};
+          open(button->objectName().section(QLatin1Char('.'), 1).toStdString());
+          emit selectionChanged(selected_);
+        });
+      }
+      InkButton* button = links_[used++];
+      button->setObjectName("link." + QString::fromStdString(link.view));
+      button->setText(link.words);
+      button->setAccessibleName(link.words);
+      const QSize size = button->sizeHint();
+      if (x > left && x + size.width() > right) {
+        x = left;
+        y += size.height();
+      }
+      button->setGeometry(static_cast<int>(x), static_cast<int>(y), size.width(), size.height());
+      button->show();
+      x += size.width() + gap;
+    }
+  }
+  for (; used < links_.size(); ++used) links_[used]->hide();
 }
 
 void Table::placeTags() {
   std::vector<TagBox> taken;
-  if (panels_.isOneAtATime()) {
-    const QRect at = switch_->geometry();
+  const auto take = [&taken](const QWidget* widget) {
+    const QRect at = widget->geometry();
     taken.push_back({double(at.x()), double(at.y()), double(at.width()), double(at.height())});
-  }
+  };
+  if (panels_.isOneAtATime()) take(switch_);
+  for (const InkButton* link : links_)
+    if (link->isVisibleTo(this)) take(link);
   rack_->place(panels_.shown(), ruleArea(), taken);
 }
 

@@ -60,6 +60,9 @@ class Table : public StagePage {
   void placeNotes();
   void placeTags();
   void placeSwitch();
+  void placeLinks();
+  void open(const std::string& view);
+  void reveal(const std::string& value);
   void bringNextToFront();
   void goOnFrom(Tag* tag);
   void onJobChanged();
@@ -79,10 +82,12 @@ class Table : public StagePage {
   Document& document_;
   const Palette& palette_;
   MarginNotes* notes_;
-  InkButton* switch_;  // to the other drawing, while there is room for one only
+  InkButton* switch_;              // to the other drawing, while there is room for one only
+  std::vector<InkButton*> links_;  // to details and back, as many as were ever needed
   TagRack* rack_;
   TagEditor* editor_;
   Panels panels_;
+  std::string detail_;            // the closer look that is taken; empty: none
   const Stage* stage_ = nullptr;  // none until the window turns to one
   Subject selected_;
   bool startsTyping_ = false;  // asked for before the window was seen

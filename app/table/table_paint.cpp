@@ -54,8 +54,9 @@ void Table::paintWords(QPainter& painter) {
     painter.setFont(textFont(kLabelPixels));
     for (const DrawingLabel& label : placed.panel.drawing.labels) {
       const QRectF words = placed.labelRect(label);
-      if (crossesALeader(words)) painter.fillRect(words.adjusted(-3, 0, 3, 0), palette_.ground);
-      painter.drawText(words, Qt::AlignCenter | Qt::TextDontClip, labelWords(label.id));
+      if (label.side == LabelSide::Before || crossesALeader(words))
+        painter.fillRect(words.adjusted(-3, 0, 3, 0), palette_.ground);
+      painter.drawText(words, Qt::AlignCenter | Qt::TextDontClip, labelWords(label));
     }
   }
 }
@@ -80,10 +81,10 @@ void Table::paintRule(QPainter& painter) {
   int from = area.left();
   for (const HangingTag& hanging : rack_->hanging())
     if (hanging.panel == nullptr) from = std::max(from, hanging.tag->geometry().right() + 16);
-  // The scale of the last drawing that shows something.
+  // The scale of the last drawing that shows something and has one.
   const auto& shown = panels_.shown();
   const auto drawn = std::find_if(shown.rbegin(), shown.rend(), [](const PlacedPanel& placed) {
-    return !placed.panel.drawing.shapes.empty();
+    return !placed.panel.drawing.shapes.empty() && placed.panel.drawing.isToScale;
   });
   if (drawn == shown.rend()) return;
   paintGraduatedRule(painter,

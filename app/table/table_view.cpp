@@ -62,6 +62,7 @@ void Table::keyPressEvent(QKeyEvent* event) {
       panels_.resetView();
       return renew(Renewal::View);
     case Qt::Key_Escape:
+      if (selected_.empty() && !detail_.empty()) return open({});
       return select({});
     case Qt::Key_Left:
       if (isControl) return panBy({kPan, 0});

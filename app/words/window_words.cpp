@@ -98,7 +98,17 @@ QString unitWords(const Plan& plan, std::size_t node) {
     case Unit::One:
       break;
   }
-  return {};
+  if (!plan.rules->isInput(node)) return {};
+  switch (plan.rules->inputs[plan.rules->nodes[node].rule].kind) {
+    case InputKind::Grammage:
+      return QStringLiteral("g/m²");
+    case InputKind::Bulk:
+      return QStringLiteral("cm³/g");
+    case InputKind::Time:
+      return Words::tr("min");
+    default:
+      return {};
+  }
 }
 
 }  // namespace drapery

@@ -17,6 +17,7 @@ class ViewDrawing {
  public:
   ViewDrawing(const ViewRule& view, const Plan& plan) : view_(view), plan_(plan) {
     drawing_.id = view.id;
+    drawing_.isToScale = view.spec != nullptr && view.spec->isToScale;
   }
 
   Drawing draw() {
@@ -27,6 +28,7 @@ class ViewDrawing {
     for (const ViewLine& line : view_.lines)
       if (hasShapes) addLine(line);
     for (const ViewTag& tag : view_.tags) hang(tag, sketch.spots);
+    if (view_.window && hasShapes) lookThrough(at(view_.window->first), at(view_.window->second));
     return std::move(drawing_);
   }
 
@@ -37,6 +39,12 @@ class ViewDrawing {
   [[nodiscard]] Point at(const RulePoint& point, const double* locals = nullptr) const {
     const NumberTable table{plan_.values.data(), locals};
     return {point.first.formula.evaluate(table), point.second.formula.evaluate(table)};
+  }
+
+  void lookThrough(const Point& a, const Point& b) {
+    if (!isFinite(a) || !isFinite(b)) return;
+    drawing_.window =
+        Box{std::min(a.x, b.x), std::min(a.y, b.y), std::max(a.x, b.x), std::max(a.y, b.y)};
   }
 
   void addLine(const ViewLine& line) {
@@ -106,8 +114,16 @@ Drawing drawView(const ViewRule& view, const Plan& plan) { return ViewDrawing(vi
 std::vector<const ViewRule*> viewsOf(const Plan& plan, std::string_view stage) {
   std::vector<const ViewRule*> views;
   for (const ViewRule& view : plan.rules->views)
-    if (view.stage == stage && view.when.formula.holds(plan.table())) views.push_back(&view);
+    if (view.stage == stage && view.detailOf.empty() && view.when.formula.holds(plan.table()))
+      views.push_back(&view);
   return views;
+}
+
+std::vector<const ViewRule*> detailsOf(const Plan& plan, std::string_view view) {
+  std::vector<const ViewRule*> details;
+  for (const ViewRule& each : plan.rules->views)
+    if (each.detailOf == view && each.when.formula.holds(plan.table())) details.push_back(&each);
+  return details;
 }
 
 }  // namespace drapery

@@ -13,6 +13,9 @@ namespace drapery {
 Drawing drawView(const ViewRule& view, const Plan& plan);
 
 /// The rule set's views of a stage that have a place on this book, in the order of the file.
+/// Without the details, which are seen when they are asked for.
 std::vector<const ViewRule*> viewsOf(const Plan& plan, std::string_view stage);
+/// The closer looks that a view offers on this book.
+std::vector<const ViewRule*> detailsOf(const Plan& plan, std::string_view view);
 
 }  // namespace drapery

@@ -77,4 +77,6 @@ Box boundsOf(const Drawing& drawing) {
   return box;
 }
 
+Box seenOf(const Drawing& drawing) { return drawing.window ? *drawing.window : boundsOf(drawing); }
+
 }  // namespace drapery

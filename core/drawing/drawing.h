@@ -2,6 +2,7 @@
 // stands for; and the spots where measures hang. Knows nothing of screens and pages.
 #pragma once
 
+#include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -54,10 +55,12 @@ struct TagSpot {
 };
 
 /// A word in the drawing. Only an id here: the words stand at the edge, where they are translated.
+enum class LabelSide { On, Above, Before };
 struct DrawingLabel {
-  std::string id;  // "view.head"
-  Point at;        // its middle, or what it stands above
-  bool isAbove = false;
+  std::string id;  // "view.head"; empty: words of the rule file
+  Point at;        // its middle, or what it stands above or ends at
+  LabelSide side = LabelSide::On;
+  LocalText words = {};
 };
 
 struct Drawing {
@@ -65,9 +68,13 @@ struct Drawing {
   std::vector<Shape> shapes;
   std::vector<TagSpot> tags;  // in the order of the work
   std::vector<DrawingLabel> labels;
+  std::optional<Box> window;  // what is seen of it; none: all
+  bool isToScale = true;
 };
 
 /// The smallest box around all shapes; zero for none.
 Box boundsOf(const Drawing& drawing);
+/// The window, or the box around all.
+Box seenOf(const Drawing& drawing);
 
 }  // namespace drapery

@@ -26,11 +26,16 @@ double FigureSource::numberOr(std::string_view input, double usual) const {
 
 Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
   using Draw = Sketch (*)(const FigureSource&);
-  static constexpr std::array<std::pair<std::string_view, Draw>, 4> kFigures{
+  static constexpr std::array<std::pair<std::string_view, Draw>, 9> kFigures{
       {{"text-block", sketchTextBlock},
        {"joint", sketchJoint},
        {"flat-pieces", sketchFlatPieces},
-       {"folded-strip", sketchFoldedStrip}}};
+       {"folded-strip", sketchFoldedStrip},
+       {"folding-sheet", sketchFoldingSheet},
+       {"sections", sketchSections},
+       {"spine", sketchSpine},
+       {"layers", sketchLayers},
+       {"jacket", sketchJacket}}};
   for (const auto& [id, draw] : kFigures)
     if (id == figure) return draw(source);
   return {};

@@ -42,6 +42,8 @@ class FigureSource {
   [[nodiscard]] double numberOr(std::string_view input, double usual) const;
   [[nodiscard]] Subject subject(std::string_view thing) const { return view_.subject(thing); }
   [[nodiscard]] const Plan& plan() const { return plan_; }
+  /// The parts that the view lists.
+  [[nodiscard]] const std::vector<std::string>& layers() const { return view_.layers; }
 
  private:
   const ViewRule& view_;
@@ -53,6 +55,11 @@ Sketch sketchTextBlock(const FigureSource& source);
 Sketch sketchJoint(const FigureSource& source);
 Sketch sketchFoldedStrip(const FigureSource& source);
 Sketch sketchFlatPieces(const FigureSource& source);
+Sketch sketchFoldingSheet(const FigureSource& source);
+Sketch sketchSections(const FigureSource& source);
+Sketch sketchSpine(const FigureSource& source);
+Sketch sketchLayers(const FigureSource& source);
+Sketch sketchJacket(const FigureSource& source);
 
 /// By the figure's id; an empty sketch when there is no such figure.
 Sketch sketchFigure(std::string_view figure, const FigureSource& source);

@@ -33,7 +33,7 @@ class FlatPieces {
     if (sketch_.shapes.empty() || isSomethingMissing())
       sketch_.labels.push_back({sketch_.shapes.empty() ? "flat.waits" : "flat.missing",
                                 {(whole_.left + whole_.right) / 2, whole_.top},
-                                true});
+                                LabelSide::Above});
     return std::move(sketch_);
   }
 

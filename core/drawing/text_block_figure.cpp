@@ -114,10 +114,10 @@ Sketch sketchTextBlock(const FigureSource& source) {
   sketch.line("board", {right, boardBottom}, {right, boardBottom + k.board});
   sketch.line("spine", {spineLeft, -off}, {spineRight, -off});
   addShapeSpots(sketch, k, middle);
-  sketch.labels = {{"view.face", {k.width / 2, k.height / 2}, false},
-                   {"view.spine", {spineMiddle, k.height}, true},
-                   {"view.head", {k.width / 2, middle + thick / 2}, true},
-                   {"view.board", {k.width / 2, boardBottom + k.board}, true}};
+  sketch.labels = {{"view.face", {k.width / 2, k.height / 2}, LabelSide::On},
+                   {"view.spine", {spineMiddle, k.height}, LabelSide::Above},
+                   {"view.head", {k.width / 2, middle + thick / 2}, LabelSide::Above},
+                   {"view.board", {k.width / 2, boardBottom + k.board}, LabelSide::Above}};
   return sketch;
 }
 

@@ -52,6 +52,63 @@ constexpr std::array kStripInputs{FigureInput{"panel_width", kLength, "Fold to f
 constexpr std::array<std::string_view, 1> kStripThings{"strip"};
 constexpr std::array<std::string_view, 3> kStripSpots{"panel", "height", "strip"};
 
+constexpr std::array kSheetInputs{
+    FigureInput{"width", kLength, "The sheet's width."},
+    FigureInput{"height", kLength, "The sheet's height."},
+    FigureInput{"off_width", kLength, "Off its width before it is halved."},
+    FigureInput{"off_height", kLength, "Off its height before it is halved."},
+    FigureInput{"cuts", Dimension::number(), "Times halved by cutting."},
+    FigureInput{"folds", Dimension::number(), "Times folded, after that."},
+    FigureInput{"grain", Dimension::number(),
+                "1 along the longer side, -1 across it, 0 not known."}};
+constexpr std::array<std::string_view, 2> kSheetThings{"sheet", "leaf"};
+constexpr std::array<std::string_view, 9> kSheetSpots{
+    "sheet", "width", "height", "off_width", "off_height", "grain", "cuts", "folds", "leaf"};
+
+constexpr std::array kSectionsInputs{
+    FigureInput{"folios", Dimension::number(), "Folios to a section."},
+    FigureInput{"spacers", Dimension::number(), "Spacers between sections; 0 without."},
+    FigureInput{"inserts", kLength, "Things pasted in; 0 without."}};
+constexpr std::array<std::string_view, 3> kSectionsThings{"block", "thread", "spacer"};
+constexpr std::array<std::string_view, 14> kSectionsSpots{
+    "block", "sections", "folios", "thread",     "swell", "leaf",  "paper",
+    "bulk",  "inserts",  "spacer", "spacer_end", "pages", "blank", "waste"};
+
+constexpr std::array kSpineInputs{
+    FigureInput{"thickness", kLength, "Across the leaves at the fore-edge."},
+    FigureInput{"spine", kLength, "Across the spine, flat."},
+    FigureInput{"span", kLength, "Over a round from edge to edge; the spine where it is flat."},
+    FigureInput{"depth", kLength, "How far the round stands out; 0 where it is flat."},
+    FigureInput{"shoulder", kLength, "How far the shoulders stand out; 0 without."},
+    FigureInput{"board", kLength, "The board's thickness."},
+    FigureInput{"setback", kLength, "Spine edge to board."},
+    FigureInput{"lining", kLength, "What is glued on the spine, its thickness."}};
+constexpr std::array<std::string_view, 4> kSpineThings{"block", "board", "lining", "strip"};
+constexpr std::array<std::string_view, 8> kSpineSpots{"span",  "thickness", "arc",   "lining",
+                                                      "round", "shoulder",  "strip", "board"};
+
+constexpr std::array kLayersInputs{
+    FigureInput{"width", kLength, "Of the ground that the layers lie on."},
+    FigureInput{"height", kLength, "Of that ground, head to tail."},
+    FigureInput{"lies_along", Dimension::number(),
+                "1 where head to tail lies across the drawing."}};
+constexpr std::array<std::string_view, 1> kLayersThings{"ground"};
+constexpr std::array<std::string_view, 4> kLayersGround{"ground.left", "ground.right",
+                                                        "ground.front", "ground.back"};
+constexpr std::array<std::string_view, 4> kLayerSpots{"left", "right", "front", "back"};
+
+constexpr std::array kJacketInputs{
+    FigureInput{"height", kLength, "Head to tail."},
+    FigureInput{"cover", kLength, "One cover panel."},
+    FigureInput{"spine", kLength, "The spine panel."},
+    FigureInput{"flap", kLength, "One flap."},
+    FigureInput{"bleed", kLength, "What the print goes on beyond the edge."},
+    FigureInput{"is_cut", Dimension::number(), "1 where there is a jacket."}};
+constexpr std::array<std::string_view, 1> kJacketThings{"jacket"};
+constexpr std::array<std::string_view, 13> kJacketSpots{
+    "jacket", "opens",       "width",      "height", "flap",      "cover", "spine",
+    "bleed",  "cover_other", "flap_other", "bare",   "clearance", "sheet"};
+
 constexpr std::array kFigures{
     FigureSpec{"text-block",
                "The block from its face, spine and head, and a board from its edge.",
@@ -76,6 +133,33 @@ constexpr std::array kFigures{
                kStripInputs,
                kStripThings,
                kStripSpots,
+               {}},
+    FigureSpec{"folding-sheet",
+               "A sheet with its halvings, each across the longer side of what is left.",
+               kSheetInputs,
+               kSheetThings,
+               kSheetSpots,
+               {}},
+    FigureSpec{"sections",
+               "Sections from the head, drawn apart and at no scale.",
+               kSectionsInputs,
+               kSectionsThings,
+               kSectionsSpots,
+               {},
+               false},
+    FigureSpec{"spine",
+               "The spine from the head, boards lying on, a strip laid round.",
+               kSpineInputs,
+               kSpineThings,
+               kSpineSpots,
+               {}},
+    FigureSpec{"layers", "Pieces pulled apart, the view's `layers` one over the other.",
+               kLayersInputs, kLayersThings, kLayersGround, kLayerSpots, false},
+    FigureSpec{"jacket",
+               "A jacket laid flat, outside up.",
+               kJacketInputs,
+               kJacketThings,
+               kJacketSpots,
                {}}};
 
 }  // namespace

@@ -23,6 +23,7 @@ struct FigureSpec {
   std::span<const std::string_view> spots;   // where tags hang
   /// Spots at every piece that lies in the drawing: "board.width_above".
   std::span<const std::string_view> pieceSpots;
+  bool isToScale = true;
 };
 
 /// Null when there is no such figure.

@@ -34,6 +34,9 @@ class ViewReading {
     rule_.stage = in_.text("stage", Needed::Yes);
     rule_.caption = in_.words("caption", Needed::No);
     rule_.when = in_.formula("when", Needed::No);
+    rule_.detailOf = in_.text("detail_of", Needed::No);
+    rule_.asks = in_.words("asks", rule_.detailOf.empty() ? Needed::No : Needed::Yes);
+    readWindow();
     if (const Node* share = in_.find("share"); share != nullptr) {
       const bool isShare =
           share->kind == Node::Kind::Number && share->number > 0.0 && share->number <= 1.0;
@@ -45,6 +48,10 @@ class ViewReading {
       readBound();
       readShown();
     }
+    in_.eachItem("layers", [&](const Node& item) {
+      if (item.kind != Node::Kind::Text) in_.complainType(item, "layers", "ids of parts");
+      rule_.layers.push_back(item.text);
+    });
     in_.eachItem("tags", [&](const Node& item) { readTag(item); });
     in_.eachItem("lines", [&](const Node& item) { readLine(item); });
     in_.finish();
@@ -63,6 +70,15 @@ class ViewReading {
                    {{"key", std::string("figure")},
                     {"value", shortened(figure.text)},
                     {"allowed", joined(known)}});
+  }
+
+  /// `window = [["x", "y"], ["x", "y"]]`
+  void readWindow() {
+    const Node* window = in_.list("window", Needed::No);
+    if (window == nullptr) return;
+    if (window->items.size() != 2) return in_.complainType(*window, "window", "two points");
+    auto from = in_.point(window->items[0], "window"), to = in_.point(window->items[1], "window");
+    if (from && to) rule_.window.emplace(std::move(*from), std::move(*to));
   }
 
   /// `bind = { height = "text_height" }`: each input, and no others.
@@ -206,6 +222,21 @@ void linkTag(const ViewRule& view, ViewTag& tag, const RuleSet& rules, Linker& l
                         {{"name", shortened(tag.spot)}, {"figure", view.figure}}, tag.where);
 }
 
+/// The view that it is a detail of, and the parts that it lists.
+void checkNames(const ViewRule& view, const RuleSet& rules, Linker& linker) {
+  const auto complain = [&](const std::string& name) {
+    linker.placer().add("touches-unknown", {{"name", shortened(name)}, {"id", view.id}}, view.at);
+  };
+  const bool isThere =
+      view.detailOf.empty() ||
+      std::any_of(rules.views.begin(), rules.views.end(), [&](const ViewRule& other) {
+        return other.id == view.detailOf && other.detailOf.empty() && other.stage == view.stage;
+      });
+  if (!isThere) complain(view.detailOf);
+  for (const std::string& part : view.layers)
+    if (!isPart(rules, part)) complain(part);
+}
+
 }  // namespace
 
 Subject ViewRule::subject(std::string_view thing) const {
@@ -231,6 +262,10 @@ void ViewSection::link(RuleSet& rules, Linker& linker) const {
       linkTag(view, tag, rules, linker);
     }
     for (auto& [thing, subject] : view.show) findSubject(subject, view, rules, linker);
+    if (view.window)
+      for (RulePoint* corner : {&view.window->first, &view.window->second})
+        linker.linkPoint(nullptr, *corner);
+    if (!rules.isBase) checkNames(view, rules, linker);
     for (ViewLine& line : view.lines) {
       findSubject(line.subject, view, rules, linker);
       const SeriesRule* series = linker.seriesOf(line);

@@ -47,9 +47,16 @@ struct ViewRule {
   double share = 1.0;                                 // of the stage's height
   std::vector<RuleFormula> bound;                     // one for each of the figure's inputs
   std::vector<std::pair<std::string, Subject>> show;  // a thing of the figure: what it is
+  std::vector<std::string> layers;                    // parts, for figures that show a list of them
   std::vector<ViewTag> tags;                          // in the order of the work
   std::vector<ViewLine> lines;
   RuleFormula when;  // empty: always
+  /// The view that this is a closer look at, taken when it is asked for; empty: it stands by
+  /// itself.
+  std::string detailOf;
+  LocalText asks;  // what asks for it: "more about the corner"
+  /// Two corners of what is seen of the figure; none: all of it.
+  std::optional<std::pair<RulePoint, RulePoint>> window;
   SourcePosition at;
 
   /// What a thing of the figure shows; none where that is not said.

@@ -1,0 +1,149 @@
+// Closer looks: what counts rarely is said in a drawing of its own.
+#include <gmock/gmock.h>
+
+#include <cmath>
+
+#include "core/drawing/draw_view.h"
+#include "tests/app/bench_window.h"
+
+namespace drapery::test {
+namespace {
+
+class Closer : public BenchWindow {
+ protected:
+  bool hasTag(const std::string& value) { return isShown(("tag." + value).c_str()); }
+
+  /// Types a figure of the input's range at its tag, sees it in the file, and takes it back.
+  void sayAndTakeBack(const Tag& tag) {
+    const RuleSet& rules = *document().plan().rules;
+    const InputRule& rule = *rules.input(tag.value());
+    const bool isWhole = rule.kind == InputKind::Count;
+    const double part = rule.least + 0.3 * (std::min(rule.most, rule.least + 40) - rule.least);
+    const double figure = isWhole ? std::floor(part) + 1 : std::round(part * 100) / 100;
+    const std::string before = writeJob(saved());
+    keep(tag.value(), QString::number(figure).toLatin1().constData());
+    const Job job = saved();
+    const Entries& entries = rule.role == InputRole::Given ? job.given : job.allowances;
+    ASSERT_TRUE(entries.contains(rule.id)) << rule.id << ": " << message(rule.id).toStdString();
+    EXPECT_NEAR(value(rule.id.c_str()), figure, 1e-9) << rule.id;
+    said_.insert(rule.id);
+    while (writeJob(saved()) != before) {
+      ASSERT_TRUE(document().undoStack()->canUndo()) << rule.id;
+      document().undoStack()->undo();
+      settle();
+    }
+  }
+  void sayAll() {
+    std::vector<std::string> values;
+    for (const Tag* tag : table().tags())
+      if (tag->kind() == Tag::Kind::Entry && tag->value() != "round" && tag->isVisible())
+        values.push_back(tag->value());
+    for (const std::string& value : values)
+      for (const Tag* tag : table().tags())
+        if (tag->value() == value) {
+          sayAndTakeBack(*tag);
+          break;
+        }
+  }
+
+  std::set<std::string> said_;
+};
+
+TEST_F(Closer, comesAtAClickAndGoesAtEscape) {
+  openPlain();
+  showCase();
+  EXPECT_FALSE(hasTag("corner_ratio"));
+  EXPECT_TRUE(hasTag("board_width"));
+  click("link.corner-closer");
+  EXPECT_TRUE(hasTag("corner_ratio"));
+  EXPECT_FALSE(hasTag("board_width"));
+  keep("corner_ratio", "2");
+  EXPECT_EQ(saved().allowances.at("corner_ratio").value, Written(std::string("2")));
+  table().setFocus();
+  press(Qt::Key_Escape);  // nothing is selected any more
+  press(Qt::Key_Escape);
+  EXPECT_FALSE(hasTag("corner_ratio"));
+  EXPECT_TRUE(hasTag("board_width"));
+}
+
+TEST_F(Closer, isReachedFromAnotherAndTurnedBackFrom) {
+  openPlain();
+  showCase();
+  click("link.corner-closer");
+  click("link.covering-closer");
+  EXPECT_TRUE(hasTag("margin_tail"));
+  click("link.flat-case");
+  EXPECT_FALSE(hasTag("margin_tail"));
+  EXPECT_TRUE(isShown("link.corner-closer"));
+}
+
+TEST_F(Closer, comesWithTheStageThatItBelongsTo) {
+  openPlain();
+  showCase();
+  click("link.corner-closer");
+  click("docket.measure");
+  click("docket.case");
+  EXPECT_FALSE(hasTag("corner_ratio"));
+}
+
+TEST_F(Closer, isTakenOfWhatIsSelectedInIt) {
+  openPlain();
+  showCase();
+  table().select(Subject::value("corner_ratio"));
+  settle();
+  EXPECT_TRUE(hasTag("corner_ratio"));
+  table().select(Subject::value("margin_head"));  // it hangs in two, and in this one
+  settle();
+  EXPECT_TRUE(hasTag("corner_ratio"));
+  table().select(Subject::value("board_width"));
+  settle();
+  EXPECT_TRUE(hasTag("board_width"));
+  table().select(Subject::value("spine_lining"));  // of another stage
+  settle();
+  EXPECT_TRUE(hasTag("board_width"));
+}
+
+TEST_F(Closer, whatIsNoFigureThereStaysToldUntilItIsMended) {
+  openPlain();
+  showCase();
+  click("link.corner-closer");
+  type("corner_ratio", "x");
+  press(Qt::Key_Return);
+  EXPECT_FALSE(message("corner_ratio").isEmpty());
+  click("link.flat-case");
+  click("link.corner-closer");
+  EXPECT_EQ(entry("corner_ratio")->text(), "x");
+  EXPECT_FALSE(message("corner_ratio").isEmpty());
+  keep("corner_ratio", "2");
+  EXPECT_TRUE(message("corner_ratio").isEmpty());
+}
+
+// Whatever has a tag on a book with nearly everything can be typed there, and is in the file.
+TEST_F(Closer, everyEntryOfEveryStageCanBeSaid) {
+  Job job = plainJob();
+  job.given["spine_shape"] = {std::string("backed"), {}};
+  job.given["headband_height"] = {2.0, {}};
+  for (const auto& [choice, option] :
+       {std::pair{"covering_style", "half"}, {"lining_kind", "separate"}, {"with_jacket", "with"}})
+    job.allowances[choice] = {std::string(option), {}};
+  job.allowances["tape_count"] = {3.0, {}};
+  job.allowances["ribbon_count"] = {1.0, {}};
+  open(job);
+  for (const Stage& stage : allStages()) {
+    window_->setStage(stage);
+    settle();
+    sayAll();
+    for (const ViewRule* view : viewsOf(document().plan(), stage.id))
+      for (const ViewRule* detail : detailsOf(document().plan(), view->id)) {
+        window_->setStage(*stageNamed(stage.id == std::string("measure") ? "case" : "measure"));
+        window_->setStage(stage);
+        settle();
+        click(("link." + detail->id).c_str());
+        sayAll();
+      }
+  }
+  EXPECT_GT(said_.size(), 60U);
+}
+
+}  // namespace
+}  // namespace drapery::test
