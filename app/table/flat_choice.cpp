@@ -9,6 +9,14 @@ namespace {
 constexpr int kMark = 16;
 }
 
+void paintListMark(QPainter& painter, const QRect& room, const Palette& palette) {
+  painter.setRenderHint(QPainter::Antialiasing);
+  const QPointF middle(room.right() + 1 - kMark / 2.0, room.top() + room.height() / 2.0 + 1);
+  painter.setPen(QPen(palette.accent, 1.6));
+  painter.drawLine(middle + QPointF(-4, -2), middle + QPointF(0, 2));
+  painter.drawLine(middle + QPointF(0, 2), middle + QPointF(4, -2));
+}
+
 FlatChoice::FlatChoice(const Palette& palette, QWidget* parent)
     : QComboBox(parent), palette_(palette) {
   setFocusPolicy(Qt::StrongFocus);
@@ -27,10 +35,7 @@ void FlatChoice::paintEvent(QPaintEvent*) {
   painter.setPen(palette_.ink);
   painter.drawText(rect().adjusted(2, 0, -kMark, 0), Qt::AlignLeft | Qt::AlignVCenter,
                    currentText());
-  const QPointF middle(width() - kMark / 2.0, height() / 2.0 + 1);
-  painter.setPen(QPen(palette_.accent, 1.6));
-  painter.drawLine(middle + QPointF(-4, -2), middle + QPointF(0, 2));
-  painter.drawLine(middle + QPointF(0, 2), middle + QPointF(4, -2));
+  paintListMark(painter, rect(), palette_);
 }
 
 /// The wheel belongs to the drawing, not to whatever lies under the pointer.

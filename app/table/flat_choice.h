@@ -7,6 +7,9 @@
 
 namespace drapery {
 
+/// The mark of a list that opens, at the right end of `room`.
+void paintListMark(QPainter& painter, const QRect& room, const Palette& palette);
+
 class FlatChoice : public QComboBox {
   Q_OBJECT
 

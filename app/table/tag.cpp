@@ -1,11 +1,14 @@
 #include "app/table/tag.h"
 
+#include <QAbstractItemView>
 #include <QComboBox>
+#include <QCompleter>
 #include <QEvent>
 #include <QFontMetrics>
 #include <QKeyEvent>
 #include <QLineEdit>
 #include <QPainter>
+#include <QStringListModel>
 #include <algorithm>
 
 #include "app/table/flat_choice.h"
@@ -22,6 +25,7 @@ constexpr double kUnit = 12.5;
 constexpr double kMessage = 12.0;
 constexpr int kMessageWidth = 210;
 constexpr int kPad = 5;
+constexpr int kMark = 18;  // of the list of names
 
 QFont figureFont() { return textFont(kFigure, true); }
 int widthOf(const QFont& font, const QString& text) {
@@ -62,8 +66,42 @@ void Tag::makeEntry() {
   entry_->setPalette(colours);
   connect(entry_, &QLineEdit::textEdited, this, [this](const QString& text) {
     isTyping_ = true;
+    offerNames(text);
     emit typed(this, text);
   });
+}
+
+/// Once: the list under the entry.
+void Tag::makeNames() {
+  names_ = new QCompleter(new QStringListModel(this), this);
+  names_->setWidget(entry_);
+  names_->setCaseSensitivity(Qt::CaseInsensitive);
+  names_->setFilterMode(Qt::MatchContains);
+  names_->popup()->setObjectName("names." + QString::fromStdString(value_));
+  names_->popup()->setFont(textFont(14.0));
+  connect(names_, qOverload<const QString&>(&QCompleter::activated), this,
+          [this](const QString& name) {
+            entry_->setText(name);
+            isTyping_ = true;
+            emit kept(this, name, true);
+          });
+  // With the list open but nothing chosen in it, Enter is the text's.
+  connect(entry_, &QLineEdit::returnPressed, this, [this] {
+    if (names_->popup()->currentIndex().isValid()) return;
+    names_->popup()->hide();
+    emit kept(this, entry_->text(), true);
+  });
+}
+
+/// The list of what may be named, searched by what is typed; all of it for an empty text. A figure
+/// is no search.
+void Tag::offerNames(const QString& text) {
+  if (names_ == nullptr) return;
+  if (!text.isEmpty() && !text.front().isLetter()) return names_->popup()->hide();
+  names_->setCompletionPrefix(text);
+  if (names_->completionCount() == 0) return names_->popup()->hide();
+  const int width = names_->popup()->sizeHintForColumn(0) + 40;
+  names_->complete(QRect(0, 0, std::max(entry_->width(), width), entry_->height()));
 }
 
 void Tag::makeChoice() {
@@ -86,6 +124,11 @@ void Tag::setContent(const TagContent& content) {
       colours.setColor(QPalette::Text, ink);
       entry_->setPalette(colours);
     }
+  }
+  if (entry_ != nullptr && !content.names.isEmpty()) {
+    if (names_ == nullptr) makeNames();
+    auto* model = qobject_cast<QStringListModel*>(names_->model());
+    if (model->stringList() != content.names) model->setStringList(content.names);
   }
   if (choice_ != nullptr) {
     if (choice_->count() != content.options.size()) {
@@ -146,6 +189,7 @@ QSize Tag::sizeFor(const QString& figure) const {
   } else {
     width = widthOf(figureFont(), figure) + (entry_ != nullptr ? 8 : 2);
     if (!content_.unit.isEmpty()) width += 4 + widthOf(textFont(kUnit), content_.unit);
+    if (!content_.names.isEmpty()) width += kMark;
   }
   const int height = heightOf(textFont(kCaption)) + heightOf(figureFont()) + 7;
   return {std::max(caption, width) + 2 * kPad, height};
@@ -183,11 +227,20 @@ void Tag::resizeEvent(QResizeEvent*) {
     const int unit = content_.unit.isEmpty() ? 0 : 4 + widthOf(textFont(kUnit), content_.unit);
     const QString text = entry_->text().isEmpty() ? entry_->placeholderText() : entry_->text();
     const int wanted = widthOf(figureFont(), text.isEmpty() ? "0000" : text) + 8;
-    place.setWidth(std::min(place.width() - unit, wanted));
+    const int mark = content_.names.isEmpty() ? 0 : kMark;
+    place.setWidth(std::min(place.width() - unit - mark, wanted));
     place.translate(-2, 0);  // QLineEdit's own inner margin
     entry_->setGeometry(place);
   }
   if (choice_ != nullptr) choice_->setGeometry(place.adjusted(-2, 0, 0, 0));
+}
+
+/// Where the list of names is opened with the pointer.
+QRect Tag::namesMark() const {
+  if (entry_ == nullptr || content_.names.isEmpty()) return {};
+  int left = entry_->geometry().right() + 2;
+  if (!content_.unit.isEmpty()) left += widthOf(textFont(kUnit), content_.unit) + 4;
+  return {left, figureRect().top(), kMark, figureRect().height()};
 }
 
 bool Tag::hasFocusInside() const { return focusTarget()->hasFocus(); }
@@ -216,6 +269,7 @@ void Tag::paintEvent(QPaintEvent*) {
   painter.setPen(palette_.secondInk);
   painter.drawText(QRect(unitX, figure.top(), width() - unitX, figure.height()),
                    Qt::AlignLeft | Qt::AlignVCenter, content_.unit);
+  if (const QRect mark = namesMark(); !mark.isEmpty()) paintListMark(painter, mark, palette_);
   if (kind_ != Kind::Figure) {
     painter.setPen(QPen(isActive ? palette_.accent : palette_.secondInk, isActive ? 1.8 : 0.8));
     const double y = figure.bottom() + 1.5;
@@ -251,6 +305,15 @@ bool Tag::entryKey(int key) {
 }
 
 bool Tag::eventFilter(QObject* watched, QEvent* event) {
+  if (event->type() == QEvent::KeyPress && names_ != nullptr) {
+    // While its list is open the keys are the list's.
+    if (names_->popup()->isVisible()) return QWidget::eventFilter(watched, event);
+    const auto* key = static_cast<QKeyEvent*>(event);
+    if (key->key() == Qt::Key_Down && key->modifiers() == Qt::AltModifier) {
+      offerNames({});
+      return true;
+    }
+  }
   if (event->type() == QEvent::ShortcutOverride && !isTyping_) {
     // With nothing typed, undo is the book's, not the text's.
     const auto* key = static_cast<QKeyEvent*>(event);
@@ -274,9 +337,10 @@ bool Tag::eventFilter(QObject* watched, QEvent* event) {
   return QWidget::eventFilter(watched, event);
 }
 
-void Tag::mousePressEvent(QMouseEvent*) {
+void Tag::mousePressEvent(QMouseEvent* event) {
   focusTarget()->setFocus(Qt::MouseFocusReason);
   if (entry_ != nullptr) entry_->selectAll();
+  if (namesMark().contains(event->pos())) offerNames({});
   if (choice_ != nullptr) choice_->showPopup();
 }
 

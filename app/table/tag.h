@@ -10,6 +10,7 @@
 #include "paint/palette.h"
 
 class QComboBox;
+class QCompleter;
 class QLineEdit;
 
 namespace drapery {
@@ -21,6 +22,7 @@ struct TagContent {
   QString placeholder;               // what an empty entry asks for
   QString message;                   // what is wrong with what is being typed
   QStringList options;               // Choice
+  QStringList names;                 // Entry: what may be named in place of a figure
   bool isSupposed = false;           // nobody said it: the method's usual value
   std::optional<Severity> severity;  // of a finding that touches it
 };
@@ -71,6 +73,9 @@ class Tag : public QWidget {
  private:
   void makeEntry();
   void makeChoice();
+  void makeNames();
+  void offerNames(const QString& text);
+  [[nodiscard]] QRect namesMark() const;
   bool entryKey(int key);
   [[nodiscard]] QString captionWithMark() const;
   [[nodiscard]] QRect figureRect() const;
@@ -84,6 +89,7 @@ class Tag : public QWidget {
   TagContent content_;
   QLineEdit* entry_ = nullptr;
   QComboBox* choice_ = nullptr;
+  QCompleter* names_ = nullptr;  // once something may be named
   bool isTyping_ = false;
   bool isSelected_ = false;
 };

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/words/material_words.h"
 #include "app/words/window_words.h"
 
 namespace drapery {
@@ -92,7 +93,16 @@ void addMark(TagContent& content, const Plan& plan, const ValueNode& value) {
   }
 }
 
-TagContent numberContent(const Plan& plan, std::size_t node) {
+/// What may be named there, and what is.
+void addMaterial(TagContent& content, const Document& document, const InputRule& rule) {
+  content.names = materialNames(document, rule);
+  const QString named = namedMaterial(document, rule);
+  if (!named.isEmpty() && !content.text.isEmpty())
+    content.unit += ", " + named.section(QLatin1Char(','), 0, 0);
+}
+
+TagContent numberContent(const Document& document, std::size_t node) {
+  const Plan& plan = document.plan();
   TagContent content;
   const ValueNode& of = plan.rules->nodes[node];
   content.caption = localText(plan.rules->titleOf(node));
@@ -111,6 +121,7 @@ TagContent numberContent(const Plan& plan, std::size_t node) {
     content.caption = localText(rule.ask);
     content.placeholder = Words::tr("type it");
   }
+  addMaterial(content, document, rule);
   return content;
 }
 
@@ -137,7 +148,7 @@ TagContent tagContent(const Document& document, const std::string& value) {
   if (value == "round") return resolutionContent(document);
   TagContent content = value == "method"
                            ? methodContent(document)
-                           : numberContent(document.plan(), *document.plan().rules->find(value));
+                           : numberContent(document, *document.plan().rules->find(value));
   content.severity = worstFinding(document.plan(), value);
   return content;
 }

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "app/table/tag_content.h"
+#include "app/words/material_words.h"
 #include "app/words/window_words.h"
 #include "core/plan/job_inputs.h"
 #include "core/quantity/format_length.h"
@@ -37,6 +38,8 @@ FieldValue TagEditor::valueOf(const std::string& field, const QString& text) con
   std::string written = text.trimmed().toStdString();
   if (written.empty()) return std::nullopt;  // back to the usual value
   const InputRule* rule = document_.plan().rules->input(field.substr(field.find('/') + 1));
+  if (rule != nullptr)
+    if (auto named = entryNamed(document_, *rule, text)) return named;
   const bool isLength = field == "round" || (rule != nullptr && rule->kind == InputKind::Length);
   // A bare number in the window is in the unit in use; the file says which.
   if (isLength) return Entry{lengthWithUnit(written, document_.job().units), {}};
@@ -58,7 +61,10 @@ void TagEditor::onTyped(Tag* tag, const QString& text) {
   const auto issue = document_.preview(field, valueOf(field, text));
   if (!issue) return;
   // "2" on the way to "210" and "8 1/" on the way to "8 1/4" are not mistakes yet.
-  if (couldBecomeSound(*issue, text.toStdString())) return emit messagesChanged();
+  const InputRule* rule = document_.plan().rules->input(tag->value());
+  const bool isOnTheWay = couldBecomeSound(*issue, text.toStdString()) ||
+                          (rule != nullptr && couldBecomeName(document_, *rule, text));
+  if (isOnTheWay) return emit messagesChanged();
   document_.endPreview();
   tell(tag, *issue);
 }

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/words/material_words.h"
 #include "app/words/window_words.h"
 #include "words/amount_words.h"
 #include "words/cut_moments.h"
@@ -126,6 +127,8 @@ NoteContent whyNote(Document& document, const std::string& value) {
   if (!isChoice && !std::isnan(plan.values[*node]))
     note.figure = text(amountWords({plan.values[*node], of.unit}, windowNotation(plan)));
   if (isInput) {
+    const QString named = namedMaterial(document, plan.rules->inputs[of.rule]);
+    if (!named.isEmpty()) note.paragraphs << Words::tr("Named: %1.").arg(named);
     addInput(note, plan, *node);
   } else {
     addDerived(note, document, *node);

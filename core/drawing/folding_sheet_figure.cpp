@@ -58,8 +58,10 @@ class FoldingSheet {
       if (k == cuts) foldAt_ = end;
     }
     leaf_ = {width, height};
-    sketch_.add(closedShape(isKnown_, Matter::Leaves, rectangle(0, 0, width, height),
-                            source_.subject("leaf")));
+    // Under the lines, which go over its edges.
+    Shape leaf = closedShape(LineKind::Leaf, Matter::Leaves, rectangle(0, 0, width, height),
+                             source_.subject("leaf"));
+    sketch_.shapes.insert(sketch_.shapes.begin() + 1, std::move(leaf));
   }
   void addLine(LineKind kind, bool isAcrossWidth, double at) {
     sketch_.add(openShape(kind,

@@ -115,11 +115,15 @@ std::variant<Readings, Issue> readReadings(const std::vector<Reading>& all, cons
   return readings;
 }
 
-std::string idsOfKinds(const std::vector<std::string>& kinds, const MaterialShelf& shelf) {
+bool isOfKind(const Material& material, const InputRule& rule) {
+  return std::find(rule.materials.begin(), rule.materials.end(), material.kind) !=
+         rule.materials.end();
+}
+
+std::string idsFor(const InputRule& rule, const MaterialShelf& shelf) {
   std::string ids;
-  for (const Material& material : shelf.all())
-    if (std::find(kinds.begin(), kinds.end(), material.kind) != kinds.end())
-      ids += (ids.empty() ? "" : ", ") + material.id;
+  for (const Material* material : materialsFor(rule, shelf))
+    ids += (ids.empty() ? "" : ", ") + material->id;
   return ids;
 }
 
@@ -129,17 +133,14 @@ std::variant<double, Issue> readMaterial(const std::string& id, const InputRule&
   const auto issue = [&](IssueId what) { return issueOf(rule, what, Written(id)); };
   if (rule.materials.empty()) return issue("material-not-here");
   const Material* material = shelf.find(id);
-  const bool isOfKind = material != nullptr &&
-                        std::find(rule.materials.begin(), rule.materials.end(), material->kind) !=
-                            rule.materials.end();
-  if (!isOfKind) {
+  if (material == nullptr || !isOfKind(*material, rule)) {
     Issue wrong =
         issue(material == nullptr ? IssueId("material-unknown") : IssueId("material-wrong-kind"));
     std::vector<std::string> known;
     for (const Material& each : shelf.all()) known.push_back(each.id);
     wrong.arguments.push_back({"nearest", material == nullptr ? nearestName(id, known) : ""});
     wrong.arguments.push_back({"kind", material == nullptr ? std::string() : material->kind});
-    wrong.arguments.push_back({"allowed", idsOfKinds(rule.materials, shelf)});
+    wrong.arguments.push_back({"allowed", idsFor(rule, shelf)});
     return wrong;
   }
   if (const auto value = material->property(rule.property)) return inRange(*value, rule, {id});
@@ -180,6 +181,15 @@ void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rule
 }
 
 }  // namespace
+
+std::vector<const Material*> materialsFor(const InputRule& rule, const MaterialShelf& shelf) {
+  std::vector<const Material*> all;
+  for (const Material& material : shelf.all()) {
+    const auto value = isOfKind(material, rule) ? material.property(rule.property) : std::nullopt;
+    if (value && *value >= rule.least && *value <= rule.most) all.push_back(&material);
+  }
+  return all;
+}
 
 std::variant<double, Issue> readFigure(const Written& written, const InputRule& rule) {
   return readNumber(written, rule);

@@ -23,6 +23,10 @@ JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& 
 std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule,
                                       const MaterialShelf& shelf);
 
+/// Those whose figure can stand for the input: of one of its kinds, with what is asked of them
+/// known and in range. In the shelf's order.
+std::vector<const Material*> materialsFor(const InputRule& rule, const MaterialShelf& shelf);
+
 /// A plain figure within the rule's range.
 std::variant<double, Issue> readFigure(const Written& written, const InputRule& rule);
 

@@ -241,6 +241,92 @@ TEST(Views, closerLooksShowSomething) {
   EXPECT_GT(details, 100u);
 }
 
+const ViewRule& viewNamed(const Plan& plan, const std::string& id) {
+  return *std::find_if(plan.rules->views.begin(), plan.rules->views.end(),
+                       [&](const ViewRule& view) { return view.id == id; });
+}
+
+// The folding sheet's first cell is the leaf that the plan gives, and its lines are those of the
+// halvings: 2^a - 1 one way and 2^b - 1 the other. ISO 216: an A sheet halves into the next.
+RC_GTEST_PROP(FoldingSheet, showsTheLeafAndEachHalving, ()) {
+  Job job = plainJob();
+  job.given.erase("text_height");
+  job.given.erase("text_width");
+  const int cuts = *rc::gen::inRange(0, 3), folds = *rc::gen::inRange(1, 4);
+  if (*rc::gen::arbitrary<bool>()) {
+    job.given["sheet"] = {std::string("a1"), {}};
+  } else {
+    job.given["sheet_width"] = {*rc::gen::inRange(200, 1000) / 1.0, {}};
+    job.given["sheet_height"] = {*rc::gen::inRange(200, 1000) / 1.0, {}};
+  }
+  job.given["sheet_cuts"] = {double(cuts), {}};
+  job.given["sheet_folds"] = {double(folds), {}};
+  const Plan plan = planOf(job).plan;
+  const Drawing drawing = drawView(viewNamed(plan, "sheet-closer"), plan);
+  std::size_t lines = 0, cutLines = 0;
+  double leafWidth = 0, leafHeight = 0;
+  for (const Shape& shape : drawing.shapes) {
+    if (shape.line == LineKind::Fold) ++lines;
+    if (shape.line == LineKind::Cut) ++cutLines;
+    if (shape.matter != Matter::Leaves) continue;
+    leafWidth = boundsOf(shape.points).width();
+    leafHeight = boundsOf(shape.points).height();
+  }
+  const double sheetWidth = *plan.number("sheet_width"), sheetHeight = *plan.number("sheet_height");
+  const double across = std::round(std::log2(sheetWidth / leafWidth)),
+               along = std::round(std::log2(sheetHeight / leafHeight));
+  RC_ASSERT(across + along == cuts + folds);
+  RC_ASSERT(double(lines + cutLines) == std::exp2(across) - 1 + std::exp2(along) - 1);
+  RC_ASSERT((cuts > 0) == (cutLines > 0));
+  const double leaf[]{*plan.number("leaf_width"), *plan.number("leaf_height")};
+  RC_ASSERT(std::abs(std::min(leafWidth, leafHeight) - std::min(leaf[0], leaf[1])) < 1e-9);
+  RC_ASSERT(std::abs(std::max(leafWidth, leafHeight) - std::max(leaf[0], leaf[1])) < 1e-9);
+}
+
+// Each layer lies higher than the one before; of several pieces the outer ones lie at the ends.
+TEST(LayersDrawing, pullsApartInTheOrderOfTheList) {
+  Job job = plainJob();
+  job.given["spine_shape"] = {std::string("rounded"), {}};
+  job.given["headband_height"] = {2.0, {}};
+  job.allowances["tape_count"] = {3.0, {}};
+  const Plan plan = planOf(job).plan;
+  const ViewRule& view = viewNamed(plan, "spine-layers");
+  const Drawing drawing = drawView(view, plan);
+  double last = -1e9;
+  std::string before;
+  std::map<std::string, std::size_t> pieces;
+  for (const Shape& shape : drawing.shapes) {
+    ++pieces[shape.subject.id];
+    if (shape.subject.id == before) continue;
+    const Box box = boundsOf(shape.points);
+    EXPECT_GT((box.bottom + box.top) / 2, last) << shape.subject.id;
+    last = (box.bottom + box.top) / 2;
+    before = shape.subject.id;
+  }
+  EXPECT_EQ(pieces["headband"], 2U);
+  EXPECT_EQ(pieces["sewing_tape"], 3U);
+  EXPECT_EQ(pieces["kraft"], 1U);
+  EXPECT_FALSE(drawing.isToScale);
+  EXPECT_EQ(drawing.labels.size(), 4U);  // tapes, mull, headbands, kraft
+}
+
+// The jacket's panels lie side by side and end at its width.
+TEST(JacketDrawing, foldsWhereThePanelsMeet) {
+  Job job = plainJob();
+  job.allowances["with_jacket"] = {std::string("with"), {}};
+  const Plan plan = planOf(job).plan;
+  const Drawing drawing = drawView(viewNamed(plan, "jacket-flat"), plan);
+  std::vector<double> folds;
+  for (const Shape& shape : drawing.shapes)
+    if (shape.line == LineKind::Fold) folds.push_back(shape.points.front().x);
+  ASSERT_EQ(folds.size(), 4U);
+  const double flap = *plan.number("jacket_flap"), cover = *plan.number("jacket_cover");
+  EXPECT_NEAR(folds[0], flap, 1e-9);
+  EXPECT_NEAR(folds[1] - folds[0], cover, 1e-9);
+  EXPECT_NEAR(folds[2] - folds[1], *plan.number("jacket_spine"), 1e-9);
+  EXPECT_NEAR(folds[3] + flap, *plan.number("jacket_width"), 1e-9);
+}
+
 // What a figure says that it has, it has, on some book; and nothing that it does not say.
 TEST(Figures, haveTheSpotsThatTheyDeclare) {
   std::map<std::string, std::set<std::string>> found;

@@ -733,6 +733,16 @@ TEST(Views, sayWhatIsWrongWithThem) {
               Contains(HasSubstr("flat-pieces has no spot \"board.nose\"")));
   EXPECT_THAT(issues(flat + "tags = [[\"hat\", \"whole.head\", \"above\"]]"),
               Contains(HasSubstr("v touches \"hat\"")));
+  EXPECT_THAT(issues(flat + "detail_of = \"hat\"\nasks = \"more\""),
+              Contains(HasSubstr("v touches \"hat\"")));
+  EXPECT_THAT(issues(flat + "detail_of = \"hat\""), Contains(HasSubstr("asks")));
+  EXPECT_THAT(issues(flat + "layers = [\"hat\", 3]"),
+              ::testing::IsSupersetOf(
+                  {HasSubstr("v touches \"hat\""), HasSubstr("expected ids of parts")}));
+  EXPECT_THAT(issues(flat + "window = [[\"0 mm\", \"0 mm\"]]"),
+              Contains(HasSubstr("expected two points")));
+  EXPECT_THAT(issues(flat + "window = [[\"0 mm\", \"0 mm\"], [\"2 deg\", \"1 mm\"]]"),
+              Contains(HasSubstr("is an angle; a length is needed")));
   EXPECT_THAT(issues(flat + "lines = [{ each = \"hole\", path = [[\"0\", \"0\"]] }]"),
               Contains(HasSubstr("there is no series \"hole\"")));
   EXPECT_THAT(issues(flat + "lines = [{ path = 3 }]"),
