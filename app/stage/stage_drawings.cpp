@@ -32,6 +32,7 @@ std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const 
     if (&shown != view) panel.links.push_back({view->id, Words::tr("back")});
     for (const ViewRule* detail : details)
       if (detail != &shown) panel.links.push_back({detail->id, localText(detail->asks)});
+    if (hasTag(*view, "method")) panel.links.push_back({kAllMethods, Words::tr("by every method")});
     if (&shown != view) {
       panel.share = 1.0;
       return {std::move(panel)};
@@ -39,6 +40,20 @@ std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const 
     panels.push_back(std::move(panel));
   }
   return panels;
+}
+
+bool isCloserLook(const Stage& stage, const Plan& plan, const std::string& id) {
+  if (id == kAllMethods) return !methodsView(stage, plan).empty();
+  for (const ViewRule* view : viewsOf(plan, stage.id))
+    for (const ViewRule* detail : detailsOf(plan, view->id))
+      if (detail->id == id) return true;
+  return false;
+}
+
+std::string methodsView(const Stage& stage, const Plan& plan) {
+  for (const ViewRule* view : viewsOf(plan, stage.id))
+    if (hasTag(*view, "method")) return view->id;
+  return {};
 }
 
 std::optional<std::string> detailWith(const Stage& stage, const Plan& plan,

@@ -12,9 +12,12 @@
 
 namespace drapery {
 
+/// In place of a view's id: the book by all methods, beside one another.
+inline constexpr const char* kAllMethods = "all-methods";
+
 /// Words beside a drawing that turn to another in its place.
 struct StageLink {
-  std::string view;  // a detail; the drawing itself to go back from one
+  std::string view;  // a detail; the drawing itself to go back from one; kAllMethods
   QString words;
 };
 
@@ -28,6 +31,12 @@ struct StagePanel {
 
 /// The detail `open` alone, where the stage has it; else its views.
 std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const std::string& open);
+
+/// Whether the id is one that a link of the stage's turns to.
+bool isCloserLook(const Stage& stage, const Plan& plan, const std::string& id);
+
+/// The view of the stage at which the method is chosen; empty when there is none.
+std::string methodsView(const Stage& stage, const Plan& plan);
 
 /// The detail of the stage in which a value has its tag; an empty id when it has one without, none
 /// when it has none.

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "app/ink_button.h"
+#include "app/table/methods_sheet.h"
 #include "app/table/tag_content.h"
 #include "app/table/tag_editor.h"
 #include "app/words/notes_text.h"
@@ -83,6 +84,8 @@ void Table::typeAgain(const TypedTexts& texts) {
 void Table::select(const Subject& subject) {
   if (selected_ == subject) return;
   document_.endSteps();
+  if (stage_ != nullptr && isCloserLook(*stage_, document_.plan(), subject.id))
+    return open(subject.id);
   selected_ = subject;
   reveal(subject.id);
   renew(Renewal::Notes);
@@ -137,7 +140,7 @@ QRect Table::ruleArea() const {
 /// would be left of the drawing.
 bool Table::hasMargin() const {
   const bool isRoomLeft = width() - kNotesEm * em() >= kLeastDrawingEm * em();
-  return notes_->isVisibleTo(this) && (!isFolded_ || isRoomLeft);
+  return notes_->isVisibleTo(this) && (!isFolded_ || isRoomLeft) && !showsMethods();
 }
 
 QRect Table::drawingArea() const {
@@ -170,7 +173,8 @@ void Table::resizeEvent(QResizeEvent*) { renew(Renewal::Room); }
 void Table::renew(Renewal from) {
   if (!isVisible() || stage_ == nullptr) return;
   if (from <= Renewal::Notes)
-    notes_->setVisible(!isFolded_ || !selected_.empty() || document_.plan().has(Severity::Stop));
+    notes_->setVisible(!showsMethods() &&
+                       (!isFolded_ || !selected_.empty() || document_.plan().has(Severity::Stop)));
   if (from <= Renewal::Room) takeDrawings();
   if (from <= Renewal::Notes) writeNotes();
   panels_.fit([this](const PlacedPanel& panel) { return rack_->roomAround(panel); });
@@ -179,8 +183,37 @@ void Table::renew(Renewal from) {
   update();
 }
 
+bool Table::showsMethods() const { return detail_ == kAllMethods; }
+
+/// The methods beside one another in the drawings' place, and the way back.
+void Table::placeMethods() {
+  if (methods_ == nullptr) {
+    methods_ = new MethodsSheet(document_, palette_, this);
+    connect(methods_, &MethodsSheet::chosen, this,
+            [this](const Subject& method) { takeUp(method.id); });
+  }
+  const int top = static_cast<int>(2.4 * em());
+  methods_->setGeometry(drawingArea().adjusted(0, top, 0, 0));
+  methods_->show();
+  methods_->renew(methodsView(*stage_, document_.plan()));
+}
+
+void Table::takeUp(const std::string& method) {
+  if (const auto issue = document_.keep("method", Entry{method, {}})) emit refused(*issue);
+}
+
 void Table::takeDrawings() {
-  panels_.take(stagePanels(*stage_, document_.plan(), detail_), drawingArea());
+  std::vector<StagePanel> all = stagePanels(*stage_, document_.plan(), detail_);
+  if (showsMethods()) {
+    StagePanel heading;
+    heading.caption = tr("This book by every method");
+    heading.links = {{methodsView(*stage_, document_.plan()), tr("back")}};
+    all = {std::move(heading)};
+    placeMethods();
+  } else if (methods_ != nullptr) {
+    methods_->hide();
+  }
+  panels_.take(std::move(all), drawingArea());
   rack_->hang(panels_.shown(), [this](const Subject& subject) { return contentOf(subject); });
   rack_->setSelected(selected_);
   placeSwitch();

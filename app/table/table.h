@@ -16,6 +16,7 @@
 namespace drapery {
 
 class InkButton;
+class MethodsSheet;
 class TagEditor;
 
 class Table : public StagePage {
@@ -82,8 +83,13 @@ class Table : public StagePage {
   Document& document_;
   const Palette& palette_;
   MarginNotes* notes_;
-  InkButton* switch_;              // to the other drawing, while there is room for one only
-  std::vector<InkButton*> links_;  // to details and back, as many as were ever needed
+  [[nodiscard]] bool showsMethods() const;
+  void placeMethods();
+  void takeUp(const std::string& method);
+
+  MethodsSheet* methods_ = nullptr;  // once it was asked for
+  InkButton* switch_;                // to the other drawing, while there is room for one only
+  std::vector<InkButton*> links_;    // to details and back, as many as were ever needed
   TagRack* rack_;
   TagEditor* editor_;
   Panels panels_;

@@ -118,6 +118,47 @@ TEST_F(Closer, whatIsNoFigureThereStaysToldUntilItIsMended) {
   EXPECT_TRUE(message("corner_ratio").isEmpty());
 }
 
+// The methods beside one another: one is taken up, and the figures follow.
+TEST_F(Closer, showsTheBookByEveryMethod) {
+  openPlain();
+  showCase();
+  click("link.all-methods");
+  EXPECT_TRUE(isShown("methods"));
+  EXPECT_FALSE(hasTag("board_width"));
+  EXPECT_FALSE(isShown("notes"));
+  auto* present = find<QAbstractButton>("take.case-sunk-joint");
+  auto* other = find<QAbstractButton>("take.case-strip-set");
+  EXPECT_FALSE(present->isEnabled());
+  EXPECT_THAT(other->accessibleName().toStdString(), ::testing::HasSubstr("by the strip"));
+  EXPECT_THAT(other->accessibleDescription().toStdString(), ::testing::HasSubstr("6.35 mm"));
+  EXPECT_THAT(other->accessibleDescription().toStdString(), ::testing::HasSubstr("Board "));
+  other->setFocus();
+  press(Qt::Key_Space);
+  EXPECT_EQ(saved().method, "case-strip-set");
+  EXPECT_FALSE(other->isEnabled());
+  EXPECT_TRUE(present->isEnabled());
+  document().undoStack()->undo();
+  settle();
+  EXPECT_EQ(saved().method, "case-sunk-joint");
+  EXPECT_TRUE(other->isEnabled());
+  click("link.joint");
+  EXPECT_FALSE(isShown("methods"));
+  EXPECT_TRUE(hasTag("board_width"));
+  EXPECT_TRUE(isShown("notes"));
+}
+
+TEST_F(Closer, aMethodThatDoesNotTakeTheBookSaysWhy) {
+  Job job = plainJob();
+  job.given.erase("text_width");
+  open(job);
+  showCase();
+  click("link.all-methods");
+  auto* other = find<QAbstractButton>("take.case-card");
+  EXPECT_FALSE(other->isEnabled());
+  EXPECT_THAT(other->accessibleDescription().toStdString(),
+              ::testing::HasSubstr("Not for this book: "));
+}
+
 // Whatever has a tag on a book with nearly everything can be typed there, and is in the file.
 TEST_F(Closer, everyEntryOfEveryStageCanBeSaid) {
   Job job = plainJob();
