@@ -32,6 +32,10 @@ QString labelWords(const DrawingLabel& label) {
   if (id == "view.head") return Words::tr("the head");
   if (id == "flat.waits") return Words::tr("the pieces wait for the measures");
   if (id == "flat.missing") return Words::tr("not every piece has a place yet");
+  if (id == "view.closed") return Words::tr("closed");
+  if (id == "view.half") return Words::tr("half open");
+  if (id == "view.opened") return Words::tr("turned right over");
+  if (id == "view.pulls") return Words::tr("here the cloth pulls");
   if (id == "view.board") return Words::tr("a board, from its edge");
   return {};
 }

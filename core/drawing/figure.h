@@ -60,6 +60,7 @@ Sketch sketchSections(const FigureSource& source);
 Sketch sketchSpine(const FigureSource& source);
 Sketch sketchLayers(const FigureSource& source);
 Sketch sketchJacket(const FigureSource& source);
+Sketch sketchOpenedCover(const FigureSource& source);
 
 /// By the figure's id; an empty sketch when there is no such figure.
 Sketch sketchFigure(std::string_view figure, const FigureSource& source);

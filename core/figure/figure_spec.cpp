@@ -109,6 +109,20 @@ constexpr std::array<std::string_view, 13> kJacketSpots{
     "jacket", "opens",       "width",      "height", "flap",      "cover", "spine",
     "bleed",  "cover_other", "flap_other", "bare",   "clearance", "sheet"};
 
+constexpr std::array kOpenedInputs{
+    FigureInput{"board", kLength, "The board's thickness."},
+    FigureInput{"stiffener", kLength, "The stiffener's edge that the cloth passes over."},
+    FigureInput{"edge", kLength, "The stiffener's edge, or the shoulder, over the leaves."},
+    FigureInput{"setback", kLength, "Spine edge to board."},
+    FigureInput{"gap", kLength, "The cloth of the joint."},
+    FigureInput{"rod", kLength, "The rod's diameter."},
+    FigureInput{"covering", kLength, "The covering's thickness."},
+    FigureInput{"spine", kLength, "Across the spine, flat."},
+    FigureInput{"span", kLength, "Over a round from edge to edge; the spine where it is flat."},
+    FigureInput{"depth", kLength, "How far the round stands out; 0 where it is flat."}};
+constexpr std::array<std::string_view, 4> kOpenedThings{"block", "board", "stiffener", "covering"};
+constexpr std::array<std::string_view, 3> kOpenedSpots{"closed", "half", "opened"};
+
 constexpr std::array kFigures{
     FigureSpec{"text-block",
                "The block from its face, spine and head, and a board from its edge.",
@@ -160,6 +174,12 @@ constexpr std::array kFigures{
                kJacketInputs,
                kJacketThings,
                kJacketSpots,
+               {}},
+    FigureSpec{"opened-cover",
+               "The joint cut through, its cover closed, half open, and as far as it goes.",
+               kOpenedInputs,
+               kOpenedThings,
+               kOpenedSpots,
                {}}};
 
 }  // namespace
