@@ -29,7 +29,7 @@ StageStatus measureStatus(const Stage& stage, const Plan& plan, std::size_t miss
 
 /// Of what follows without a decision of its own.
 StageStatus lineStatus(const Stage& stage, const Plan& plan, std::size_t missing) {
-  return {missing > 0 ? QString() : ruleStatus(stage, plan)};
+  return {missing > 0 ? Words::tr("waits for the measures") : ruleStatus(stage, plan)};
 }
 
 StageStatus cutStatus(const Stage& stage, const Plan& plan, std::size_t missing) {

@@ -33,7 +33,10 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
   switch_->setObjectName("table.switch");
   connect(&document_, &Document::planChanged, this, [this] { renew(Renewal::Plan); });
   connect(&document_, &Document::jobChanged, this, &Table::onJobChanged);
-  connect(&document_, &Document::bookChanged, this, [this] { selected_ = {}; });
+  connect(&document_, &Document::bookChanged, this, [this] {
+    selected_ = {};
+    detail_.clear();
+  });
   connect(rack_, &TagRack::made, this, [this](Tag* tag) {
     editor_->serve(tag);
     connect(tag, &Tag::selected, this, [this](Tag* t) {
@@ -220,6 +223,23 @@ void Table::takeDrawings() {
   placeLinks();
 }
 
+/// The button with that number, made when it is first needed.
+InkButton* Table::linkTo(const StageLink& link, std::size_t number) {
+  if (number == links_.size()) {
+    links_.push_back(new InkButton({}, palette_, this));
+    connect(links_.back(), &QAbstractButton::clicked, this, [this, button = links_.back()] {
+      selected_ = {};
+      open(button->objectName().section(QLatin1Char('.'), 1).toStdString());
+      emit selectionChanged(selected_);
+    });
+  }
+  InkButton* button = links_[number];
+  button->setObjectName("link." + QString::fromStdString(link.view));
+  button->setText(link.words);
+  button->setAccessibleName(link.words);
+  return button;
+}
+
 /// Behind the captions; in further lines where one is too short.
 void Table::placeLinks() {
   std::size_t used = 0;
@@ -231,18 +251,7 @@ void Table::placeLinks() {
     double x = placed.panel.caption.isEmpty() ? left : caption.right() + gap;
     double y = caption.top() - 3;
     for (const StageLink& link : placed.panel.links) {
-      if (used == links_.size()) {
-        links_.push_back(new InkButton({}, palette_, this));
-        connect(links_.back(), &QAbstractButton::clicked, this, [this, button = links_.back()] {
-          selected_ = {};
-          open(button->objectName().section(QLatin1Char('.'), 1).toStdString());
-          emit selectionChanged(selected_);
-        });
-      }
-      InkButton* button = links_[used++];
-      button->setObjectName("link." + QString::fromStdString(link.view));
-      button->setText(link.words);
-      button->setAccessibleName(link.words);
+      InkButton* button = linkTo(link, used++);
       const QSize size = button->sizeHint();
       if (x > left && x + size.width() > right) {
         x = left;

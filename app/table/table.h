@@ -62,6 +62,7 @@ class Table : public StagePage {
   void placeTags();
   void placeSwitch();
   void placeLinks();
+  InkButton* linkTo(const StageLink& link, std::size_t number);
   void open(const std::string& view);
   void reveal(const std::string& value);
   void bringNextToFront();

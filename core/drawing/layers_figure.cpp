@@ -30,8 +30,12 @@ class Layers {
   Sketch draw() {
     const Subject ground = source_.subject("ground");
     if (!ground.empty()) add(Matter::Leaves, ground, {piece(ground_, 0, 0)}, "ground.");
+    const bool isKnown = source_.has("width") && source_.has("height");
+    if (!isKnown && !sketch_.shapes.empty()) sketch_.shapes.front().line = LineKind::Hidden;
     for (const std::string& id : source_.layers())
       if (const PlannedPart* part = source_.plan().part(id)) addPart(*part);
+    if (sketch_.shapes.empty())
+      sketch_.labels.push_back({"flat.waits", {0, 0}, LabelSide::Above, {}});
     return std::move(sketch_);
   }
 

@@ -86,6 +86,17 @@ TEST_F(Closer, comesWithTheStageThatItBelongsTo) {
   EXPECT_FALSE(hasTag("corner_ratio"));
 }
 
+TEST_F(Closer, goesWithTheBook) {
+  openPlain();
+  showCase();
+  click("link.corner-closer");
+  press(Qt::Key_N, Qt::ControlModifier);
+  openPlain();
+  showCase();
+  EXPECT_FALSE(hasTag("corner_ratio"));
+  EXPECT_TRUE(hasTag("board_width"));
+}
+
 TEST_F(Closer, isTakenOfWhatIsSelectedInIt) {
   openPlain();
   showCase();

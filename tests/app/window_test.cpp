@@ -8,6 +8,7 @@
 #include <csignal>
 #include <filesystem>
 
+#include "core/drawing/draw_view.h"
 #include "tests/app/bench_window.h"
 
 namespace drapery::test {
@@ -19,8 +20,8 @@ using ::testing::Not;
 
 class Window : public BenchWindow {
  protected:
-  /// No two tags of the stage overlap, none is cut off by the table, none lies on a drawing's
-  /// caption.
+  /// No two tags of the drawings overlap, none is cut off by the table, none lies on the words that
+  /// turn to another drawing.
   void expectTagsApart(const std::string& what) {
     const auto tags = table().tags();
     for (std::size_t i = 0; i < tags.size(); ++i) {
@@ -29,7 +30,20 @@ class Window : public BenchWindow {
       for (std::size_t k = i + 1; k < tags.size(); ++k)
         EXPECT_FALSE(tags[i]->geometry().intersects(tags[k]->geometry()))
             << what << ": " << tags[i]->value() << " and " << tags[k]->value();
+      for (const QAbstractButton* link : table().findChildren<QAbstractButton*>())
+        EXPECT_FALSE(link->isVisible() && link->objectName().startsWith("link.") &&
+                     tags[i]->geometry().intersects(link->geometry()))
+            << what << ": " << tags[i]->value() << " and " << link->text().toStdString();
     }
+  }
+  /// The same in each closer look of the stage.
+  void expectTagsApartCloser(const Stage& stage, const std::string& what) {
+    for (const ViewRule* view : viewsOf(document().plan(), stage.id))
+      for (const ViewRule* detail : detailsOf(document().plan(), view->id)) {
+        table().select(Subject::field(detail->id));
+        QApplication::processEvents();
+        expectTagsApart(what + ", " + detail->id);
+      }
   }
 };
 
@@ -469,8 +483,10 @@ TEST_F(Window, tagsNeverCollide) {
         for (const Stage& stage : allStages()) {
           window_->setStage(stage);
           QApplication::processEvents();
-          expectTagsApart(std::to_string(size.height) + " high, window " +
-                          std::to_string(window.width()) + ", " + stage.id);
+          const std::string what = std::to_string(size.height) + " high, window " +
+                                   std::to_string(window.width()) + ", " + stage.id;
+          expectTagsApart(what);
+          expectTagsApartCloser(stage, what);
         }
       }
     }
@@ -487,10 +503,14 @@ TEST_F(Window, theLargestLettersCanBeWorkedWith) {
   for (const char* demo : {"tide-ledger", "lantern-log", "tern-notes", "hive-diary"}) {
     path_ = folder_.write("demo.json", projectFile("demo/" + std::string(demo) + ".json"));
     ASSERT_TRUE(window_->openFile(QString::fromStdString(path_)));
-    for (const char* stage : {"docket.measure", "docket.case"}) {
-      click(stage);
+    for (const Stage& stage : allStages()) {
+      click(("docket." + std::string(stage.id)).c_str());
       EXPECT_EQ(window_->size(), QSize(1280, 800));
-      expectTagsApart(std::string(demo) + ", " + stage);
+      expectTagsApart(std::string(demo) + ", " + stage.id);
+      expectTagsApartCloser(stage, demo);
+      click(
+          ("docket." + std::string(stage.id == std::string("case") ? "measure" : "case")).c_str());
+      click(("docket." + std::string(stage.id)).c_str());
       if (!isShown("table.switch")) continue;
       const QWidget* other = find("table.switch");
       for (const Tag* tag : table().tags())
