@@ -5,6 +5,7 @@
 #include <cmath>
 #include <vector>
 
+#include "core/quantity/format_length.h"
 #include "core/quantity/length.h"
 #include "paint/fonts.h"
 
@@ -13,11 +14,18 @@ namespace drapery {
 namespace {
 
 constexpr double kFinest = 4.0;  // pixels between marks
+constexpr int kParts = 16;       // of an inch
 
 /// Steps in units of the rule, from fine to coarse; each is a whole multiple of the one before.
 std::vector<double> stepsFor(Units units) {
-  if (units == Units::Inches) return {1.0 / 16, 1.0 / 8, 1.0 / 4, 1.0 / 2, 1, 2, 4, 8, 16};
+  if (units == Units::Inches) return {1.0 / kParts, 1.0 / 8, 1.0 / 4, 1.0 / 2, 1, 2, 4, 8, 16};
   return {1, 5, 10, 50, 100, 200, 1000};
+}
+
+/// "150", "2 3/16": no inch rule has decimals.
+QString figureAt(double at, Units units) {
+  if (units == Units::Millimetres) return QString::number(at);
+  return QString::fromStdString(formatFraction(std::lround(at * kParts), kParts));
 }
 
 double firstOver(const std::vector<double>& steps, double pixelsPerUnit, double least) {
@@ -33,7 +41,8 @@ void paintGraduatedRule(QPainter& painter, const QRectF& area, double pixelsPerM
   const double perUnit = pixelsPerMm * (units == Units::Inches ? kMmPerInch : 1.0);
   if (!(perUnit > 0) || area.width() < 40) return;
   const QFont font = textFont(12.0);
-  const double labelRoom = QFontMetrics(font).horizontalAdvance("0000") + 10;
+  const double labelRoom =
+      QFontMetrics(font).horizontalAdvance(units == Units::Inches ? "00 15/16" : "0000") + 10;
   const std::vector<double> steps = stepsFor(units);
   const double fine = firstOver(steps, perUnit, kFinest);
   const double middle = firstOver(steps, perUnit, 3 * kFinest);
@@ -56,7 +65,7 @@ void paintGraduatedRule(QPainter& painter, const QRectF& area, double pixelsPerM
     painter.drawLine(QPointF(x, top), QPointF(x, top + length));
     if (!isLabelled || x + labelRoom > area.right()) continue;
     painter.drawText(QRectF(x + 3, top + 4, labelRoom, area.height() - 4), Qt::AlignLeft,
-                     QString::number(at));
+                     figureAt(at, units));
   }
   painter.restore();
 }

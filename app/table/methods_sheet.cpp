@@ -58,15 +58,16 @@ class MethodsSheet::Sheet : public QWidget {
     column_ = count > 0 ? (wide - head()) / count : 0;
     findings_ = 0;
     for (const ComparedMethod& method : comparison_.methods)
-      findings_ = std::max(findings_, textHeight(findingWords(method)));
-    const int heading = headingHeight();
+      findings_ = std::max(findings_, heightOf(findingWords(method), textFont(kTitle)));
+    heading_ = headingHeight();
+    scale_ = scale();
     drawn_ = 0;
     for (const Drawing& drawing : drawings_)
-      drawn_ = std::max(drawn_, static_cast<int>(boundsOf(drawing).height() * scale()));
-    top_ = heading + drawn_ + findings_ + 24;
+      drawn_ = std::max(drawn_, static_cast<int>(boundsOf(drawing).height() * scale_));
+    top_ = heading_ + drawn_ + findings_ + 24;
     resize(wide, top_ + static_cast<int>(rows_.size() + 1) * rowHeight());
     for (std::size_t i = 0; i < buttons_.size(); ++i)
-      buttons_[i]->setGeometry(left(i), heading - lineOf(kHeading) - 8, column_ - 8,
+      buttons_[i]->setGeometry(left(i), heading_ - lineOf(kHeading) - 8, column_ - 8,
                                lineOf(kHeading) + 6);
   }
 
@@ -90,18 +91,15 @@ class MethodsSheet::Sheet : public QWidget {
     const QString title = localText(method.rules->title);
     return method.isHouse ? tr("%1 (house)").arg(title) : title;
   }
-  [[nodiscard]] int textHeight(const QString& words) const {
-    return QFontMetrics(textFont(kTitle))
+  [[nodiscard]] int heightOf(const QString& words, const QFont& font) const {
+    return QFontMetrics(font)
         .boundingRect(0, 0, column_ - 10, 4000, Qt::TextWordWrap, words)
         .height();
   }
   [[nodiscard]] int headingHeight() const {
     int height = 0;
     for (const ComparedMethod& method : comparison_.methods)
-      height = std::max(height,
-                        QFontMetrics(textFont(kHeading, true))
-                            .boundingRect(0, 0, column_ - 10, 4000, Qt::TextWordWrap, title(method))
-                            .height());
+      height = std::max(height, heightOf(title(method), textFont(kHeading, true)));
     return height + lineOf(kHeading) + 18;
   }
 
@@ -170,17 +168,17 @@ class MethodsSheet::Sheet : public QWidget {
 
   void paintMethod(QPainter& painter, std::size_t i) {
     const ComparedMethod& method = comparison_.methods[i];
-    const int x = left(i), heading = headingHeight();
+    const int x = left(i);
     if (isPresent(method))
       painter.fillRect(QRect(x - 6, 0, column_ - 2, height()), palette_.onAccent);
     painter.setFont(textFont(kHeading, true));
     painter.setPen(palette_.ink);
-    painter.drawText(QRect(x, 6, column_ - 10, heading), Qt::AlignLeft | Qt::TextWordWrap,
+    painter.drawText(QRect(x, 6, column_ - 10, heading_), Qt::AlignLeft | Qt::TextWordWrap,
                      title(method));
     const drapery::Box box = boundsOf(drawings_[i]);
     if (box.width() > 0.0) {
-      const QSizeF size(box.width() * scale(), box.height() * scale());
-      const double bottom = heading + drawn_ + 4;
+      const QSizeF size(box.width() * scale_, box.height() * scale_);
+      const double bottom = heading_ + drawn_ + 4;
       PaintStyle style;
       style.palette = &palette_;
       paintDrawing(painter, drawings_[i],
@@ -216,7 +214,10 @@ class MethodsSheet::Sheet : public QWidget {
   std::vector<ComparedRow> rows_;
   std::vector<Drawing> drawings_;  // by method; empty where there is none
   std::vector<InkButton*> buttons_;
-  int column_ = 0, top_ = 0, findings_ = 0, drawn_ = 0;
+  int column_ = 0;                              // width of one
+  int heading_ = 0, drawn_ = 0, findings_ = 0;  // heights above the rows
+  int top_ = 0;                                 // of the rows
+  double scale_ = 1.0;
 };
 
 MethodsSheet::MethodsSheet(Document& document, const Palette& palette, QWidget* parent)

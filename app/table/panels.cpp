@@ -35,6 +35,7 @@ QString labelWords(const DrawingLabel& label) {
   if (id == "view.closed") return Words::tr("closed");
   if (id == "view.half") return Words::tr("half open");
   if (id == "view.opened") return Words::tr("turned right over");
+  if (id == "view.gives") return Words::tr("turned over; the round gives");
   if (id == "view.pulls") return Words::tr("here the cloth pulls");
   if (id == "view.board") return Words::tr("a board, from its edge");
   return {};

@@ -38,6 +38,18 @@ QString nameOf(const Material& material, const InputRule& rule, const Plan& plan
 
 QString asMeasured() { return Words::tr("as measured"); }
 
+/// The figure of the material that the job names, whatever is being typed; none when it names none.
+std::optional<Entry> figureOfNamed(const Document& document, const InputRule& rule) {
+  const Entry* entry = entryOf(document.job(), rule);
+  const Material* material =
+      entry == nullptr ? nullptr : document.library().shelf()->find(entry->material);
+  const auto value = material == nullptr ? std::nullopt : material->property(rule.property);
+  if (!value) return std::nullopt;
+  if (rule.kind != InputKind::Length) return Entry{*value, {}};
+  return Entry{formatExact(Length::fromMm(*value), document.job().units), {}};
+}
+
+/// Words that a name is searched by; a figure is none.
 bool isName(const QString& text) { return !text.isEmpty() && text.front().isLetter(); }
 
 }  // namespace
@@ -62,22 +74,17 @@ QString namedMaterial(const Document& document, const InputRule& rule) {
 std::optional<Entry> entryNamed(const Document& document, const InputRule& rule,
                                 const QString& text) {
   const QString wanted = text.trimmed();
-  if (rule.materials.empty() || !isName(wanted)) return std::nullopt;
-  const Plan& plan = document.plan();
-  if (wanted.compare(asMeasured(), Qt::CaseInsensitive) == 0) {
-    const auto value = plan.number(rule.id);
-    if (!value) return std::nullopt;
-    if (rule.kind != InputKind::Length) return Entry{*value, {}};
-    return Entry{formatExact(Length::fromMm(*value), document.job().units), {}};
-  }
+  if (rule.materials.empty() || wanted.isEmpty()) return std::nullopt;
+  if (wanted.compare(asMeasured(), Qt::CaseInsensitive) == 0) return figureOfNamed(document, rule);
   std::vector<const Material*> within;
   for (const Material* material : materialsFor(rule, *document.library().shelf())) {
-    const QString name = nameOf(*material, rule, plan);
+    const QString name = nameOf(*material, rule, document.plan());
     const bool isWhole = name.compare(wanted, Qt::CaseInsensitive) == 0 ||
                          QString::fromStdString(material->id) == wanted;
     if (isWhole) return Entry{{}, {}, material->id};
     if (name.contains(wanted, Qt::CaseInsensitive)) within.push_back(material);
   }
+  if (!isName(wanted)) return std::nullopt;
   return Entry{{}, {}, within.size() == 1 ? within.front()->id : wanted.toStdString()};
 }
 

@@ -1,5 +1,6 @@
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 #include "core/drawing/figure.h"
 #include "core/geometry/arc.h"
@@ -9,7 +10,6 @@ namespace drapery {
 
 namespace {
 
-constexpr double kPi = 3.14159265358979323846;
 constexpr double kFlat = 180.0;
 constexpr int kLeafLines = 4;
 
@@ -44,7 +44,7 @@ class OpenedCover {
 
  private:
   static Point turned(const Point& p, double degrees) {
-    const double a = degrees * kPi / 180.0;
+    const double a = degrees * std::numbers::pi / 180.0;
     return {p.x * std::cos(a) - p.y * std::sin(a), p.x * std::sin(a) + p.y * std::cos(a)};
   }
   [[nodiscard]] std::vector<Point> board(double turn) const {
@@ -72,6 +72,17 @@ class OpenedCover {
     side.push_back({side.back().x, -deep_});
     std::reverse(side.begin(), side.end());
     return side;
+  }
+
+  /// Whether a point lies in the round, which the model lets the board pass.
+  [[nodiscard]] static bool isWithin(const std::vector<Point>& side, const Point& at) {
+    for (std::size_t i = 1; i < side.size(); ++i) {
+      const Point &below = side[i - 1], &above = side[i];
+      if (at.y < below.y || at.y >= above.y) continue;
+      const double part = (at.y - below.y) / (above.y - below.y);
+      return at.x < 0.0 && at.x > below.x + part * (above.x - below.x);
+    }
+    return false;
   }
 
   /// Closed it lies as it was formed under the rod, where that is all there is of it.
@@ -113,9 +124,13 @@ class OpenedCover {
     shape.thickness = source_.numberOr("covering", 0.4);
     sketch_.add(std::move(shape));
     sketch_.point(spot, {middle.x + shift, middle.y});
-    sketch_.labels.push_back({cover.isPulled ? "view.pulls" : std::string("view.") + spot,
-                              {shift + 0.4 * end, -deep_ - 0.12 * shown_},
-                              LabelSide::On});
+    const bool isMet = t <= 0.0 && (isWithin(side, cover.inside) || isWithin(side, cover.arris));
+    sketch_.labels.push_back(
+        {cover.isPulled ? "view.pulls"
+         : isMet        ? "view.gives"
+                        : std::string("view.") + spot,
+         {shift + (leftOf(cover) + rightOf(cover)) / 2, -deep_ - 0.12 * shown_},
+         LabelSide::On});
   }
 
   const FigureSource& source_;

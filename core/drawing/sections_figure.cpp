@@ -1,5 +1,6 @@
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 #include "core/drawing/figure.h"
 
@@ -19,7 +20,7 @@ constexpr int kTurn = 8;          // sides of half a fold
 std::vector<Point> folio(double middle, double half, double in) {
   std::vector<Point> line{{kLong, middle + half}};
   for (int i = 0; i <= kTurn; ++i) {
-    const double turn = 3.14159265358979 * (0.5 + static_cast<double>(i) / kTurn);
+    const double turn = std::numbers::pi * (0.5 + static_cast<double>(i) / kTurn);
     line.push_back({in + half * (1 + std::cos(turn)), middle + half * std::sin(turn)});
   }
   line.push_back({kLong, middle - half});

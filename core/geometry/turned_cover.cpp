@@ -2,12 +2,12 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 namespace drapery {
 
 namespace {
 
-constexpr double kPi = 3.14159265358979323846;
 constexpr int kRoundings = 3;
 
 double lengthOf(const std::vector<Point>& path) {
@@ -66,7 +66,7 @@ TurnedCover turnedCover(const Joint& joint, Length gap, double turn) {
   const double most = openingAngle(joint, gap);
   cover.turn = std::min(turn, most);
   cover.isPulled = turn > most;
-  const double a = cover.turn * kPi / 180.0;
+  const double a = cover.turn * std::numbers::pi / 180.0;
   const double j = joint.setback.mm(), b = joint.board.mm(), t = joint.stiffener.mm(),
                e = joint.edgeHeight.mm();
   cover.inside = {j * std::cos(a), j * std::sin(a)};

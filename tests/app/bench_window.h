@@ -29,10 +29,10 @@ class BenchWindow : public ::testing::Test {
 
   /// A window on a workspace of its own; of the house's files those in the folders that are named.
   void begin(const std::string& methods = {}, const std::string& settings = {},
-             const std::vector<Stage>& stages = allStages()) {
+             const std::vector<Stage>& stages = allStages(), const std::string& materials = {}) {
     window_.reset();
     workspace_ = std::make_unique<Workspace>(
-        Workspace::Places{methods, {}, folder_.path() + "/drapery/jobs", settings});
+        Workspace::Places{methods, materials, folder_.path() + "/drapery/jobs", settings});
     window_ = std::make_unique<MainWindow>(*workspace_, stages);
     window_->show();
     window_->activateWindow();

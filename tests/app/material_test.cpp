@@ -2,6 +2,7 @@
 #include <gmock/gmock.h>
 
 #include <QAbstractItemView>
+#include <filesystem>
 
 #include "tests/app/bench_window.h"
 
@@ -72,6 +73,29 @@ TEST_F(Materials, asMeasuredKeepsTheFigureWithoutTheName) {
   EXPECT_EQ(listed("board_thickness").back(), "as measured");
   keep("board_thickness", "as measured");
   EXPECT_EQ(saved().given.at("board_thickness"), (Entry{std::string("2 mm"), {}}));
+}
+
+// A house's own, whose names begin with a figure, or have in them what is typed on the way.
+TEST_F(Materials, ofTheHouseAreNamedAsTheyAreWritten) {
+  std::filesystem::create_directories(folder_.path() + "/materials");
+  folder_.write("materials/mine.toml", R"(schema = "drapery-materials/1"
+[[material]]
+id = "sea-board"
+kind = "board"
+title = "3 mm sea board"
+thickness = "3 mm"
+[[material]]
+id = "bass"
+kind = "board"
+title = "Bass wood"
+thickness = "4 mm"
+)");
+  begin({}, {}, allStages(), folder_.path() + "/materials");
+  openPlain();
+  keep("board_thickness", "3 mm sea board · board");
+  EXPECT_EQ(saved().given.at("board_thickness").material, "sea-board");
+  keep("board_thickness", "as measured");  // "as" is in Bass alone
+  EXPECT_EQ(saved().given.at("board_thickness"), (Entry{std::string("3 mm"), {}}));
 }
 
 TEST_F(Materials, whatIsNoneIsToldAndChangesNothing) {

@@ -327,6 +327,29 @@ TEST(JacketDrawing, foldsWhereThePanelsMeet) {
   EXPECT_NEAR(folds[3] + flap, *plan.number("jacket_width"), 1e-9);
 }
 
+/// What is written under the cover turned as far as it goes.
+std::string lastStateOf(const Job& job) {
+  const Plan plan = planOf(job).plan;
+  const Drawing drawing = drawView(viewNamed(plan, "opened-closer"), plan);
+  return drawing.labels.size() == 3 ? drawing.labels.back().id : "none";
+}
+
+// The words say what the joint does: over, pulled up before, or over only if the round gives way.
+TEST(OpenedCoverDrawing, saysHowFarItGoes) {
+  EXPECT_EQ(lastStateOf(plainJob()), "view.opened");
+  Job tape = plainJob("case-board-gap");
+  EXPECT_LT(*planOf(tape).plan.number("opening_angle_tried"), 180);
+  EXPECT_EQ(lastStateOf(tape), "view.pulls");
+  Job huge = plainJob();
+  huge.given["text_thickness"] = {150.0, {}};
+  huge.given["board_thickness"] = {8.0, {}};
+  huge.given["spine_shape"] = {std::string("backed"), {}};
+  EXPECT_EQ(lastStateOf(huge), "view.gives");
+  Job empty;
+  empty.method = "case-sunk-joint";
+  EXPECT_EQ(lastStateOf(empty), "none");
+}
+
 // What a figure says that it has, it has, on some book; and nothing that it does not say.
 TEST(Figures, haveTheSpotsThatTheyDeclare) {
   std::map<std::string, std::set<std::string>> found;
