@@ -13,6 +13,7 @@
 #include <cmath>
 
 #include "app/theme.h"
+#include "app/words/as_cut_words.h"
 #include "app/words/window_words.h"
 #include "exchange/slip_pdf.h"
 #include "paint/fonts.h"
@@ -61,7 +62,12 @@ MainWindow::MainWindow(Workspace& workspace, const std::vector<Stage>& stages, Q
   });
   connect(&document_, &Document::jobChanged, this, &MainWindow::refreshTitle);
   // What the banner said was of the former book, and so were the ways out of it.
-  connect(&document_, &Document::bookChanged, this, [this] { banner_->hide(); });
+  connect(&document_, &Document::bookChanged, this, [this] {
+    banner_->hide();
+    if (slips_ == nullptr) return;
+    slips_->stopTyping();
+    slips_->tell({});
+  });
   connect(&document_, &Document::jobChanged, this, &MainWindow::showPlan);
   connect(&document_, &Document::planChanged, this, &MainWindow::showPlan);
   connect(&workspace_, &Workspace::rulesReloaded, this, &MainWindow::tellLeftOut);
@@ -87,7 +93,8 @@ void MainWindow::removeParts() {
 
 void MainWindow::showPlan() {
   if (slips_ == nullptr) return;
-  slips_->setPlan(document_.plan());
+  slips_->setPlan(document_.plan(),
+                  [this](const std::string& part) { return asCutWords(document_, part); });
   // Another structure may have no work for this stage.
   if (!canTurnTo(*stage_)) turnToFirst();
 }
@@ -114,7 +121,34 @@ void MainWindow::build() {
   showPlan();
 }
 
+/// The case is tried with the piece as it was cut, while that is typed and once it is kept.
+void MainWindow::tryAsCut(const QString& part, const QString& text, bool isKept) {
+  const auto read = asCutTyped(document_, part.toStdString(), text);
+  const auto* edits = std::get_if<FieldEdits>(&read);
+  const auto* wrong = std::get_if<Issue>(&read);
+  if (edits != nullptr && !isKept) {
+    document_.preview(*edits);
+  } else if (edits != nullptr) {
+    slips_->stopTyping();
+    document_.keep(*edits);
+  } else {
+    document_.endPreview();
+  }
+  // Half a size is no mistake while it is being typed.
+  slips_->tell(wrong != nullptr && isKept ? issueText(*wrong, windowNotation(document_.plan()))
+                                          : QString());
+}
+
 void MainWindow::connectParts() {
+  connect(slips_, &SlipTray::asCutTyped, this,
+          [this](const QString& part, const QString& text) { tryAsCut(part, text, false); });
+  connect(slips_, &SlipTray::asCutKept, this,
+          [this](const QString& part, const QString& text) { tryAsCut(part, text, true); });
+  connect(slips_, &SlipTray::asCutLeft, this, [this] {
+    slips_->tell({});
+    document_.endPreview();
+  });
+
   connect(slips_, &SlipTray::selected, this, [this](const Subject& part) {
     page().select(page().selected() == part ? Subject() : part);
   });

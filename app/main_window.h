@@ -65,6 +65,7 @@ class MainWindow : public QWidget {
   void chooseTheme();
   void scaleLetters(double factor);
   void showPlan();
+  void tryAsCut(const QString& part, const QString& text, bool isKept);
   /// Every way out of the present book: what is typed is kept, and what could not be saved is not
   /// left behind without a word.
   void leave(const std::function<void()>& then);

@@ -1,5 +1,7 @@
 #include "app/slip_tray.h"
 
+#include <QKeyEvent>
+#include <QLineEdit>
 #include <QPainter>
 #include <QScrollBar>
 #include <QWheelEvent>
@@ -45,6 +47,64 @@ Slip::Slip(QString partId, const Palette& palette, QWidget* parent)
   setCheckable(true);
   setFocusPolicy(Qt::StrongFocus);
   setCursor(Qt::PointingHandCursor);
+  makeEntry();
+}
+
+/// Typed on the slip's last line, as a binder notes on the piece what it really came to.
+void Slip::makeEntry() {
+  entry_ = new QLineEdit(this);
+  entry_->setObjectName("ascut." + partId_);
+  entry_->setAccessibleName(tr("as cut, width × height"));
+  entry_->setPlaceholderText(tr("as cut: width × height"));
+  entry_->setFrame(false);
+  QPalette colours = entry_->palette();
+  colours.setColor(QPalette::Base, Qt::transparent);
+  colours.setColor(QPalette::Text, palette_.accent);
+  colours.setColor(QPalette::PlaceholderText, palette_.accent);
+  colours.setColor(QPalette::Highlight, palette_.accent);
+  colours.setColor(QPalette::HighlightedText, palette_.ground);
+  entry_->setPalette(colours);
+  entry_->installEventFilter(this);
+  entry_->hide();
+  connect(entry_, &QLineEdit::textEdited, this, [this](const QString& text) {
+    isTyping_ = true;
+    emit asCutTyped(text);
+  });
+  connect(this, &QAbstractButton::toggled, this, [this](bool isChecked) {
+    entry_->setVisible(isChecked);
+    updateGeometry();
+  });
+}
+
+void Slip::setAsCut(const QString& words) {
+  asCut_ = words;
+  if (!isTyping_ && entry_->text() != words) entry_->setText(words);
+}
+
+void Slip::stopTyping() {
+  isTyping_ = false;
+  entry_->setText(asCut_);
+}
+
+bool Slip::eventFilter(QObject* watched, QEvent* event) {
+  if (event->type() == QEvent::FocusOut && isTyping_) {
+    const auto reason = static_cast<QFocusEvent*>(event)->reason();
+    if (reason != Qt::PopupFocusReason && reason != Qt::ActiveWindowFocusReason)
+      emit asCutKept(entry_->text());
+  }
+  if (event->type() != QEvent::KeyPress) return QAbstractButton::eventFilter(watched, event);
+  const int key = static_cast<QKeyEvent*>(event)->key();
+  if (key == Qt::Key_Return || key == Qt::Key_Enter) {
+    if (isTyping_) emit asCutKept(entry_->text());
+    return true;
+  }
+  if (key == Qt::Key_Escape) {
+    stopTyping();
+    emit asCutLeft();
+    setFocus();
+    return true;
+  }
+  return QAbstractButton::eventFilter(watched, event);
 }
 
 void Slip::setPart(const PlannedPart& part, const Plan& plan) {
@@ -57,11 +117,12 @@ void Slip::setPart(const PlannedPart& part, const Plan& plan) {
                         : rule.grain == Grain::Width ? tr("grain across")
                                                      : QString();
   below_ = QString::fromStdString(part.material) + (grain.isEmpty() ? "" : ", " + grain);
+  if (plan.isThere(part)) below_ = tr("as it was cut");
   drawing_ = pieceDrawing(part);
   setAccessibleName(name_ + ", " + figures_ + ", " + below_);
-  lettering_ =
-      std::max({widthOf(textFont(kName, true), name_), widthOf(textFont(kFigures, true), figures_),
-                widthOf(textFont(kBelow), below_)});
+  lettering_ = std::max(
+      {widthOf(textFont(kName, true), name_), widthOf(textFont(kFigures, true), figures_),
+       widthOf(textFont(kBelow), below_), widthOf(textFont(kBelow), entry_->placeholderText())});
   update();
 }
 
@@ -83,6 +144,21 @@ QSize Slip::sizeHint() const {
           std::max(high, letteringHeight(size_)) + 8};
 }
 
+/// Name, figures, and what it is made of: 0, 1, 2.
+QRect Slip::lineRect(int line) const {
+  const QFont fonts[]{textFont(size_ * kName, true), textFont(size_ * kFigures, true),
+                      textFont(size_ * kBelow)};
+  int top = (height() - letteringHeight(size_)) / 2;
+  for (int i = 0; i < line; ++i) top += heightOf(fonts[i]);
+  const int left = kBeside + static_cast<int>(shownSize().width()) + kGap;
+  return {left, top, width() - left, heightOf(fonts[line])};
+}
+
+void Slip::resizeEvent(QResizeEvent*) {
+  entry_->setFont(textFont(size_ * kBelow));
+  entry_->setGeometry(lineRect(2).adjusted(-2, 0, 0, 0));
+}
+
 void Slip::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.setRenderHint(QPainter::Antialiasing);
@@ -95,18 +171,14 @@ void Slip::paintEvent(QPaintEvent*) {
   painter.setClipRect(rect());
   paintDrawing(painter, drawing_, fitted(boundsOf(drawing_), room), style);
 
-  int top = (height() - letteringHeight(size_)) / 2;
-  const int left = static_cast<int>(room.right()) + kGap;
-  const auto line = [&](const QFont& font, const QColor& colour, const QString& text) {
+  const auto line = [&](int which, const QFont& font, const QColor& colour, const QString& text) {
     painter.setFont(font);
     painter.setPen(colour);
-    painter.drawText(QRect(left, top, width() - left, heightOf(font)),
-                     Qt::AlignLeft | Qt::AlignVCenter, text);
-    top += heightOf(font);
+    painter.drawText(lineRect(which), Qt::AlignLeft | Qt::AlignVCenter, text);
   };
-  line(textFont(size_ * kName, true), palette_.ink, name_);
-  line(textFont(size_ * kFigures, true), palette_.ink, figures_);
-  line(textFont(size_ * kBelow), palette_.secondInk, below_);
+  line(0, textFont(size_ * kName, true), palette_.ink, name_);
+  line(1, textFont(size_ * kFigures, true), palette_.ink, figures_);
+  if (entry_->isHidden()) line(2, textFont(size_ * kBelow), palette_.secondInk, below_);
 }
 
 SlipTray::SlipTray(const Palette& palette, QWidget* parent)
@@ -127,7 +199,7 @@ SlipTray::SlipTray(const Palette& palette, QWidget* parent)
   pieces_->setAutoFillBackground(false);
 }
 
-void SlipTray::setPlan(const Plan& plan) {
+void SlipTray::setPlan(const Plan& plan, const AsCutWords& asCut) {
   while (slips_.size() > plan.parts.size()) {
     delete slips_.back();
     slips_.pop_back();
@@ -137,6 +209,7 @@ void SlipTray::setPlan(const Plan& plan) {
     if (i == slips_.size()) slips_.push_back(nullptr);
     if (slips_[i] == nullptr || slips_[i]->partId() != id) replaceSlip(i, id);
     slips_[i]->setPart(plan.parts[i], plan);
+    slips_[i]->setAsCut(asCut(plan.parts[i].rule->id));
   }
   isStopped_ = plan.has(Severity::Stop);
   layOut();
@@ -148,6 +221,11 @@ void SlipTray::replaceSlip(std::size_t i, const QString& id) {
   auto* slip = new Slip(id, palette_, pieces_);
   connect(slip, &QAbstractButton::clicked, this,
           [this, slip] { emit selected(Subject::part(slip->partId().toStdString())); });
+  connect(slip, &Slip::asCutTyped, this,
+          [this, id](const QString& text) { emit asCutTyped(id, text); });
+  connect(slip, &Slip::asCutKept, this,
+          [this, id](const QString& text) { emit asCutKept(id, text); });
+  connect(slip, &Slip::asCutLeft, this, &SlipTray::asCutLeft);
   slip->setChecked(selected_.isPart(id.toStdString()));
   slip->show();
   slips_[i] = slip;
@@ -156,6 +234,16 @@ void SlipTray::replaceSlip(std::size_t i, const QString& id) {
 void SlipTray::setSelected(const Subject& subject) {
   selected_ = subject;
   for (Slip* slip : slips_) slip->setChecked(subject.isPart(slip->partId().toStdString()));
+}
+
+void SlipTray::tell(const QString& message) {
+  if (message_ == message) return;
+  message_ = message;
+  update();
+}
+
+void SlipTray::stopTyping() {
+  for (Slip* slip : slips_) slip->stopTyping();
 }
 
 std::size_t SlipTray::columnsOf(const Lay& lay) const {
@@ -234,10 +322,11 @@ void SlipTray::paintEvent(QPaintEvent*) {
   painter.setPen(palette_.hairline);
   painter.drawLine(0, 0, width(), 0);
   painter.setFont(textFont(14));
-  if (isStopped_) {
+  const QString told = !message_.isEmpty() ? message_ : isStopped_ ? tr("not to be cut yet") : "";
+  if (!told.isEmpty()) {
     painter.setPen(palette_.stop);
     painter.drawText(rect().adjusted(0, 4, -kEdge, 0), Qt::AlignRight | Qt::AlignTop,
-                     severityMark(Severity::Stop) + "  " + tr("not to be cut yet"));
+                     severityMark(Severity::Stop) + "  " + told);
   }
   if (!slips_.empty()) return;
   painter.setPen(palette_.secondInk);

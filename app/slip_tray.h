@@ -4,11 +4,14 @@
 #include <QAbstractButton>
 #include <QScrollArea>
 #include <QWidget>
+#include <functional>
 #include <vector>
 
 #include "core/drawing/drawing.h"
 #include "core/plan/plan.h"
 #include "paint/palette.h"
+
+class QLineEdit;
 
 namespace drapery {
 
@@ -29,13 +32,28 @@ class Slip : public QAbstractButton {
   [[nodiscard]] int letteringWidth() const { return lettering_; }
   [[nodiscard]] QString partId() const { return partId_; }
   [[nodiscard]] QSize sizeHint() const override;
+  /// What was said of its real size; not while something else is being typed there.
+  void setAsCut(const QString& words);
+  void stopTyping();
+
+ signals:
+  void asCutTyped(const QString& text);
+  void asCutKept(const QString& text);
+  void asCutLeft();
 
  protected:
   void paintEvent(QPaintEvent* event) override;
+  void resizeEvent(QResizeEvent* event) override;
+  bool eventFilter(QObject* watched, QEvent* event) override;
 
  private:
+  [[nodiscard]] QRect lineRect(int line) const;
+  void makeEntry();
+
   const Palette& palette_;
-  QString partId_, name_, figures_, below_;
+  QString partId_, name_, figures_, below_, asCut_;
+  QLineEdit* entry_ = nullptr;  // of the size as cut, seen while the slip is selected
+  bool isTyping_ = false;
   Drawing drawing_;  // the piece alone, as it is cut
   double scale_ = 0.2;
   double size_ = 1.0;  // of the lettering
@@ -48,10 +66,20 @@ class SlipTray : public QWidget {
 
  public:
   SlipTray(const Palette& palette, QWidget* parent = nullptr);
-  void setPlan(const Plan& plan);
+  /// What a slip says of its piece's real size.
+  using AsCutWords = std::function<QString(const std::string& part)>;
+  void setPlan(const Plan& plan, const AsCutWords& asCut);
   void setSelected(const Subject& subject);
+  /// What is wrong with what is being typed; empty for nothing.
+  void tell(const QString& message);
+  [[nodiscard]] const QString& told() const { return message_; }
+  void stopTyping();
 
  signals:
+  /// At a slip's "as cut".
+  void asCutTyped(const QString& part, const QString& text);
+  void asCutKept(const QString& part, const QString& text);
+  void asCutLeft();
   void selected(const drapery::Subject& part);
 
  protected:
@@ -78,6 +106,7 @@ class SlipTray : public QWidget {
   std::vector<Slip*> slips_;
   Subject selected_;
   bool isStopped_ = false;
+  QString message_;
 };
 
 }  // namespace drapery

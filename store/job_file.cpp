@@ -23,6 +23,7 @@ class JobReader {
     job.id = text("id");
     job.title = root_.find("title") != nullptr ? text("title") : stemOf(file_);
     job.method = root_.find("method") != nullptr ? text("method") : kUsualMethod;
+    job.why = text("why");
     job.rules = text("rules");
     job.units = readUnits();
     if (const Node* round = root_.find("round")) {
@@ -234,7 +235,7 @@ class JobReader {
  private:
   static bool isKnown(const std::string& key) {
     for (const char* known :
-         {"schema", "id", "title", "method", "rules", "units", "round", "copies", "given",
+         {"schema", "id", "title", "method", "why", "rules", "units", "round", "copies", "given",
           "allowances", "other_allowances", "fixed", "as_cut"})
       if (key == known) return true;
     return false;

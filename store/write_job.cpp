@@ -55,6 +55,7 @@ std::string writeJob(const Job& job) {
   json.key("id").text(job.id);
   json.key("title").text(job.title);
   json.key("method").text(job.method);
+  if (!job.why.empty()) json.key("why").text(job.why);
   if (!job.rules.empty()) json.key("rules").text(job.rules);
   json.key("units").text(job.units == Units::Inches ? "in" : "mm");
   if (job.round) write(json.key("round"), *job.round);

@@ -70,6 +70,11 @@ constexpr std::array kPhrases{
                "Issue", "{name}: \"{value}\" is not a number; give one from {least} to {most}")},
     Phrase{"count-not-whole",
            QT_TRANSLATE_NOOP("Issue", "{name}: {value} is not allowed; a whole number is needed")},
+    Phrase{
+        "as-cut-sides",
+        QT_TRANSLATE_NOOP("Issue",
+                          "\"{value}\" is no size as cut; write width × height, as 141 × 218, or "
+                          "one of them alone, as 141 × or × 218")},
     Phrase{"material-not-here",
            QT_TRANSLATE_NOOP("Issue",
                              "{name}: no material (\"{value}\") can stand here; give a figure")},

@@ -85,6 +85,11 @@ std::vector<PartMove> Document::partMoves() {
   return planner_ ? planner_->partMoves(plan_) : std::vector<PartMove>();
 }
 
+std::vector<GivingWay> Document::whatCouldGiveWay(const std::string& value, double figure) {
+  if (!planner_) return {};
+  return drapery::whatCouldGiveWay(job_, *planner_, value, figure);
+}
+
 bool Document::usePlanner(const std::string& method) {
   const LoadedRules loaded = library_->load(method);
   // A rule file that broke while the book is open: the rules that it was planned by still hold.
@@ -187,10 +192,11 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
     if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
     return std::nullopt;
   }
-  const std::string key = field.substr(slash + 1);
+  const std::string key(splitReading(field.substr(slash + 1)).first);
   const InputRule* rule = planner_->rules()->input(key);
   // Such a file could not be opened again.
-  if (rule == nullptr || fieldOf(*rule) != field) return unknownKey(key, field.substr(0, slash));
+  if (rule == nullptr || fieldOf(*rule) != splitReading(field).first)
+    return unknownKey(key, field.substr(0, slash));
   auto read = readEntry(*value, *rule, *library_->shelf());
   if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
   return std::nullopt;
@@ -216,6 +222,31 @@ std::optional<Issue> Document::issueOfMethod(const std::string& id) const {
     if (std::none_of(rules.parts.begin(), rules.parts.end(),
                      [&, &id = part](const PartRule& each) { return each.id == id; }))
       return lacks(part);
+  return std::nullopt;
+}
+
+std::variant<Job, Issue> Document::edited(const FieldEdits& edits) {
+  Job draft = job_;
+  for (const auto& [field, value] : edits) setField(draft, field, value);
+  for (const auto& [field, value] : edits)
+    if (auto issue = issueOf(field, draft)) return std::move(*issue);
+  return draft;
+}
+
+std::optional<Issue> Document::preview(const FieldEdits& edits) {
+  auto draft = edited(edits);
+  if (auto* issue = std::get_if<Issue>(&draft)) return std::move(*issue);
+  replan(std::get<Job>(draft));
+  emit planChanged();
+  return std::nullopt;
+}
+
+std::optional<Issue> Document::keep(const FieldEdits& edits) {
+  endSteps();
+  auto draft = edited(edits);
+  if (auto* issue = std::get_if<Issue>(&draft)) return std::move(*issue);
+  takeRules(std::get<Job>(draft));
+  undo_.push(new EditCommand(*this, std::move(std::get<Job>(draft)), {edits.front().first, 0}));
   return std::nullopt;
 }
 

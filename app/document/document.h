@@ -10,11 +10,15 @@
 #include <optional>
 
 #include "app/document/book_writer.h"
+#include "core/plan/give_way.h"
 #include "core/plan/job_field.h"
 #include "core/plan/planner.h"
 #include "core/rules/rule_library.h"
 
 namespace drapery {
+
+/// Fields and what they are to say; nothing to forget one.
+using FieldEdits = std::vector<std::pair<std::string, FieldValue>>;
 
 class Document : public QObject {
   Q_OBJECT
@@ -40,6 +44,8 @@ class Document : public QObject {
   QUndoStack* undoStack() { return &undo_; }
   std::vector<Influence> influences(std::size_t node);
   std::vector<PartMove> partMoves();
+  /// What could give way so that a computed value becomes a figure; see core/plan/give_way.h.
+  std::vector<GivingWay> whatCouldGiveWay(const std::string& value, double figure);
   /// Measures that the method needs and nobody took yet: their ids, in the order of the work.
   [[nodiscard]] const std::vector<std::string>& missing() const { return missing_; }
 
@@ -53,9 +59,13 @@ class Document : public QObject {
 
   /// Shows what would follow from a value while it is typed. A wrong one is told and shows nothing.
   std::optional<Issue> preview(const std::string& field, const FieldValue& value);
+  /// The same for several at once.
+  std::optional<Issue> preview(const FieldEdits& edits);
   void endPreview();
   /// Keeps a value: one undo step, written to the file. A wrong one is told and changes nothing.
   std::optional<Issue> keep(const std::string& field, const FieldValue& value);
+  /// Keeps several as one undo step; when one is wrong, none.
+  std::optional<Issue> keep(const FieldEdits& edits);
 
   /// Keeps a value that is stepped up or down: the steps of one field, until another edit or
   /// endSteps, are one undo step and one write, a moment after the last of them.
@@ -94,6 +104,8 @@ class Document : public QObject {
   enum class Write { Now, Soon };
   /// Puts the job in the place of the present one, which is given back.
   Job exchange(Job job, Write write);
+  /// The job with them in it, or what is wrong.
+  [[nodiscard]] std::variant<Job, Issue> edited(const FieldEdits& edits);
   std::optional<Issue> commit(const std::string& field, const FieldValue& value, int run);
   void writeSoon();
   void takeRules(Job& job) const;

@@ -5,6 +5,7 @@
 
 #include "app/words/window_words.h"
 #include "core/drawing/draw_view.h"
+#include "core/plan/job_field.h"
 
 namespace drapery {
 
@@ -31,7 +32,8 @@ std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const 
     StagePanel panel{drawView(shown, plan), view->share, localText(shown.caption)};
     if (&shown != view) panel.links.push_back({view->id, Words::tr("back")});
     for (const ViewRule* detail : details)
-      if (detail != &shown) panel.links.push_back({detail->id, localText(detail->asks)});
+      if (detail != &shown && detail->readingsOf.empty())
+        panel.links.push_back({detail->id, localText(detail->asks)});
     if (hasTag(*view, "method")) panel.links.push_back({kAllMethods, Words::tr("by every method")});
     if (&shown != view) {
       panel.share = 1.0;
@@ -50,6 +52,13 @@ bool isCloserLook(const Stage& stage, const Plan& plan, const std::string& id) {
   return false;
 }
 
+std::string readingsView(const Stage& stage, const Plan& plan, const std::string& measure) {
+  for (const ViewRule* view : viewsOf(plan, stage.id))
+    for (const ViewRule* detail : detailsOf(plan, view->id))
+      if (!measure.empty() && detail->readingsOf == measure) return detail->id;
+  return {};
+}
+
 std::string methodsView(const Stage& stage, const Plan& plan) {
   for (const ViewRule* view : viewsOf(plan, stage.id))
     if (hasTag(*view, "method")) return view->id;
@@ -59,6 +68,10 @@ std::string methodsView(const Stage& stage, const Plan& plan) {
 std::optional<std::string> detailWith(const Stage& stage, const Plan& plan,
                                       const std::string& value) {
   const auto views = viewsOf(plan, stage.id);
+  if (const auto [measure, name] = splitReading(value); !name.empty()) {
+    const std::string view = readingsView(stage, plan, std::string(measure));
+    return view.empty() ? std::nullopt : std::optional(view);
+  }
   if (std::any_of(views.begin(), views.end(),
                   [&](const ViewRule* view) { return hasTag(*view, value); }))
     return std::string();

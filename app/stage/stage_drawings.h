@@ -35,11 +35,14 @@ std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const 
 /// Whether the id is one that a link of the stage's turns to.
 bool isCloserLook(const Stage& stage, const Plan& plan, const std::string& id);
 
+/// The closer look at the places where a measure is read; empty where the stage has none.
+std::string readingsView(const Stage& stage, const Plan& plan, const std::string& measure);
+
 /// The view of the stage at which the method is chosen; empty when there is none.
 std::string methodsView(const Stage& stage, const Plan& plan);
 
-/// The detail of the stage in which a value has its tag; an empty id when it has one without, none
-/// when it has none.
+/// The detail of the stage in which a value, or a reading of it, has its tag; an empty id when it
+/// has one without, none when it has none.
 std::optional<std::string> detailWith(const Stage& stage, const Plan& plan,
                                       const std::string& value);
 

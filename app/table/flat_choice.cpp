@@ -17,6 +17,14 @@ void paintListMark(QPainter& painter, const QRect& room, const Palette& palette)
   painter.drawLine(middle + QPointF(0, 2), middle + QPointF(4, -2));
 }
 
+void paintPlacesMark(QPainter& painter, const QRect& room, const Palette& palette) {
+  painter.setRenderHint(QPainter::Antialiasing);
+  const QPointF middle(room.right() + 1 - kMark / 2.0, room.top() + room.height() / 2.0 + 1);
+  painter.setPen(QPen(palette.accent, 1.4));
+  painter.drawLine(middle + QPointF(-6, 4), middle + QPointF(6, 4));
+  for (const int x : {-5, 0, 5}) painter.drawLine(middle + QPointF(x, 4), middle + QPointF(x, -3));
+}
+
 FlatChoice::FlatChoice(const Palette& palette, QWidget* parent)
     : QComboBox(parent), palette_(palette) {
   setFocusPolicy(Qt::StrongFocus);

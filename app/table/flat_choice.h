@@ -10,6 +10,9 @@ namespace drapery {
 /// The mark of a list that opens, at the right end of `room`.
 void paintListMark(QPainter& painter, const QRect& room, const Palette& palette);
 
+/// The mark of a measure that opens to its readings: ticks on a line.
+void paintPlacesMark(QPainter& painter, const QRect& room, const Palette& palette);
+
 class FlatChoice : public QComboBox {
   Q_OBJECT
 

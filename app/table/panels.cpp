@@ -37,6 +37,9 @@ QString labelWords(const DrawingLabel& label) {
   if (id == "view.opened") return Words::tr("turned right over");
   if (id == "view.gives") return Words::tr("turned over; the round gives");
   if (id == "view.pulls") return Words::tr("here the cloth pulls");
+  if (id == "view.enlarged")
+    return Words::tr("differences drawn %1 times as large")
+        .arg(QString::fromStdString(label.words.text));
   if (id == "view.board") return Words::tr("a board, from its edge");
   return {};
 }
@@ -64,6 +67,7 @@ QRectF PlacedPanel::labelRect(const DrawingLabel& label) const {
     case LabelSide::Before:
       return {at.x() - width - 0.6 * em(), at.y() - height, width, height};
     case LabelSide::On:
+    case LabelSide::Over:
       break;
   }
   return {at.x() - width / 2, at.y() - height / 2, width, height};

@@ -3,10 +3,12 @@
 #include <algorithm>
 
 #include "app/ink_button.h"
+#include "app/table/giving_list.h"
 #include "app/table/methods_sheet.h"
 #include "app/table/tag_content.h"
 #include "app/table/tag_editor.h"
 #include "app/words/notes_text.h"
+#include "app/words/reading_words.h"
 #include "paint/fonts.h"
 
 namespace drapery {
@@ -26,7 +28,8 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
       notes_(new MarginNotes(palette, this)),
       switch_(new InkButton({}, palette, this)),
       rack_(new TagRack(this, palette)),
-      editor_(new TagEditor(document, this)) {
+      editor_(new TagEditor(document, this)),
+      giving_(new GivingList(document, palette, this)) {
   setObjectName("table");
   setFocusPolicy(Qt::ClickFocus);
   setMinimumSize(420, 320);
@@ -42,9 +45,17 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
     connect(tag, &Tag::selected, this, [this](Tag* t) {
       if (const HangingTag* hanging = rack_->hangingOf(t->value())) select(hanging->spot.subject);
     });
+    connect(tag, &Tag::opened, this, [this](Tag* t) { openReadings(t->value()); });
   });
   connect(editor_, &TagEditor::messagesChanged, this, [this] { renew(Renewal::Plan); });
   connect(editor_, &TagEditor::done, this, &Table::goOnFrom);
+  connect(editor_, &TagEditor::saidOver, this, [this](Tag* tag, double figure) {
+    giving_->ask(tag->value(), figure);
+    placeGiving();
+  });
+  connect(giving_, &GivingList::done, this, [this] {
+    if (!giving_->isAsking()) setFocus();
+  });
   connect(editor_, &TagEditor::refused, this, &Table::refused);
   connect(switch_, &QAbstractButton::clicked, this, &Table::bringNextToFront);
   connect(notes_, &MarginNotes::scrolled, this, qOverload<>(&QWidget::update));
@@ -109,6 +120,31 @@ void Table::open(const std::string& view) {
   detail_ = view;
   panels_.resetView();
   renew(Renewal::Plan);
+}
+
+/// The places where a measure is read, the first that is still empty ready to be typed.
+void Table::openReadings(const std::string& measure) {
+  const std::string view = readingsView(*stage_, document_.plan(), measure);
+  if (view.empty() || view == detail_) return;
+  open(view);
+  for (const HangingTag& hanging : rack_->hanging())
+    if (readingPlace(*document_.plan().rules, hanging.tag->value()) &&
+        tagContent(document_, hanging.tag->value()).text.isEmpty())
+      return hanging.tag->takeFocus();
+}
+
+/// Beside the tag that was said over, within the table.
+void Table::placeGiving() {
+  if (!giving_->isAsking()) return;
+  const HangingTag* hanging = rack_->hangingOf(giving_->value());
+  if (hanging == nullptr) return giving_->leave();
+  const QRect tag = hanging->tag->geometry();
+  const QSize size = giving_->sizeHint();
+  int y = tag.bottom() + 6;
+  if (y + size.height() > drawingArea().bottom()) y = tag.top() - size.height() - 6;
+  const int x = std::clamp(tag.left(), 8, std::max(8, drawingArea().right() - size.width() - 8));
+  giving_->setGeometry(x, std::max(4, y), size.width(), size.height());
+  giving_->raise();
 }
 
 void Table::setNotesFolded(bool folded) {
@@ -183,6 +219,7 @@ void Table::renew(Renewal from) {
   panels_.fit([this](const PlacedPanel& panel) { return rack_->roomAround(panel); });
   placeTags();
   if (from <= Renewal::Room) placeNotes();
+  placeGiving();
   update();
 }
 
@@ -310,8 +347,7 @@ void Table::goOnFrom(Tag* tag) {
   const auto at = std::find_if(hanging.begin(), hanging.end(),
                                [tag](const HangingTag& h) { return h.tag == tag; });
   for (auto next = at == hanging.end() ? at : at + 1; next != hanging.end(); ++next)
-    if (next->tag->kind() != Tag::Kind::Figure && next->panel != nullptr)
-      return next->tag->takeFocus();
+    if (next->tag->isToBeSaid() && next->panel != nullptr) return next->tag->takeFocus();
   // The work goes on in the other drawing.
   if (panels_.isOneAtATime() && !panels_.isLast()) {
     bringNextToFront();

@@ -15,6 +15,7 @@
 
 namespace drapery {
 
+class GivingList;
 class InkButton;
 class MethodsSheet;
 class TagEditor;
@@ -60,10 +61,12 @@ class Table : public StagePage {
   void writeNotes();
   void placeNotes();
   void placeTags();
+  void placeGiving();
   void placeSwitch();
   void placeLinks();
   InkButton* linkTo(const StageLink& link, std::size_t number);
   void open(const std::string& view);
+  void openReadings(const std::string& measure);
   void reveal(const std::string& value);
   void bringNextToFront();
   void goOnFrom(Tag* tag);
@@ -93,6 +96,7 @@ class Table : public StagePage {
   std::vector<InkButton*> links_;    // to details and back, as many as were ever needed
   TagRack* rack_;
   TagEditor* editor_;
+  GivingList* giving_;
   Panels panels_;
   std::string detail_;            // the closer look that is taken; empty: none
   const Stage* stage_ = nullptr;  // none until the window turns to one

@@ -54,7 +54,8 @@ void Table::paintWords(QPainter& painter) {
     painter.setFont(textFont(kLabelPixels));
     for (const DrawingLabel& label : placed.panel.drawing.labels) {
       const QRectF words = placed.labelRect(label);
-      if (label.side == LabelSide::Before || crossesALeader(words))
+      const bool isClear = label.side == LabelSide::Before || label.side == LabelSide::Over;
+      if (isClear || crossesALeader(words))
         painter.fillRect(words.adjusted(-3, 0, 3, 0), palette_.ground);
       painter.drawText(words, Qt::AlignCenter | Qt::TextDontClip, labelWords(label));
     }
@@ -64,6 +65,10 @@ void Table::paintWords(QPainter& painter) {
 void Table::paintTies(QPainter& painter) {
   if (!hasMargin()) return;
   painter.setRenderHint(QPainter::Antialiasing);
+  // They go behind the drawings.
+  QRegion open(rect());
+  for (const PlacedPanel& placed : panels_.shown()) open -= placed.drawn().toAlignedRect();
+  painter.setClipRegion(open);
   const double x = notes_->geometry().left() - 6;
   for (const auto& [subject, y] : notes_->ties()) {
     const HangingTag* hanging = rack_->hangingOf(subject.toStdString());
@@ -74,6 +79,7 @@ void Table::paintTies(QPainter& painter) {
     painter.setPen(QPen(palette_.accent, 0.9));
     painter.drawPolyline(QPolygonF{from, elbow, QPointF(x, y), QPointF(x + 8, y)});
   }
+  painter.setClipping(false);
 }
 
 void Table::paintRule(QPainter& painter) {

@@ -38,12 +38,12 @@ int heightOf(const QFont& font) { return QFontMetrics(font).height(); }
 Tag::Tag(std::string value, Kind kind, const Palette& palette, QWidget* parent)
     : QWidget(parent), value_(std::move(value)), kind_(kind), palette_(palette) {
   const QString name = "tag." + QString::fromStdString(value_);
-  if (kind_ == Kind::Entry) makeEntry();
+  if (kind_ == Kind::Entry || kind_ == Kind::Computed) makeEntry();
   if (kind_ == Kind::Choice) makeChoice();
   if (kind_ == Kind::Figure) setFocusPolicy(Qt::StrongFocus);
   focusTarget()->setObjectName(name);
   focusTarget()->installEventFilter(this);
-  setCursor(kind_ == Kind::Entry ? Qt::IBeamCursor : Qt::PointingHandCursor);
+  setCursor(entry_ != nullptr ? Qt::IBeamCursor : Qt::PointingHandCursor);
 }
 
 QWidget* Tag::focusTarget() const {
@@ -114,11 +114,12 @@ void Tag::setContent(const TagContent& content) {
   content_ = content;
   focusTarget()->setAccessibleName(content.caption);
   focusTarget()->setAccessibleDescription(content.message);
-  if (kind_ == Kind::Figure) setAccessibleDescription(content.text + " " + content.unit);
+  if (kind_ == Kind::Figure || (kind_ == Kind::Computed && content.message.isEmpty()))
+    focusTarget()->setAccessibleDescription(content.text + " " + content.unit);
   if (entry_ != nullptr) {
     if (!isTyping_ && entry_->text() != content.text) entry_->setText(content.text);
     entry_->setPlaceholderText(content.placeholder);
-    const QColor ink = content.isSupposed && !isTyping_ ? palette_.secondInk : palette_.ink;
+    const QColor ink = figureInk();
     QPalette colours = entry_->palette();
     if (colours.color(QPalette::Text) != ink) {
       colours.setColor(QPalette::Text, ink);
@@ -138,6 +139,12 @@ void Tag::setContent(const TagContent& content) {
     choice_->setCurrentText(content.text);
   }
   update();
+}
+
+/// What was not measured looks not measured; what is said in place of a rule looks said.
+QColor Tag::figureInk() const {
+  if (content_.isSupposed && !isTyping_) return palette_.secondInk;
+  return content_.isFixed ? palette_.accent : palette_.ink;
 }
 
 void Tag::setSelected(bool selected) {
@@ -189,7 +196,7 @@ QSize Tag::sizeFor(const QString& figure) const {
   } else {
     width = widthOf(figureFont(), figure) + (entry_ != nullptr ? 8 : 2);
     if (!content_.unit.isEmpty()) width += 4 + widthOf(textFont(kUnit), content_.unit);
-    if (!content_.names.isEmpty()) width += kMark;
+    if (hasListMark()) width += kMark;
   }
   const int height = heightOf(textFont(kCaption)) + heightOf(figureFont()) + 7;
   return {std::max(caption, width) + 2 * kPad, height};
@@ -227,7 +234,7 @@ void Tag::resizeEvent(QResizeEvent*) {
     const int unit = content_.unit.isEmpty() ? 0 : 4 + widthOf(textFont(kUnit), content_.unit);
     const QString text = entry_->text().isEmpty() ? entry_->placeholderText() : entry_->text();
     const int wanted = widthOf(figureFont(), text.isEmpty() ? "0000" : text) + 8;
-    const int mark = content_.names.isEmpty() ? 0 : kMark;
+    const int mark = hasListMark() ? kMark : 0;
     place.setWidth(std::min(place.width() - unit - mark, wanted));
     place.translate(-2, 0);  // QLineEdit's own inner margin
     entry_->setGeometry(place);
@@ -235,9 +242,9 @@ void Tag::resizeEvent(QResizeEvent*) {
   if (choice_ != nullptr) choice_->setGeometry(place.adjusted(-2, 0, 0, 0));
 }
 
-/// Where the list of names is opened with the pointer.
-QRect Tag::namesMark() const {
-  if (entry_ == nullptr || content_.names.isEmpty()) return {};
+/// Where names, or readings, are opened with the pointer.
+QRect Tag::listMark() const {
+  if (entry_ == nullptr || !hasListMark()) return {};
   int left = entry_->geometry().right() + 2;
   if (!content_.unit.isEmpty()) left += widthOf(textFont(kUnit), content_.unit) + 4;
   return {left, figureRect().top(), kMark, figureRect().height()};
@@ -269,9 +276,18 @@ void Tag::paintEvent(QPaintEvent*) {
   painter.setPen(palette_.secondInk);
   painter.drawText(QRect(unitX, figure.top(), width() - unitX, figure.height()),
                    Qt::AlignLeft | Qt::AlignVCenter, content_.unit);
-  if (const QRect mark = namesMark(); !mark.isEmpty()) paintListMark(painter, mark, palette_);
-  if (kind_ != Kind::Figure) {
-    painter.setPen(QPen(isActive ? palette_.accent : palette_.secondInk, isActive ? 1.8 : 0.8));
+  if (const QRect mark = listMark(); !mark.isEmpty()) {
+    if (content_.hasReadings)
+      paintPlacesMark(painter, mark, palette_);
+    else
+      paintListMark(painter, mark, palette_);
+  }
+  const bool isUnderlined =
+      kind_ == Kind::Computed ? isActive || content_.isFixed : kind_ != Kind::Figure;
+  if (isUnderlined) {
+    QPen pen(isActive ? palette_.accent : palette_.secondInk, isActive ? 1.8 : 0.8);
+    if (content_.isSupposed && !isActive) pen.setDashPattern({3, 3});
+    painter.setPen(pen);
     const double y = figure.bottom() + 1.5;
     const double end = entry_ != nullptr ? entry_->geometry().right() : figure.right();
     painter.drawLine(QPointF(figure.left(), y), QPointF(end, y));
@@ -282,6 +298,13 @@ void Tag::paintEvent(QPaintEvent*) {
     painter.drawText(figure.adjusted(0, figure.height() + 4, 0, 1000), Qt::TextWordWrap,
                      content_.message);
   }
+}
+
+void Tag::openList() {
+  if (content_.hasReadings)
+    emit opened(this);
+  else
+    offerNames({});
 }
 
 bool Tag::entryKey(int key) {
@@ -305,12 +328,13 @@ bool Tag::entryKey(int key) {
 }
 
 bool Tag::eventFilter(QObject* watched, QEvent* event) {
-  if (event->type() == QEvent::KeyPress && names_ != nullptr) {
+  if (event->type() == QEvent::KeyPress && hasListMark()) {
     // While its list is open the keys are the list's.
-    if (names_->popup()->isVisible()) return QWidget::eventFilter(watched, event);
+    if (names_ != nullptr && names_->popup()->isVisible())
+      return QWidget::eventFilter(watched, event);
     const auto* key = static_cast<QKeyEvent*>(event);
     if (key->key() == Qt::Key_Down && key->modifiers() == Qt::AltModifier) {
-      offerNames({});
+      openList();
       return true;
     }
   }
@@ -340,7 +364,7 @@ bool Tag::eventFilter(QObject* watched, QEvent* event) {
 void Tag::mousePressEvent(QMouseEvent* event) {
   focusTarget()->setFocus(Qt::MouseFocusReason);
   if (entry_ != nullptr) entry_->selectAll();
-  if (namesMark().contains(event->pos())) offerNames({});
+  if (listMark().contains(event->pos())) openList();
   if (choice_ != nullptr) choice_->showPopup();
 }
 

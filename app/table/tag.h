@@ -23,7 +23,9 @@ struct TagContent {
   QString message;                   // what is wrong with what is being typed
   QStringList options;               // Choice
   QStringList names;                 // Entry: what may be named in place of a figure
-  bool isSupposed = false;           // nobody said it: the method's usual value
+  bool isSupposed = false;           // nobody said or measured it: supposed, or planned
+  bool hasReadings = false;          // it opens to the places where it is read
+  bool isFixed = false;              // Computed: said in place of its rule
   std::optional<Severity> severity;  // of a finding that touches it
 };
 
@@ -31,12 +33,15 @@ class Tag : public QWidget {
   Q_OBJECT
 
  public:
-  enum class Kind { Entry, Choice, Figure };
+  /// A computed figure can be said over, and then something gives way; a plain figure cannot.
+  enum class Kind { Entry, Choice, Computed, Figure };
 
   Tag(std::string value, Kind kind, const Palette& palette, QWidget* parent);
 
   [[nodiscard]] const std::string& value() const { return value_; }
   [[nodiscard]] Kind kind() const { return kind_; }
+  /// It is the binder's to say, not computed.
+  [[nodiscard]] bool isToBeSaid() const { return kind_ == Kind::Entry || kind_ == Kind::Choice; }
   /// While a text is being typed the text stays; everything else is shown anew.
   void setContent(const TagContent& content);
   void setSelected(bool selected);
@@ -63,6 +68,8 @@ class Tag : public QWidget {
   void abandoned(drapery::Tag* tag);
   void stepped(drapery::Tag* tag, int marks);
   void chosen(drapery::Tag* tag, int option);
+  /// The measure is to be opened to its readings.
+  void opened(drapery::Tag* tag);
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -75,7 +82,12 @@ class Tag : public QWidget {
   void makeChoice();
   void makeNames();
   void offerNames(const QString& text);
-  [[nodiscard]] QRect namesMark() const;
+  [[nodiscard]] QRect listMark() const;
+  [[nodiscard]] bool hasListMark() const {
+    return !content_.names.isEmpty() || content_.hasReadings;
+  }
+  void openList();
+  [[nodiscard]] QColor figureInk() const;
   bool entryKey(int key);
   [[nodiscard]] QString captionWithMark() const;
   [[nodiscard]] QRect figureRect() const;

@@ -5,7 +5,9 @@
 #include <cmath>
 
 #include "app/words/material_words.h"
+#include "app/words/reading_words.h"
 #include "app/words/window_words.h"
+#include "core/plan/give_way.h"
 
 namespace drapery {
 
@@ -101,6 +103,43 @@ void addMaterial(TagContent& content, const Document& document, const InputRule&
     content.unit += ", " + named.section(QLatin1Char(','), 0, 0);
 }
 
+TagContent readingContent(const Document& document, const ReadingPlace& place) {
+  const Plan& plan = document.plan();
+  TagContent content;
+  content.caption = placeWords(place);
+  content.unit = unitWords(plan, place.node);
+  const OneReading* reading = readingAt(plan, place);
+  if (reading == nullptr) {
+    content.placeholder = Words::tr("type it");
+    content.isSupposed = true;
+    return content;
+  }
+  content.names = wayNames(*plan.rules);
+  content.text = figureWords(plan, place.node, reading->value);
+  if (!reading->by.empty()) content.unit += ", " + wayWords(*plan.rules, reading->by);
+  return content;
+}
+
+/// Of several readings the mean; of a plan that it is one.
+void addReadings(TagContent& content, const Plan& plan, std::size_t node, const InputRule& rule) {
+  content.hasReadings = !rule.places.empty();
+  if (!plan.entered[node]) return;
+  const int count = plan.readings[plan.rules->nodes[node].rule].count;
+  if (count > 1) content.unit += Words::tr(", mean of %1").arg(count);
+  if (!plan.isPlanned(node)) return;
+  content.isSupposed = true;
+  content.unit += Words::tr(", planned");
+}
+
+/// What was said in place of the rule, and what that would give.
+void addFixed(TagContent& content, const Plan& plan, std::size_t node) {
+  content.isFixed = true;
+  content.unit +=
+      std::isnan(plan.byRule[node])
+          ? Words::tr(", said")
+          : Words::tr(", said; rule %1").arg(figureWords(plan, node, plan.byRule[node]));
+}
+
 TagContent numberContent(const Document& document, std::size_t node) {
   const Plan& plan = document.plan();
   TagContent content;
@@ -109,6 +148,7 @@ TagContent numberContent(const Document& document, std::size_t node) {
   content.text = valueWords(plan, node);
   content.unit = unitWords(plan, node);
   if (of.source != ValueNode::Source::Input) {
+    if (plan.isFixed(node)) addFixed(content, plan, node);
     addCutSize(content, plan, node);
     addMark(content, plan, of);
     return content;
@@ -122,6 +162,7 @@ TagContent numberContent(const Document& document, std::size_t node) {
     content.placeholder = Words::tr("type it");
   }
   addMaterial(content, document, rule);
+  addReadings(content, plan, node, rule);
   return content;
 }
 
@@ -131,12 +172,14 @@ bool isRuleValue(const std::string& value) { return value == "units" || value ==
 
 std::optional<Tag::Kind> tagKind(const Plan& plan, const std::string& value) {
   if (value == "method" || value == "units") return Tag::Kind::Choice;
-  if (value == "round") return Tag::Kind::Entry;
+  if (value == "round" || readingPlace(*plan.rules, value)) return Tag::Kind::Entry;
   const auto node = plan.rules->find(value);
   if (!node) return std::nullopt;
   const ValueNode& of = plan.rules->nodes[*node];
   if (of.source != ValueNode::Source::Input)
-    return std::isnan(plan.values[*node]) ? std::nullopt : std::optional(Tag::Kind::Figure);
+    return std::isnan(plan.values[*node])  ? std::nullopt
+           : canBeSaid(*plan.rules, *node) ? std::optional(Tag::Kind::Computed)
+                                           : std::optional(Tag::Kind::Figure);
   if (!plan.counts[*node]) return std::nullopt;  // no place on this book
   const InputRule& rule = plan.rules->inputs[of.rule];
   if (rule.kind != InputKind::Choice) return Tag::Kind::Entry;
@@ -146,6 +189,8 @@ std::optional<Tag::Kind> tagKind(const Plan& plan, const std::string& value) {
 TagContent tagContent(const Document& document, const std::string& value) {
   if (value == "units") return unitsContent(document);
   if (value == "round") return resolutionContent(document);
+  if (const auto place = readingPlace(*document.plan().rules, value))
+    return readingContent(document, *place);
   TagContent content = value == "method"
                            ? methodContent(document)
                            : numberContent(document, *document.plan().rules->find(value));

@@ -4,8 +4,10 @@
 
 #include "app/table/tag_content.h"
 #include "app/words/material_words.h"
+#include "app/words/reading_words.h"
 #include "app/words/window_words.h"
 #include "core/plan/job_inputs.h"
+#include "core/plan/job_overrides.h"
 #include "core/quantity/format_length.h"
 #include "core/quantity/parse_length.h"
 
@@ -30,6 +32,9 @@ QString TagEditor::message(const std::string& id) const {
 
 std::string TagEditor::fieldOfTag(const Tag& tag) const {
   if (isRuleValue(tag.value()) || tag.value() == "method") return tag.value();
+  if (tag.kind() == Tag::Kind::Computed) return "fixed/" + tag.value();
+  if (const auto place = readingPlace(*document_.plan().rules, tag.value()))
+    return fieldOf(*place->measure) + "@" + place->name;
   const InputRule* rule = document_.plan().rules->input(tag.value());
   return rule != nullptr ? fieldOf(*rule) : std::string();
 }
@@ -37,10 +42,17 @@ std::string TagEditor::fieldOfTag(const Tag& tag) const {
 FieldValue TagEditor::valueOf(const std::string& field, const QString& text) const {
   std::string written = text.trimmed().toStdString();
   if (written.empty()) return std::nullopt;  // back to the usual value
-  const InputRule* rule = document_.plan().rules->input(field.substr(field.find('/') + 1));
+  const std::string key = field.substr(field.find('/') + 1);
+  if (const auto place = readingPlace(*document_.plan().rules, key))
+    return readingTyped(document_, *place, text);
+  const InputRule* rule = document_.plan().rules->input(key);
   if (rule != nullptr)
     if (auto named = entryNamed(document_, *rule, text)) return named;
-  const bool isLength = field == "round" || (rule != nullptr && rule->kind == InputKind::Length);
+  const auto node = document_.plan().rules->find(key);
+  const bool isLength =
+      field == "round" ||
+      (rule != nullptr ? rule->kind == InputKind::Length
+                       : node && document_.plan().rules->nodes[*node].unit == Unit::Millimetre);
   // A bare number in the window is in the unit in use; the file says which.
   if (isLength) return Entry{lengthWithUnit(written, document_.job().units), {}};
   std::replace(written.begin(), written.end(), ',', '.');
@@ -58,18 +70,23 @@ void TagEditor::tell(Tag* tag, const Issue& issue) {
 void TagEditor::onTyped(Tag* tag, const QString& text) {
   const std::string field = fieldOfTag(*tag);
   messages_.erase(tag->value());
+  // A reading that is being emptied stays where it hangs until it is kept so.
+  const bool isReading = readingPlace(*document_.plan().rules, tag->value()).has_value();
+  if (isReading && text.trimmed().isEmpty()) return document_.endPreview();
   const auto issue = document_.preview(field, valueOf(field, text));
   if (!issue) return;
   // "2" on the way to "210" and "8 1/" on the way to "8 1/4" are not mistakes yet.
   const InputRule* rule = document_.plan().rules->input(tag->value());
   const bool isOnTheWay = couldBecomeSound(*issue, text.toStdString()) ||
-                          (rule != nullptr && couldBecomeName(document_, *rule, text));
+                          (rule != nullptr && couldBecomeName(document_, *rule, text)) ||
+                          (isReading && couldBecomeWay(*document_.plan().rules, text));
   if (isOnTheWay) return emit messagesChanged();
   document_.endPreview();
   tell(tag, *issue);
 }
 
 void TagEditor::onKept(Tag* tag, const QString& text, bool goOn) {
+  if (tag->kind() == Tag::Kind::Computed) return onSaidOver(tag, text, goOn);
   if (tag->isTyping()) {
     const std::string field = fieldOfTag(*tag);
     const auto issue = document_.keep(field, valueOf(field, text));
@@ -82,6 +99,25 @@ void TagEditor::onKept(Tag* tag, const QString& text, bool goOn) {
   if (goOn) emit done(tag);
 }
 
+/// A computed figure is only asked about when it is another one. An empty text lets go what was
+/// said; leaving the tag leaves all as it was.
+void TagEditor::onSaidOver(Tag* tag, const QString& text, bool goOn) {
+  if (!tag->isTyping() || !goOn) return onAbandoned(tag);
+  const std::string field = fieldOfTag(*tag);
+  const FieldValue value = valueOf(field, text);
+  document_.endPreview();
+  if (!value) {
+    onAbandoned(tag);
+    if (fieldValue(document_.job(), field)) document_.keep(field, std::nullopt);
+    return;
+  }
+  const auto read = readSaid(field, value->value, *document_.plan().rules);
+  if (const auto* issue = std::get_if<Issue>(&read)) return tell(tag, *issue);
+  const bool isSame = text.trimmed() == tagContent(document_, tag->value()).text;
+  if (isSame) return onAbandoned(tag);
+  emit saidOver(tag, std::get<double>(read));
+}
+
 void TagEditor::onAbandoned(Tag* tag) {
   messages_.erase(tag->value());
   tag->stopTyping();
@@ -92,14 +128,22 @@ void TagEditor::onStepped(Tag* tag, int marks) {
   tag->keepTyped();
   const std::string field = fieldOfTag(*tag);
   const Plan& plan = document_.plan();
-  const auto present = plan.length(tag->value());
+  auto present = plan.length(tag->value());
   const InputRule* rule = plan.rules->input(tag->value());
+  const auto place = readingPlace(*plan.rules, tag->value());
+  if (place) {
+    rule = place->measure;
+    const OneReading* reading = readingAt(plan, *place);
+    if (reading != nullptr) present = Length::fromMm(reading->value);
+  }
   if (!present || rule == nullptr || rule->kind != InputKind::Length) return;
   const Length step = plan.resolution * marks;
   const Rounding toward = marks > 0 ? Rounding::Down : Rounding::Up;
   const Length next = roundTo(*present, plan.resolution, toward) + step;
   const std::string written = formatExact(next, document_.job().units);
-  if (const auto issue = document_.step(field, Entry{written, {}})) tell(tag, *issue);
+  const Entry said =
+      place ? readingTyped(document_, *place, QString::fromStdString(written)) : Entry{written, {}};
+  if (const auto issue = document_.step(field, said)) tell(tag, *issue);
   tag->takeFocus();
 }
 

@@ -29,6 +29,8 @@ class TagEditor : public QObject {
   void messagesChanged();
   /// The text was kept, or was no other: the work goes on at the next tag.
   void done(drapery::Tag* tag);
+  /// A computed figure was said over: something must give way.
+  void saidOver(drapery::Tag* tag, double figure);
   /// A choice that cannot be taken up, such as a rule file with a mistake in it.
   void refused(const drapery::Issue& issue);
 
@@ -37,6 +39,7 @@ class TagEditor : public QObject {
   void onKept(Tag* tag, const QString& text, bool goOn);
   void onStepped(Tag* tag, int marks);
   void onChosen(Tag* tag, int option);
+  void onSaidOver(Tag* tag, const QString& text, bool goOn);
   void onAbandoned(Tag* tag);
   [[nodiscard]] std::string fieldOfTag(const Tag& tag) const;
   [[nodiscard]] FieldValue valueOf(const std::string& field, const QString& text) const;

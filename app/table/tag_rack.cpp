@@ -41,6 +41,7 @@ Tag* TagRack::tagFor(const std::string& id, Tag::Kind kind) {
   if (present != nullptr && present->kind() == kind) return present;
   if (present != nullptr) {
     present->hide();
+    present->focusTarget()->setObjectName({});  // it lives on until the loop comes round
     present->deleteLater();
   }
   Tag* tag = new Tag(id, kind, palette_, table_);

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "app/words/material_words.h"
+#include "app/words/reading_words.h"
 #include "app/words/window_words.h"
 #include "words/amount_words.h"
 #include "words/cut_moments.h"
@@ -53,6 +54,25 @@ QString rangeText(const Plan& plan, const InputRule& rule) {
            text(amountWords({rule.most, unit}, notation)));
 }
 
+/// Where a measure was read and by what; then, once for each way, what it misses.
+void addEachReading(NoteContent& note, const Plan& plan, std::size_t node) {
+  const InputRule& rule = plan.rules->inputs[plan.rules->nodes[node].rule];
+  QStringList all;
+  std::vector<std::string> ways;
+  for (const OneReading& reading : plan.eachReading) {
+    if (reading.input != plan.rules->nodes[node].rule) continue;
+    QString words =
+        placeWords({&rule, node, reading.name}) + " " +
+        text(amountWords({reading.value, plan.rules->nodes[node].unit}, windowNotation(plan)));
+    if (!reading.by.empty()) words += ", " + wayWords(*plan.rules, reading.by);
+    all << words;
+    if (std::find(ways.begin(), ways.end(), reading.by) == ways.end()) ways.push_back(reading.by);
+  }
+  if (!all.isEmpty()) note.paragraphs << Words::tr("Read %1.").arg(all.join("; "));
+  for (const std::string& way : ways)
+    if (const WayRule* known = plan.rules->way(way)) note.paragraphs << localText(known->misses);
+}
+
 /// Several readings, and what their spread leaves uncertain here.
 void addUncertainty(NoteContent& note, const Plan& plan, std::size_t node) {
   const Notation notation = windowNotation(plan);
@@ -85,6 +105,11 @@ void addInput(NoteContent& note, const Plan& plan, std::size_t node) {
   }
   const QString range = rangeText(plan, rule);
   if (!range.isEmpty()) note.paragraphs << range;
+  if (!rule.places.empty() && plan.readings[plan.rules->nodes[node].rule].count == 0)
+    note.paragraphs << Words::tr(
+        "Alt+Down, or the ticks beside the figure, opens the places where it is read. What is "
+        "longer than the rule is typed as a sum: 300 + 48.5.");
+  addEachReading(note, plan, node);
   note.small = text(rule.practice);
 }
 
@@ -97,6 +122,7 @@ void addDerived(NoteContent& note, Document& document, std::size_t node) {
                             : Words::tr("Said instead of computed; by the rule it would be %1.")
                                   .arg(text(amountWords({plan.byRule[node], value.unit},
                                                         windowNotation(plan)))));
+    note.paragraphs << Words::tr("An empty entry lets it go.");
     return;
   }
   const QString numbers = text(formulaWithNumbers(plan, node, windowNotation(plan)));
@@ -113,9 +139,36 @@ void addDerived(NoteContent& note, Document& document, std::size_t node) {
 
 }  // namespace
 
+namespace {
+
+/// One reading: where, what, and what its way of measuring misses.
+NoteContent readingNote(const Plan& plan, const ReadingPlace& place, const std::string& value) {
+  NoteContent note;
+  note.id = "note.why";
+  note.subject = text(value);
+  note.heading = localText(place.measure->title) + ", " + placeWords(place);
+  const OneReading* reading = readingAt(plan, place);
+  if (reading != nullptr)
+    note.figure = text(
+        amountWords({reading->value, plan.rules->nodes[place.node].unit}, windowNotation(plan)));
+  note.paragraphs << localText(place.measure->measure);
+  const WayRule* way = reading != nullptr ? plan.rules->way(reading->by) : nullptr;
+  if (way != nullptr) {
+    note.paragraphs << localText(way->misses);
+  } else {
+    note.paragraphs << Words::tr("By what it was read may be said behind it: %1.")
+                           .arg(wayNames(*plan.rules).join(", "));
+  }
+  note.paragraphs << Words::tr("An empty entry takes the reading out.");
+  return note;
+}
+
+}  // namespace
+
 NoteContent whyNote(Document& document, const std::string& value) {
   NoteContent note;
   const Plan& plan = document.plan();
+  if (const auto place = readingPlace(*plan.rules, value)) return readingNote(plan, *place, value);
   const auto node = plan.rules->find(value);
   if (!node) return note;
   note.id = "note.why";
@@ -157,6 +210,9 @@ NoteContent pieceNote(Document& document, const std::string& partId) {
       note.paragraphs << Words::tr("Cut: %1.").arg(text(group.title).toLower());
       for (const std::string& line : group.first) note.paragraphs << text(line);
     }
+  if (plan.isThere(*part) && plan.verdict)
+    note.paragraphs
+        << Words::tr("Tried as it was cut: %1").arg(text(verdictSays(*plan.verdict, notation)));
   if (!part->named.empty()) note.paragraphs << text(part->named) + ".";
   if (part->hasTop) note.paragraphs << Words::tr("Mark its top.");
   if (!part->rule->note.text.empty()) note.paragraphs << localText(part->rule->note);

@@ -75,7 +75,10 @@ QString severityMark(Severity severity) {
 }
 
 QString valueWords(const Plan& plan, std::size_t node) {
-  const double value = plan.values[node];
+  return figureWords(plan, node, plan.values[node]);
+}
+
+QString figureWords(const Plan& plan, std::size_t node, double value) {
   if (std::isnan(value)) return {};
   const Notation notation = windowNotation(plan);
   switch (plan.rules->nodes[node].unit) {

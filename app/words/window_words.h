@@ -23,6 +23,8 @@ QString severityMark(Severity severity);
 
 /// A value without its unit, as a tag shows it.
 QString valueWords(const Plan& plan, std::size_t node);
+/// Any figure as that value is shown; empty for none.
+QString figureWords(const Plan& plan, std::size_t node, double figure);
 /// "mm", "in", "°" or nothing.
 QString unitWords(const Plan& plan, std::size_t node);
 

@@ -32,6 +32,7 @@ inline constexpr IssueKind kIssueKinds[]{
     {"readings-of-choice", "name value"},
     {"number-not-one", "name value least most"},
     {"count-not-whole", "name value"},
+    {"as-cut-sides", "value"},
     {"material-not-here", "name value"},
     {"material-unknown", "name value nearest allowed"},
     {"material-wrong-kind", "name value kind allowed"},

@@ -28,6 +28,7 @@ class ViewDrawing {
     for (const ViewLine& line : view_.lines)
       if (hasShapes) addLine(line);
     for (const ViewTag& tag : view_.tags) hang(tag, sketch.spots);
+    hangReadings(sketch.readings);
     if (view_.window && hasShapes) lookThrough(at(view_.window->first), at(view_.window->second));
     return std::move(drawing_);
   }
@@ -99,7 +100,25 @@ class ViewDrawing {
   void hangOn(const ViewTag& tag, Point from, Point to) {
     if (from.x != to.x || from.y != to.y)
       drawing_.shapes.push_back(openShape(LineKind::Dimension, {from, to}, tag.subject));
-    drawing_.tags.push_back({tag.subject, {(from.x + to.x) / 2, (from.y + to.y) / 2}, tag.side});
+    drawing_.tags.push_back(
+        {tag.subject, {(from.x + to.x) / 2, (from.y + to.y) / 2}, tag.side, from, to});
+  }
+
+  /// Of an upright measuring line above it; of one across beside it. The place of a reading that
+  /// was not taken has the line as an extension.
+  static Side sideOf(const Spot& spot) {
+    const auto& [from, to] =
+        spot.extensions.empty() ? std::pair(spot.from, spot.to) : spot.extensions.front();
+    return from.x == to.x ? Side::Above : Side::Right;
+  }
+
+  void hangReadings(const std::vector<Spot>& readings) {
+    for (const Spot& spot : readings) {
+      ViewTag tag;
+      tag.subject = Subject::value(view_.readingsOf + "@" + spot.name);
+      tag.side = sideOf(spot);
+      hangOn(tag, spot.from, spot.to);
+    }
   }
 
   const ViewRule& view_;

@@ -47,15 +47,18 @@ Shape closedShape(bool isKnown, Matter matter, std::vector<Point> points, Subjec
 /// soft ones.
 Matter matterOf(std::string_view material);
 
-/// Where a tag hangs: of a value or a job's field.
+/// Where a tag hangs: of a value, a reading of one, or a job's field.
 struct TagSpot {
   Subject subject;
   Point anchor;
   Side side = Side::Above;
+  Point from = {}, to = {};  // its measuring line; alike where it has none
+  [[nodiscard]] bool isLine() const { return from.x != to.x || from.y != to.y; }
 };
 
 /// A word in the drawing. Only an id here: the words stand at the edge, where they are translated.
-enum class LabelSide { On, Above, Before };
+/// `Over` keeps the lines under it away.
+enum class LabelSide { On, Over, Above, Before };
 struct DrawingLabel {
   std::string id;  // "view.head"; empty: words of the rule file
   Point at;        // its middle, or what it stands above or ends at

@@ -26,7 +26,7 @@ double FigureSource::numberOr(std::string_view input, double usual) const {
 
 Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
   using Draw = Sketch (*)(const FigureSource&);
-  static constexpr std::array<std::pair<std::string_view, Draw>, 10> kFigures{
+  static constexpr std::array<std::pair<std::string_view, Draw>, 11> kFigures{
       {{"text-block", sketchTextBlock},
        {"joint", sketchJoint},
        {"flat-pieces", sketchFlatPieces},
@@ -36,7 +36,8 @@ Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
        {"spine", sketchSpine},
        {"layers", sketchLayers},
        {"jacket", sketchJacket},
-       {"opened-cover", sketchOpenedCover}}};
+       {"opened-cover", sketchOpenedCover},
+       {"readings", sketchReadings}}};
   for (const auto& [id, draw] : kFigures)
     if (id == figure) return draw(source);
   return {};

@@ -23,6 +23,8 @@ struct Sketch {
   std::vector<Shape> shapes;
   std::vector<Spot> spots;
   std::vector<DrawingLabel> labels;
+  /// Where a reading of the view's measure hangs, by its name.
+  std::vector<Spot> readings = {};
 
   void add(Shape shape) { shapes.push_back(std::move(shape)); }
   void point(const char* name, Point at) { spots.push_back({name, at, at, {}}); }
@@ -42,6 +44,8 @@ class FigureSource {
   [[nodiscard]] double numberOr(std::string_view input, double usual) const;
   [[nodiscard]] Subject subject(std::string_view thing) const { return view_.subject(thing); }
   [[nodiscard]] const Plan& plan() const { return plan_; }
+  /// The measure whose readings the view shows; null for none.
+  [[nodiscard]] const InputRule* measured() const { return plan_.rules->input(view_.readingsOf); }
   /// The parts that the view lists.
   [[nodiscard]] const std::vector<std::string>& layers() const { return view_.layers; }
 
@@ -61,6 +65,7 @@ Sketch sketchSpine(const FigureSource& source);
 Sketch sketchLayers(const FigureSource& source);
 Sketch sketchJacket(const FigureSource& source);
 Sketch sketchOpenedCover(const FigureSource& source);
+Sketch sketchReadings(const FigureSource& source);
 
 /// By the figure's id; an empty sketch when there is no such figure.
 Sketch sketchFigure(std::string_view figure, const FigureSource& source);

@@ -123,6 +123,14 @@ constexpr std::array kOpenedInputs{
 constexpr std::array<std::string_view, 4> kOpenedThings{"block", "board", "stiffener", "covering"};
 constexpr std::array<std::string_view, 3> kOpenedSpots{"closed", "half", "opened"};
 
+constexpr std::array kReadingsInputs{
+    FigureInput{"measure", kLength, "What is measured: the mean of its readings."},
+    FigureInput{"along", kLength, "What its places lie along."},
+    FigureInput{"stands", Dimension::number(), "1 where it is measured upward, 0 across."},
+    FigureInput{"is_edge", Dimension::number(), "1 where single leaves are seen, 0 for a face."}};
+constexpr std::array<std::string_view, 1> kReadingsThings{"block"};
+constexpr std::array<std::string_view, 1> kReadingsSpots{"measure"};
+
 constexpr std::array kFigures{
     FigureSpec{"text-block",
                "The block from its face, spine and head, and a board from its edge.",
@@ -180,7 +188,14 @@ constexpr std::array kFigures{
                kOpenedInputs,
                kOpenedThings,
                kOpenedSpots,
-               {}}};
+               {}},
+    FigureSpec{"readings",
+               "A measure at each of its places, differences drawn larger than they are.",
+               kReadingsInputs,
+               kReadingsThings,
+               kReadingsSpots,
+               {},
+               false}};
 
 }  // namespace
 

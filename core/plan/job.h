@@ -43,6 +43,7 @@ struct Job {
   std::string id;  // UUID
   std::string title;
   std::string method;
+  std::string why;  // this method and no other: the binder's own words; may be empty
   Units units = Units::Millimetres;
   std::string rules;  // which version of the method it was last kept under; empty: not known
   std::optional<Written> round;   // the rule in hand; without: 0.5 mm or 1/32 in

@@ -1,8 +1,49 @@
 #include "core/plan/job_field.h"
 
+#include <algorithm>
+#include <unordered_set>
+
 namespace drapery {
 
 namespace {
+
+const Reading* readingNamed(const Entry& entry, std::string_view name) {
+  const std::vector<std::string> names = readingNames(entry);
+  const auto found = std::find(names.begin(), names.end(), name);
+  return found != names.end() ? &entry.readings[static_cast<std::size_t>(found - names.begin())]
+                              : nullptr;
+}
+
+bool isNumber(std::string_view name) {
+  return !name.empty() &&
+         std::all_of(name.begin(), name.end(), [](char c) { return c >= '0' && c <= '9'; });
+}
+
+/// A plain figure that stands there becomes a reading of no place.
+Entry withReading(const FieldValue& measure, std::string_view name, const Entry& value) {
+  Entry entry = measure.value_or(Entry{});
+  if (measure && entry.readings.empty() && entry.material.empty())
+    entry.readings.push_back({entry.value, {}, {}});
+  entry.material.clear();
+  Reading reading = value.readings.empty() ? Reading{value.value, {}, {}} : value.readings.front();
+  if (const Reading* present = readingNamed(entry, name)) {
+    Reading& there = entry.readings[static_cast<std::size_t>(present - entry.readings.data())];
+    reading.at = there.at;
+    there = std::move(reading);
+    return entry;
+  }
+  if (!isNumber(name)) reading.at = std::string(name);
+  entry.readings.push_back(std::move(reading));
+  return entry;
+}
+
+/// Nothing for a measure of which no reading is left.
+FieldValue withoutReading(Entry entry, std::string_view name) {
+  const Reading* present = readingNamed(entry, name);
+  if (present == nullptr) return entry;
+  entry.readings.erase(entry.readings.begin() + (present - entry.readings.data()));
+  return entry.readings.empty() ? std::nullopt : FieldValue(std::move(entry));
+}
 
 Entry entryOf(std::string text) { return {std::move(text), {}}; }
 
@@ -46,8 +87,38 @@ void setAsCut(Job& job, std::string_view field, const FieldValue& value) {
 
 }  // namespace
 
+std::vector<std::string> readingNames(const Entry& entry) {
+  std::vector<std::string> names;
+  std::unordered_set<std::string_view> taken;
+  for (const Reading& reading : entry.readings) {
+    const bool isPlace = !reading.at.empty() && !isNumber(reading.at);
+    const bool isFirst = isPlace && taken.insert(reading.at).second;
+    names.push_back(isFirst ? reading.at : std::to_string(names.size() + 1));
+  }
+  return names;
+}
+
+std::pair<std::string_view, std::string_view> splitReading(std::string_view field) {
+  const std::size_t mark = field.find('@');
+  if (mark == std::string_view::npos) return {field, {}};
+  return {field.substr(0, mark), field.substr(mark + 1)};
+}
+
+Entry readingEntry(Written value, std::string by) {
+  Entry entry{value, {}};
+  entry.readings.push_back({std::move(value), {}, std::move(by)});
+  return entry;
+}
+
 FieldValue fieldValue(const Job& job, std::string_view field) {
+  if (const auto [measure, name] = splitReading(field); !name.empty()) {
+    const FieldValue all = fieldValue(job, measure);
+    const Reading* reading = all ? readingNamed(*all, name) : nullptr;
+    return reading != nullptr ? FieldValue(readingEntry(reading->value, reading->by))
+                              : std::nullopt;
+  }
   if (field == "title") return entryOf(job.title);
+  if (field == "why") return job.why.empty() ? std::nullopt : FieldValue(entryOf(job.why));
   if (field == "method") return entryOf(job.method);
   if (field == "units") return entryOf(job.units == Units::Inches ? "in" : "mm");
   if (field == "round") return job.round ? FieldValue(Entry{*job.round, {}}) : std::nullopt;
@@ -80,11 +151,20 @@ void setMethod(Job& job, const std::string& method, const TakesAllowance& takes)
     job.otherAllowances[job.method] = std::move(old);
   }
   job.method = method;
+  job.why.clear();  // it was said of the other
 }
 
 void setField(Job& job, std::string_view field, const FieldValue& value) {
-  if (field == "title") {
+  if (const auto [measure, name] = splitReading(field); !name.empty()) {
+    const FieldValue all = fieldValue(job, measure);
+    if (value)
+      setField(job, measure, withReading(all, name, *value));
+    else if (all)
+      setField(job, measure, withoutReading(*all, name));
+  } else if (field == "title") {
     job.title = textOf(value);
+  } else if (field == "why") {
+    job.why = textOf(value);
   } else if (field == "method") {
     setMethod(job, textOf(value), [](const std::string&, const Entry&) { return true; });
   } else if (field == "units") {

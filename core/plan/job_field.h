@@ -1,6 +1,6 @@
 // The fields of a job by name, so that an edit is a field and a value: "title", "units", "round",
-// "method", "copies", "given/text_height", "allowances/setback", "fixed/board_width",
-// "as_cut/board/width".
+// "method", "why", "copies", "given/text_height", "given/text_height@head", "allowances/setback",
+// "fixed/board_width", "as_cut/board/width".
 #pragma once
 
 #include <functional>
@@ -14,7 +14,18 @@ namespace drapery {
 
 using FieldValue = std::optional<Entry>;
 
-/// Nothing for a field that was not said. Title, units and method always have a value.
+/// The readings' names in a field, one for each: its place, or where it has none, or one that was
+/// read before, its number from 1.
+std::vector<std::string> readingNames(const Entry& entry);
+
+/// "given/text_height" and "head" of "given/text_height@head"; an empty name for no reading.
+std::pair<std::string_view, std::string_view> splitReading(std::string_view field);
+
+/// One reading as a field's value.
+Entry readingEntry(Written value, std::string by);
+
+/// Nothing for a field that was not said. Title, units and method always have a value. A reading's
+/// is an entry with that one alone.
 FieldValue fieldValue(const Job& job, std::string_view field);
 
 /// Whether an allowance is sound under the method that the job changes to.
@@ -26,7 +37,8 @@ using TakesAllowance = std::function<bool(const std::string& key, const Entry& e
 void setMethod(Job& job, const std::string& method, const TakesAllowance& takes);
 
 /// Sets or, with nothing, forgets a field. Unknown fields are ignored. A method takes all that
-/// waits for it; see setMethod.
+/// waits for it; see setMethod. A reading beside a plain figure makes that one a reading too, of no
+/// place; the last one that is forgotten takes the measure with it.
 void setField(Job& job, std::string_view field, const FieldValue& value);
 
 }  // namespace drapery

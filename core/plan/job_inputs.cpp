@@ -5,6 +5,7 @@
 #include <limits>
 
 #include "core/diag/nearest_name.h"
+#include "core/plan/job_field.h"
 #include "core/quantity/format_length.h"
 #include "core/quantity/parse_length.h"
 
@@ -265,8 +266,14 @@ JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& 
       inputs.said.materials[i] = shelf.find(entry->second.material);
     }
     const bool isRead = !entry->second.readings.empty() && entry->second.material.empty();
-    if (isRead)
-      inputs.said.readings[i] = std::get<Readings>(readReadings(entry->second.readings, rule));
+    if (!isRead) continue;
+    inputs.said.readings[i] = std::get<Readings>(readReadings(entry->second.readings, rule));
+    const std::vector<std::string> names = readingNames(entry->second);
+    for (std::size_t k = 0; k < names.size(); ++k) {
+      const Reading& reading = entry->second.readings[k];
+      inputs.said.each.push_back({i, names[k], reading.by,
+                                  std::get<double>(readNumber(reading.value, rule))});
+    }
   }
   auto resolution = readResolution(job);
   if (auto* issue = std::get_if<Issue>(&resolution)) inputs.issues.push_back(std::move(*issue));

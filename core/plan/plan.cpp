@@ -34,6 +34,18 @@ std::string_view Plan::choice(std::string_view name) const {
 
 bool Plan::isFixed(std::size_t node) const { return node < fixed.size() && fixed[node]; }
 
+bool Plan::isPlanned(std::size_t node) const {
+  if (!rules->isInput(node) || !entered[node]) return false;
+  bool isPlan = false;
+  for (const OneReading& reading : eachReading) {
+    if (reading.input != rules->nodes[node].rule) continue;
+    const WayRule* way = rules->way(reading.by);
+    if (way == nullptr || !way->isPlan) return false;
+    isPlan = true;
+  }
+  return isPlan;
+}
+
 bool Plan::isThere(const PlannedPart& part) const {
   return isFixed(part.rule->firstNode + 2) || isFixed(part.rule->firstNode + 3);
 }

@@ -23,7 +23,8 @@ struct Plan : PlannedEntries {
   std::vector<double> values;           // one for each of the rules' nodes; NaN where there is none
   std::vector<bool> entered;            // by node: whether the binder said it (an input's)
   std::vector<bool> counts;  // by node: whether it has a place on this book; 'entered' may not
-  std::vector<Readings> readings;  // one for each of the rules' inputs
+  std::vector<Readings> readings;       // one for each of the rules' inputs
+  std::vector<OneReading> eachReading;  // in the order in which they were taken
   /// One for each node: how far the readings' spread lets it be off, either way; 0 where no
   /// spread reaches it, NaN where there is no value. See planBook.
   std::vector<double> tolerances;
@@ -39,6 +40,9 @@ struct Plan : PlannedEntries {
   /// The option chosen for a choice ("flat"); empty when there is no such choice.
   [[nodiscard]] std::string_view choice(std::string_view name) const;
   [[nodiscard]] bool isFixed(std::size_t node) const;
+  /// Whether all that was said of a measure is a plan for it (a way with `is_plan`): it is not
+  /// there to be measured yet.
+  [[nodiscard]] bool isPlanned(std::size_t node) const;
   /// Whether the binder said how the piece was cut, one side or both: it is there already.
   [[nodiscard]] bool isThere(const PlannedPart& part) const;
   [[nodiscard]] NumberTable table() const { return {values.data(), nullptr}; }

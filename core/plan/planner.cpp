@@ -205,6 +205,7 @@ PlanOutcome Planner::plan(const Job& job, const Overrides& overrides) const {
   plan.entered = evaluation.said();
   plan.counts = evaluation.counts();
   plan.readings = evaluation.readings();
+  plan.eachReading = std::move(inputs.said.each);
   if (!fixed.empty()) keepByRule(plan, evaluation, fixed);
   outcome.issues = std::move(inputs.issues);
   for (Issue& issue : saidInstead.issues) outcome.issues.push_back(std::move(issue));

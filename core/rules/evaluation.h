@@ -19,6 +19,7 @@ namespace drapery {
 struct SaidNumbers {
   std::vector<double> values;
   std::vector<Readings> readings;
+  std::vector<OneReading> each;            // of measures that were read several times, one by one
   std::vector<const Material*> materials;  // named for them; null where none was
   Length resolution;                       // the rule in hand
   Units units = Units::Millimetres;        // whose usual values count

@@ -21,6 +21,12 @@ const InputRule* RuleSet::input(std::string_view wanted) const {
   return nullptr;
 }
 
+const WayRule* RuleSet::way(std::string_view wanted) const {
+  for (const WayRule& rule : ways)
+    if (rule.id == wanted) return &rule;
+  return nullptr;
+}
+
 const LocalText& RuleSet::titleOf(std::size_t node) const {
   using Source = ValueNode::Source;
   const ValueNode& value = nodes[node];

@@ -22,6 +22,7 @@
 #include "core/rules/section/summary.h"
 #include "core/rules/section/verdict.h"
 #include "core/rules/section/view.h"
+#include "core/rules/section/way.h"
 
 namespace drapery {
 
@@ -108,6 +109,7 @@ struct RuleSet {
   std::vector<ViewRule> views;
   std::vector<VerdictRule> verdicts;
   std::vector<SummaryRule> summaries;
+  std::vector<WayRule> ways;
 
   std::vector<ValueNode> nodes;         // every number
   std::vector<std::size_t> order;       // nodes, each after all that it uses
@@ -118,6 +120,7 @@ struct RuleSet {
 
   [[nodiscard]] std::optional<std::size_t> find(std::string_view name) const;
   [[nodiscard]] const InputRule* input(std::string_view id) const;
+  [[nodiscard]] const WayRule* way(std::string_view id) const;
   [[nodiscard]] const LocalText& titleOf(std::size_t node) const;
   [[nodiscard]] bool isInput(std::size_t node) const {
     return nodes[node].source == ValueNode::Source::Input;

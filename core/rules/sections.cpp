@@ -9,6 +9,7 @@
 #include "core/rules/section/summary.h"
 #include "core/rules/section/verdict.h"
 #include "core/rules/section/view.h"
+#include "core/rules/section/way.h"
 
 namespace drapery {
 
@@ -27,9 +28,10 @@ const std::vector<const Section*>& ruleSections() {
   static const VerdictSection kVerdict;
   static const ViewSection kView;
   static const SummarySection kSummary;
+  static const WaySection kWay;
   static const std::vector<const Section*> kSections{&kGiven,   &kAllowance, &kDerive,  &kPart,
                                                      &kSeries,  &kMark,      &kFinding, &kStep,
-                                                     &kVerdict, &kView,      &kSummary};
+                                                     &kVerdict, &kView,      &kSummary, &kWay};
   return kSections;
 }
 

@@ -12,6 +12,7 @@
 #include "core/drawing/draw_view.h"
 #include "core/drawing/figure.h"
 #include "core/drawing/tag_layout.h"
+#include "core/plan/job_field.h"
 #include "tests/support/books.h"
 #include "tests/support/command.h"
 
@@ -136,7 +137,7 @@ RC_GTEST_PROP(AnyDrawing, isFiniteAndHangsOnWhatExists, ()) {
       for (const Point& p : shape.points) RC_ASSERT(std::isfinite(p.x) && std::isfinite(p.y));
     for (const TagSpot& spot : drawing.tags)
       RC_ASSERT(spot.subject == Subject::field("method") ||
-                plan.rules->find(spot.subject.id).has_value());
+                plan.rules->find(splitReading(spot.subject.id).first).has_value());
   }
 }
 
@@ -225,7 +226,7 @@ TEST(Views, closerLooksShowSomething) {
         for (const ViewRule* detail : detailsOf(plan, view.id)) {
           ++details;
           EXPECT_EQ(detail->stage, view.stage);
-          EXPECT_FALSE(detail->asks.text.empty());
+          EXPECT_NE(detail->asks.text.empty(), detail->readingsOf.empty());
           const Drawing drawing = drawView(*detail, plan);
           EXPECT_FALSE(drawing.shapes.empty()) << detail->id;
           const Box seen = seenOf(drawing);

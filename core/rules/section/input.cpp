@@ -39,6 +39,7 @@ class InputReading {
     rule_.title = in_.words("title", Needed::Yes);
     rule_.ask = in_.words("ask", Needed::No);
     rule_.measure = in_.words("measure", Needed::No);
+    readPlaces();
     rule_.practice = in_.text("practice", Needed::No);
     rule_.optional = in_.flag("optional");
     rule_.settles = readSettles(in_, "compared", Moment::Trimmed);
@@ -80,6 +81,38 @@ class InputReading {
     return {};
   }
 
+  /// `places = ["head", "tail"]`, each an id that readings say.
+  void readPlaces() {
+    const Node* places = in_.list("places", Needed::No);
+    rule_.places = in_.texts("places", Needed::No);
+    for (std::size_t i = 0; i < rule_.places.size(); ++i) {
+      if (!isId(rule_.places[i]))
+        in_.complain(places->items[i], "id-malformed", {{"id", shortened(rule_.places[i])}});
+      if (std::count(rule_.places.begin(), rule_.places.end(), rule_.places[i]) > 1)
+        in_.complain(
+            places->items[i], "id-duplicate",
+            {{"id", shortened(rule_.places[i])}, {"line", std::to_string(places->items[i].line)}});
+    }
+    rule_.placeTitles = titlesOf("place_titles", rule_.places);
+  }
+
+  /// One for each of the ids, in the reader's language where the file has it; an id without is its
+  /// own.
+  std::vector<LocalText> titlesOf(const char* key, const std::vector<std::string>& ids) {
+    const std::vector<std::string> titles = in_.texts(key, Needed::No);
+    std::vector<LocalText> all;
+    for (std::size_t i = 0; i < ids.size(); ++i)
+      all.push_back({i < titles.size() ? titles[i] : ids[i], {}});
+    in_.eachTranslation(
+        key,
+        [&](const std::string& language, const Node& list) {
+          for (std::size_t i = 0; i < std::min(ids.size(), list.items.size()); ++i)
+            all[i].other[language] = list.items[i].text;
+        },
+        Node::Kind::List);
+    return all;
+  }
+
   void readOptions() {
     rule_.options = in_.texts("options", Needed::Yes);
     const Node* options = in_.find("options");
@@ -89,7 +122,7 @@ class InputReading {
         in_.complain(node, "id-malformed", {{"id", shortened(rule_.options[i])}});
       in_.checkName(node, rule_.options[i]);
     }
-    readOptionTitles();
+    rule_.optionTitles = titlesOf("option_titles", rule_.options);
     readFormerOptions();
     const Node* chosen = in_.find("default");
     if (chosen == nullptr) return;
@@ -120,19 +153,6 @@ class InputReading {
                       {"value", shortened(now)},
                       {"allowed", joined(rule_.options)}});
     }
-  }
-
-  void readOptionTitles() {
-    const std::vector<std::string> titles = in_.texts("option_titles", Needed::No);
-    for (std::size_t i = 0; i < rule_.options.size(); ++i)
-      rule_.optionTitles.push_back({i < titles.size() ? titles[i] : rule_.options[i], {}});
-    in_.eachTranslation(
-        "option_titles",
-        [&](const std::string& language, const Node& list) {
-          for (std::size_t i = 0; i < std::min(rule_.options.size(), list.items.size()); ++i)
-            rule_.optionTitles[i].other[language] = list.items[i].text;
-        },
-        Node::Kind::List);
   }
 
   /// `columns = {width = ["210 mm", ...]}`
@@ -278,6 +298,12 @@ std::string told(const InputRule& rule) {
   if (rule.fallback.empty() && rule.optional) out += " May be left out.";
   out += onlyWhere(rule.when);
   if (!rule.otherwise.empty()) out += " Elsewhere " + asCode(rule.otherwise) + ".";
+  if (!rule.places.empty()) {
+    out += " Places:";
+    for (const LocalText& place : rule.placeTitles)
+      out += (&place == rule.placeTitles.data() ? " " : ", ") + place.text;
+    out += ".";
+  }
   if (!rule.materials.empty()) {
     out += " May name a material:";
     for (const std::string& kind : rule.materials)

@@ -35,6 +35,8 @@ struct InputRule {
   LocalText title;
   LocalText ask;      // the question to a newcomer while nothing was said; may be empty
   LocalText measure;  // how to measure or choose it
+  std::vector<std::string> places;     // where it is measured: "head"; empty: anywhere
+  std::vector<LocalText> placeTitles;  // one for each
   std::string practice;
   double least = 0.0;  // mm for a length
   double most = 0.0;

@@ -35,7 +35,9 @@ class ViewReading {
     rule_.caption = in_.words("caption", Needed::No);
     rule_.when = in_.formula("when", Needed::No);
     rule_.detailOf = in_.text("detail_of", Needed::No);
-    rule_.asks = in_.words("asks", rule_.detailOf.empty() ? Needed::No : Needed::Yes);
+    rule_.readingsOf = in_.text("readings_of", Needed::No);
+    const bool isAskedFor = !rule_.detailOf.empty() && rule_.readingsOf.empty();
+    rule_.asks = in_.words("asks", isAskedFor ? Needed::Yes : Needed::No);
     readWindow();
     if (const Node* share = in_.find("share"); share != nullptr) {
       const bool isShare =
@@ -235,6 +237,9 @@ void checkNames(const ViewRule& view, const RuleSet& rules, Linker& linker) {
   if (!isThere) complain(view.detailOf);
   for (const std::string& part : view.layers)
     if (!isPart(rules, part)) complain(part);
+  const InputRule* measure = rules.input(view.readingsOf);
+  if (!view.readingsOf.empty() && (measure == nullptr || measure->places.empty()))
+    complain(view.readingsOf);
 }
 
 }  // namespace

@@ -54,7 +54,9 @@ struct ViewRule {
   /// The view that this is a closer look at, taken when it is asked for; empty: it stands by
   /// itself.
   std::string detailOf;
-  LocalText asks;  // what asks for it: "more about the corner"
+  LocalText asks;  // what asks for it: "more about the corner"; not where it is asked for at a tag
+  /// The measure whose places it shows, one under the other; opened at that one's tag.
+  std::string readingsOf;
   /// Two corners of what is seen of the figure; none: all of it.
   std::optional<std::pair<RulePoint, RulePoint>> window;
   SourcePosition at;

@@ -1,0 +1,183 @@
+// What is said in more than one figure, or against a rule: readings place by place, a computed
+// figure said over, a piece as it was cut.
+#include <QSignalSpy>
+
+#include "app/slip_tray.h"
+#include "app/table/giving_list.h"
+#include "core/plan/job_field.h"
+#include "tests/app/bench_window.h"
+
+namespace drapery::test {
+namespace {
+
+class Saying : public BenchWindow {
+ protected:
+  bool hasTag(const std::string& value) {
+    const auto tags = table().tags();
+    return std::any_of(tags.begin(), tags.end(),
+                       [&](const Tag* tag) { return tag->value() == value && tag->isVisible(); });
+  }
+  void empty(const std::string& value) {
+    entry(value)->setFocus();
+    entry(value)->selectAll();
+    press(Qt::Key_Backspace);
+    press(Qt::Key_Return);
+  }
+  GivingList& giving() { return *dynamic_cast<GivingList*>(find("giving")); }
+  QLineEdit* asCut(const char* part) {
+    return find<QLineEdit>((std::string("ascut.") + part).c_str());
+  }
+};
+
+TEST_F(Saying, aMeasureOpensToItsPlacesAndBack) {
+  openPlain();
+  EXPECT_FALSE(hasTag("text_width@head"));
+  // The ticks beside the figure.
+  QWidget* tag = entry("text_width")->parentWidget();
+  QTest::mouseClick(tag, Qt::LeftButton, {}, QPoint(tag->width() - 10, tag->height() - 10));
+  settle();
+  for (const char* place : {"head", "middle", "tail"})
+    EXPECT_TRUE(hasTag(std::string("text_width@") + place)) << place;
+  EXPECT_TRUE(entry("text_width@head")->hasFocus());
+  keep("text_width@head", "143.8 rule");
+  EXPECT_TRUE(entry("text_width@middle")->hasFocus());
+  keep("text_width@middle", "100 + 44.2");
+  keep("text_width@tail", "144.8 caliper");
+  const auto& readings = saved().given.at("text_width").readings;
+  ASSERT_EQ(readings.size(), 4U);  // the plain figure is one of them
+  EXPECT_EQ(readings[2].by, "rule");
+  EXPECT_EQ(readings[3].by, "caliper");
+  EXPECT_EQ(readings[2].value, Written(std::string("100 + 44.2 mm")));
+  EXPECT_NEAR(value("text_width"), (144 + 143.8 + 144.2 + 144.8) / 4, 1e-9);
+  EXPECT_TRUE(notes().contains("1 mm apart"));
+  empty("text_width@1");
+  EXPECT_EQ(saved().given.at("text_width").readings.size(), 3U);
+  click("link.block");
+  EXPECT_FALSE(hasTag("text_width@head"));
+}
+
+TEST_F(Saying, aReadingIsSteppedAndItsWayIsTold) {
+  openPlain();
+  entry("text_height")->setFocus();
+  press(Qt::Key_Down, Qt::AltModifier);
+  keep("text_height@spine", "210 strip");
+  entry("text_height@spine")->setFocus();
+  settle();
+  EXPECT_TRUE(notes().contains("goes round a curve"));
+  press(Qt::Key_Up);
+  EXPECT_NEAR(value("text_height"), (210 + 210.5) / 2, 1e-9);
+  document().save();
+  EXPECT_EQ(saved().given.at("text_height").readings.back().by, "strip");
+}
+
+TEST_F(Saying, aWrongReadingIsToldAtItsPlaceAndKeepsNothing) {
+  openPlain();
+  entry("text_height")->setFocus();
+  press(Qt::Key_Down, Qt::AltModifier);
+  const std::string before = writeJob(saved());
+  keep("text_height@middle", "5000");
+  EXPECT_TRUE(message("text_height@middle").contains("5000"));
+  EXPECT_EQ(writeJob(saved()), before);
+  keep("text_height@middle", "210 hammer");
+  EXPECT_FALSE(message("text_height@middle").isEmpty());
+  EXPECT_EQ(writeJob(saved()), before);
+}
+
+TEST_F(Saying, overAComputedFigureAsksWhatGivesWay) {
+  openPlain();
+  showCase();
+  const double before = value("board_width"), square = value("square_fore_edge");
+  keep("board_width", "141");
+  ASSERT_TRUE(giving().isVisible());
+  EXPECT_FALSE(saved().fixed.contains("board_width"));  // nothing is kept before it is answered
+  EXPECT_EQ(window_->findChild<QWidget*>("giving.text_width"), nullptr);
+  find<QAbstractButton>("giving.square_fore_edge")->setFocus();
+  settle();
+  EXPECT_NEAR(value("board_width"), 141, 1e-9);  // drawn while it is looked at
+  press(Qt::Key_Return);
+  EXPECT_FALSE(giving().isVisible());
+  const FieldValue now = fieldValue(saved(), "allowances/square_fore_edge");
+  ASSERT_TRUE(now.has_value());
+  EXPECT_NEAR(std::get<double>(now->value), square + 141 - before, 1e-9);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_NEAR(value("board_width"), before, 1e-9);
+}
+
+TEST_F(Saying, escapeLeavesAllAsItWas) {
+  openPlain();
+  showCase();
+  const std::string before = writeJob(saved());
+  const double width = value("board_width");
+  keep("board_width", "141");
+  press(Qt::Key_Down);
+  press(Qt::Key_Escape);
+  EXPECT_FALSE(giving().isVisible());
+  EXPECT_EQ(writeJob(saved()), before);
+  EXPECT_NEAR(value("board_width"), width, 1e-9);
+  keep("board_width", "7 ells");
+  EXPECT_FALSE(giving().isVisible());
+  EXPECT_FALSE(message("board_width").isEmpty());
+}
+
+TEST_F(Saying, aFigureIsSaidAsItIsAndLetGo) {
+  openPlain();
+  showCase();
+  const double rule = value("board_width");
+  keep("board_width", "138");
+  click("giving.fixed");
+  EXPECT_EQ(saved().fixed.at("board_width").value, Written(std::string("138 mm")));
+  EXPECT_NEAR(value("board_width"), 138, 1e-9);
+  entry("board_width")->setFocus();
+  settle();
+  EXPECT_TRUE(notes().contains("by the rule it would be"));
+  EXPECT_TRUE(entry("board_width")->accessibleDescription().contains("said; rule"));
+  empty("board_width");
+  EXPECT_FALSE(saved().fixed.contains("board_width"));
+  EXPECT_NEAR(value("board_width"), rule, 1e-9);
+}
+
+TEST_F(Saying, aPieceIsTriedAsItWasCut) {
+  openPlain();
+  showCase();
+  click("slip.board");
+  QLineEdit* entry = asCut("board");
+  ASSERT_TRUE(entry->isVisible());
+  entry->setFocus();
+  QTest::keyClicks(entry, "x 214");
+  settle();
+  const double tried = value("square_head_tried") + value("square_tail_tried");
+  EXPECT_NEAR(tried, 214 - 210, 1e-9);  // while it is typed
+  press(Qt::Key_Return);
+  EXPECT_FALSE(saved().asCut.at("board").contains("width"));
+  EXPECT_EQ(saved().asCut.at("board").at("height").value, Written(std::string("214 mm")));
+  EXPECT_TRUE(notes().contains("Tried as it was cut"));
+  entry->setFocus();
+  entry->selectAll();
+  QTest::keyClicks(entry, "139 × 208");
+  press(Qt::Key_Return);
+  EXPECT_TRUE(notes().contains("make", Qt::CaseInsensitive) || notes().contains("trim"));
+  entry->setFocus();
+  entry->selectAll();
+  press(Qt::Key_Backspace);
+  press(Qt::Key_Return);
+  EXPECT_TRUE(saved().asCut.empty());
+}
+
+TEST_F(Saying, aWrongSizeIsToldAndNotKept) {
+  openPlain();
+  click("slip.board");
+  asCut("board")->setFocus();
+  for (const char* wrong : {"139", "139 × 214 × 3", "0 × 214", "139 × 4000"}) {
+    asCut("board")->selectAll();
+    QTest::keyClicks(asCut("board"), wrong);
+    press(Qt::Key_Return);
+    EXPECT_TRUE(saved().asCut.empty()) << wrong;
+    EXPECT_FALSE(find<SlipTray>("slips")->told().isEmpty()) << wrong;
+  }
+  press(Qt::Key_Escape);
+  EXPECT_TRUE(find<SlipTray>("slips")->told().isEmpty());
+  EXPECT_EQ(asCut("board")->text(), "");
+}
+
+}  // namespace
+}  // namespace drapery::test
