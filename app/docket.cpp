@@ -169,6 +169,9 @@ void Docket::addCommands(QVBoxLayout* column) {
   box->addSpacing(10);
   connect(add(tr("Cut slip as PDF"), "docket.slip", tr("Ctrl P")), &QAbstractButton::clicked, this,
           &Docket::slipWanted);
+  caliper_ = add(tr("Caliper"), "docket.caliper", {});
+  connect(caliper_, &QAbstractButton::clicked, this,
+          [this] { emit caliperWanted(caliper_->mapToGlobal(QPoint(caliper_->width(), 0))); });
   const bool isDark = palette_.ground.lightness() < 128;
   connect(add(isDark ? tr("Light ground") : tr("Dark ground"), "docket.theme", tr("Ctrl B")),
           &QAbstractButton::clicked, this, &Docket::themeWanted);
@@ -179,6 +182,11 @@ void Docket::keepTyped() {
   if (!title_->isModified()) return;
   title_->setModified(false);
   document_.keep("title", Entry{title_->text().toStdString(), {}});
+}
+
+void Docket::setCaliper(const QString& status) {
+  caliper_->setHint(status);
+  caliper_->setAccessibleDescription(status);
 }
 
 void Docket::setStage(const Stage& stage) {

@@ -12,6 +12,7 @@ class QVBoxLayout;
 
 namespace drapery {
 
+class InkButton;
 class StageLine;
 class TitleEntry;
 
@@ -24,6 +25,8 @@ class Docket : public QWidget {
   void setStage(const Stage& stage);
   /// Keeps a title that is being typed.
   void keepTyped();
+  /// How the caliper stands, in a word.
+  void setCaliper(const QString& status);
 
  signals:
   void stageChosen(const drapery::Stage& stage);
@@ -32,6 +35,7 @@ class Docket : public QWidget {
   void copyWanted();
   void slipWanted();
   void themeWanted();
+  void caliperWanted(const QPoint& at);
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -43,6 +47,7 @@ class Docket : public QWidget {
   Document& document_;
   const Palette& palette_;
   TitleEntry* title_;
+  InkButton* caliper_ = nullptr;
   std::vector<StageLine*> lines_;
 };
 

@@ -41,6 +41,7 @@ struct Wishes {
   QString units;
   std::optional<double> fontScale;
   QString theme;
+  QString caliper;
 };
 
 int complain(const QString& text) {
@@ -64,7 +65,8 @@ class ArgumentReader {
                         {"select", "A figure or piece to ask about, like board_width", "id"},
                         {"units", "mm or in", "units"},
                         {"font-scale", "0.5 to 3, as far as the window has room", "factor"},
-                        {"theme", "light or bench", "theme"}});
+                        {"theme", "light or bench", "theme"},
+                        {"caliper", "The port of a serial caliper", "path"}});
   }
 
   std::optional<Wishes> read(const QStringList& arguments) {
@@ -77,6 +79,7 @@ class ArgumentReader {
     wishes.demo = parser_.isSet("demo");
     wishes.screenshot = parser_.value("screenshot");
     wishes.select = parser_.value("select");
+    wishes.caliper = parser_.value("caliper");
     if (!readStage(wishes) || !readSize(wishes) || !readLook(wishes)) return std::nullopt;
     return wishes;
   }
@@ -173,6 +176,7 @@ int photograph(MainWindow& window, const Wishes& wishes) {
 /// What the command line says holds for this session alone.
 void applyWishes(Settings& settings, const Wishes& wishes) {
   if (!wishes.theme.isEmpty()) settings.setForNow("theme", wishes.theme.toStdString());
+  if (!wishes.caliper.isEmpty()) settings.setForNow("caliper", wishes.caliper.toStdString());
   if (wishes.fontScale) settings.setForNow("font_scale", *wishes.fontScale);
 }
 
@@ -195,6 +199,7 @@ void afterFirstPaint(QApplication& application, Workspace& workspace) {
   logNote(std::string("drapery ") + kDraperyVersion);
   workspace.watchRules();
   workspace.removeLeftovers();
+  workspace.caliper().use(QString::fromStdString(workspace.settings().text("caliper")));
 }
 
 }  // namespace

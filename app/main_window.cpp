@@ -5,6 +5,7 @@
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QKeySequence>
+#include <QMenu>
 #include <QScreen>
 #include <QShortcut>
 #include <QStackedWidget>
@@ -14,6 +15,7 @@
 
 #include "app/theme.h"
 #include "app/words/as_cut_words.h"
+#include "app/words/caliper_words.h"
 #include "app/words/window_words.h"
 #include "exchange/slip_pdf.h"
 #include "paint/fonts.h"
@@ -77,6 +79,15 @@ MainWindow::MainWindow(Workspace& workspace, const std::vector<Stage>& stages, Q
         tr("The rules of this book have a mistake now; it is planned by those from before.") +
             "\n" + listed(issues));
   });
+  CaliperPort& caliper = workspace_.caliper();
+  connect(&caliper, &CaliperPort::read, this, &MainWindow::takeReading);
+  connect(&caliper, &CaliperPort::changed, this,
+          [this] { docket_->setCaliper(caliperStatus(workspace_.caliper())); });
+  connect(&caliper, &CaliperPort::troubled, this,
+          [this](CaliperTrouble trouble, const QString& detail) {
+            const QString words = caliperWords(trouble, detail);
+            if (!page().tellOfReading(words)) banner_->say(Severity::Mind, words);
+          });
   resize(kUsualWindow);
   refreshTitle();
 }
@@ -121,6 +132,30 @@ void MainWindow::build() {
   showPlan();
 }
 
+void MainWindow::takeReading(const QString& reading) {
+  if (page().takeReading(reading)) return;
+  banner_->say(Severity::Note,
+               tr("The caliper sent %1. Choose where it goes, then send it again.").arg(reading));
+}
+
+/// The ports that are there, the one that is used, and none.
+void MainWindow::chooseCaliper(const QPoint& at) {
+  auto* menu = new QMenu(this);
+  menu->setObjectName("caliper.ports");
+  menu->setAttribute(Qt::WA_DeleteOnClose);
+  QStringList ports = CaliperPort::ports();
+  const QString& used = workspace_.caliper().path();
+  if (!used.isEmpty() && !ports.contains(used)) ports << used;
+  ports << QString();
+  for (const QString& port : ports) {
+    QAction* action = menu->addAction(port.isEmpty() ? tr("no caliper") : port);
+    action->setCheckable(true);
+    action->setChecked(port == used);
+    connect(action, &QAction::triggered, this, [this, port] { workspace_.useCaliper(port); });
+  }
+  menu->popup(at);
+}
+
 /// The case is tried with the piece as it was cut, while that is typed and once it is kept.
 void MainWindow::tryAsCut(const QString& part, const QString& text, bool isKept) {
   const auto read = asCutTyped(document_, part.toStdString(), text);
@@ -158,6 +193,8 @@ void MainWindow::connectParts() {
   connect(docket_, &Docket::copyWanted, this, [this] { copy(); });
   connect(docket_, &Docket::slipWanted, this, &MainWindow::exportSlip);
   connect(docket_, &Docket::themeWanted, this, &MainWindow::chooseTheme);
+  connect(docket_, &Docket::caliperWanted, this, &MainWindow::chooseCaliper);
+  docket_->setCaliper(caliperStatus(workspace_.caliper()));
 }
 
 void MainWindow::dressAnew() {

@@ -65,6 +65,8 @@ class MainWindow : public QWidget {
   void chooseTheme();
   void scaleLetters(double factor);
   void showPlan();
+  void takeReading(const QString& reading);
+  void chooseCaliper(const QPoint& at);
   void tryAsCut(const QString& part, const QString& text, bool isKept);
   /// Every way out of the present book: what is typed is kept, and what could not be saved is not
   /// left behind without a word.

@@ -61,6 +61,7 @@ const std::vector<SettingKind>& settingKinds() {
       {"units", std::string("mm"), {"mm", "in"}},
       {"theme", std::string("light"), {"light", "bench"}},
       {"font_scale", 1.0, {}, kSmallestLetters, kLargestLetters},
+      {"caliper", std::string()},
       {"window_width", 1280.0, {}, 640.0, kLargestWindow},
       {"window_height", 800.0, {}, 480.0, kLargestWindow},
       {"last_book", std::string()}};

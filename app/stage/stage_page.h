@@ -35,6 +35,11 @@ class StagePage : public QWidget {
   [[nodiscard]] virtual TypedTexts typed() const = 0;
   /// Puts them back, with what is wrong with them.
   virtual void typeAgain(const TypedTexts& texts) = 0;
+  /// Puts a figure that was measured where the work is, and goes on; false where there is no such
+  /// place.
+  virtual bool takeReading(const QString& /*reading*/) { return false; }
+  /// Tells there what is in its way; false likewise.
+  virtual bool tellOfReading(const QString& /*words*/) { return false; }
 
  signals:
   void selectionChanged(const drapery::Subject& subject);

@@ -133,6 +133,35 @@ void Table::openReadings(const std::string& measure) {
       return hanging.tag->takeFocus();
 }
 
+/// The entry of a length that has the focus, or is selected.
+Tag* Table::measuredNow() const {
+  for (const HangingTag& hanging : rack_->hanging()) {
+    const bool isHere = hanging.tag->focusTarget()->hasFocus() || hanging.spot.subject == selected_;
+    if (isHere && hanging.panel != nullptr &&
+        isMeasuredLength(document_.plan(), hanging.tag->value()))
+      return hanging.tag;
+  }
+  return nullptr;
+}
+
+bool Table::takeReading(const QString& reading) {
+  Tag* tag = measuredNow();
+  if (tag == nullptr) return false;
+  // At a place its way is told with it.
+  const RuleSet& rules = *document_.plan().rules;
+  const bool isPlace = readingPlace(rules, tag->value()).has_value();
+  tag->fill(isPlace && rules.way(kCaliperWay) != nullptr
+                ? reading + " " + wayWords(rules, kCaliperWay)
+                : reading);
+  return true;
+}
+
+bool Table::tellOfReading(const QString& words) {
+  Tag* tag = measuredNow();
+  if (tag != nullptr) editor_->tell(tag, words);
+  return tag != nullptr;
+}
+
 /// Beside the tag that was said over, within the table.
 void Table::placeGiving() {
   if (!giving_->isAsking()) return;

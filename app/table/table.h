@@ -36,6 +36,8 @@ class Table : public StagePage {
   [[nodiscard]] TypedTexts typed() const override;
   void typeAgain(const TypedTexts& texts) override;
   void keepTyped() override;
+  bool takeReading(const QString& reading) override;
+  bool tellOfReading(const QString& words) override;
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -67,6 +69,7 @@ class Table : public StagePage {
   InkButton* linkTo(const StageLink& link, std::size_t number);
   void open(const std::string& view);
   void openReadings(const std::string& measure);
+  [[nodiscard]] Tag* measuredNow() const;
   void reveal(const std::string& value);
   void bringNextToFront();
   void goOnFrom(Tag* tag);

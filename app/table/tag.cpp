@@ -172,6 +172,11 @@ void Tag::typeAgain(const QString& text) {
   emit typed(this, text);
 }
 
+void Tag::fill(const QString& text) {
+  typeAgain(text);
+  if (isTyping_) emit kept(this, text, true);
+}
+
 void Tag::keepTyped() {
   if (isTyping_ && entry_ != nullptr) emit kept(this, entry_->text(), false);
 }

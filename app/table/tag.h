@@ -52,6 +52,8 @@ class Tag : public QWidget {
   void typeAgain(const QString& text);
   /// Gives up what is being typed.
   void stopTyping();
+  /// As if the text were typed and kept.
+  void fill(const QString& text);
   void takeFocus();
   /// Keeps what is being typed, as Enter does but without going on.
   void keepTyped();

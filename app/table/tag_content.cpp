@@ -186,6 +186,12 @@ std::optional<Tag::Kind> tagKind(const Plan& plan, const std::string& value) {
   return rule.options.size() > 1 ? std::optional(Tag::Kind::Choice) : std::nullopt;
 }
 
+bool isMeasuredLength(const Plan& plan, const std::string& value) {
+  const auto place = readingPlace(*plan.rules, value);
+  const InputRule* rule = place ? place->measure : plan.rules->input(value);
+  return rule != nullptr && rule->kind == InputKind::Length;
+}
+
 TagContent tagContent(const Document& document, const std::string& value) {
   if (value == "units") return unitsContent(document);
   if (value == "round") return resolutionContent(document);

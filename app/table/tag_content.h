@@ -14,6 +14,9 @@ bool isRuleValue(const std::string& value);
 /// choice of one.
 std::optional<Tag::Kind> tagKind(const Plan& plan, const std::string& value);
 
+/// Whether it is a length that the binder says, a reading's among them.
+bool isMeasuredLength(const Plan& plan, const std::string& value);
+
 /// Of a value that has a kind. Without a message.
 TagContent tagContent(const Document& document, const std::string& value);
 

@@ -63,7 +63,11 @@ void TagEditor::tell(Tag* tag, const Issue& issue) {
   Issue named = issue;
   for (auto& [key, argument] : named.arguments)
     if (key == "name") argument = tagContent(document_, tag->value()).caption.toStdString();
-  messages_[tag->value()] = issueText(named, windowNotation(document_.plan()));
+  tell(tag, issueText(named, windowNotation(document_.plan())));
+}
+
+void TagEditor::tell(Tag* tag, const QString& words) {
+  messages_[tag->value()] = words;
   emit messagesChanged();
 }
 

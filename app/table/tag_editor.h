@@ -22,6 +22,8 @@ class TagEditor : public QObject {
   /// What is wrong with the text at a tag; empty when nothing is. It stays until it is mended,
   /// taken back, or the book goes.
   [[nodiscard]] QString message(const std::string& id) const;
+  /// Tells something there, until it is typed at.
+  void tell(Tag* tag, const QString& words);
   [[nodiscard]] bool hasMessage(const std::string& id) const { return messages_.contains(id); }
 
  signals:

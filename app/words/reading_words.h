@@ -9,6 +9,9 @@
 
 namespace drapery {
 
+/// The way of readings that an instrument sends.
+inline constexpr const char* kCaliperWay = "caliper";
+
 /// A place of a measure where it is read.
 struct ReadingPlace {
   const InputRule* measure = nullptr;

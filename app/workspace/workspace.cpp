@@ -32,6 +32,11 @@ Workspace::Workspace(Places places, QObject* parent)
           [this] { logNote("book " + book_->path().toStdString()); });
 }
 
+void Workspace::useCaliper(const QString& port) {
+  settings_.set("caliper", port.toStdString());
+  caliper_.use(port);
+}
+
 Workspace::~Workspace() = default;
 
 std::shared_ptr<const RuleLibrary> Workspace::readLibrary() const {

@@ -8,6 +8,7 @@
 
 #include "app/document/document.h"
 #include "app/workspace/tasks.h"
+#include "caliper/caliper_port.h"
 #include "store/settings.h"
 
 namespace drapery {
@@ -32,6 +33,9 @@ class Workspace : public QObject {
   /// What was wrong in the file of settings when it was read.
   [[nodiscard]] const Issues& settingsIssues() const { return settingsIssues_; }
   [[nodiscard]] Tasks& tasks() { return tasks_; }
+  [[nodiscard]] CaliperPort& caliper() { return caliper_; }
+  /// Listens to that port from now on, today and the next time; an empty one: to none.
+  void useCaliper(const QString& port);
   /// Units of a new book: those chosen last.
   [[nodiscard]] Units usualUnits() const;
   void startNew() { book_->startNew(usualUnits()); }
@@ -60,6 +64,7 @@ class Workspace : public QObject {
   std::unique_ptr<JobRepository> jobs_;
   std::unique_ptr<Document> book_;
   Tasks tasks_;
+  CaliperPort caliper_;
   FolderWatch* watch_ = nullptr;
 };
 

@@ -20,6 +20,7 @@ TEST(Install, putsProgramsDesktopFileAndIconInTheirPlaces) {
   EXPECT_EQ(checked.code, 0) << checked.out << checked.err;
   EXPECT_EQ(run({folder.path() + "/bin/drapery-cli", "--version"}).code, 0);
   EXPECT_EQ(run({folder.path() + "/bin/drapery", "--version"}).code, 0);
+  EXPECT_EQ(run({folder.path() + "/bin/drapery-caliper-sim", "--help"}).code, 0);
   // The helper stands beside the command that calls it.
   const std::string pdf = folder.path() + "/slip.pdf";
   EXPECT_EQ(run({folder.path() + "/bin/drapery-cli", "export",
