@@ -22,15 +22,29 @@ bool hasTag(const ViewRule& view, const std::string& value) {
 
 }  // namespace
 
-std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const std::string& open) {
+/// What a cover is turned to without dragging it.
+void addPoses(StagePanel& panel, const Pose& pose) {
+  if (!panel.drawing.grip) return;
+  panel.links.push_back({kPoseClosed, Words::tr("closed")});
+  panel.links.push_back({kPoseHalf, Words::tr("half open")});
+  panel.links.push_back({kPoseOver, Words::tr("turned over")});
+  panel.links.push_back({kPosePlay, Words::tr("open it")});
+  panel.links.push_back(
+      {kPoseBoth, pose.isBoth ? Words::tr("the front alone") : Words::tr("with the other cover")});
+}
+
+std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const std::string& open,
+                                    const Pose& pose) {
   std::vector<StagePanel> panels;
   for (const ViewRule* view : viewsOf(plan, stage.id)) {
     const auto details = detailsOf(plan, view->id);
     const auto asked = std::find_if(details.begin(), details.end(),
                                     [&](const ViewRule* detail) { return detail->id == open; });
     const ViewRule& shown = asked == details.end() ? *view : **asked;
-    StagePanel panel{drawView(shown, plan), view->share, localText(shown.caption)};
+    StagePanel panel{drawView(shown, plan, pose), view->share, localText(shown.caption)};
+    panel.view = &shown;
     if (&shown != view) panel.links.push_back({view->id, Words::tr("back")});
+    addPoses(panel, pose);
     for (const ViewRule* detail : details)
       if (detail != &shown && detail->readingsOf.empty())
         panel.links.push_back({detail->id, localText(detail->asks)});

@@ -15,9 +15,14 @@ namespace drapery {
 /// In place of a view's id: the book by all methods, beside one another.
 inline constexpr const char* kAllMethods = "all-methods";
 
-/// Words beside a drawing that turn to another in its place.
+/// In place of a view's id: how what the drawing shows is turned.
+inline constexpr const char *kPoseClosed = "pose-closed", *kPoseHalf = "pose-half",
+                            *kPoseOver = "pose-over", *kPoseBoth = "pose-both",
+                            *kPosePlay = "pose-play";
+
+/// Words beside a drawing that turn to another in its place, or turn what it shows.
 struct StageLink {
-  std::string view;  // a detail; the drawing itself to go back from one; kAllMethods
+  std::string view;  // a detail; the drawing itself to go back from one; or one of the above
   QString words;
 };
 
@@ -27,10 +32,12 @@ struct StagePanel {
   double share = 1.0;
   QString caption;  // may be empty
   std::vector<StageLink> links = {};
+  const ViewRule* view = nullptr;  // none: no view of the rules
 };
 
 /// The detail `open` alone, where the stage has it; else its views.
-std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const std::string& open);
+std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const std::string& open,
+                                    const Pose& pose = {});
 
 /// Whether the id is one that a link of the stage's turns to.
 bool isCloserLook(const Stage& stage, const Plan& plan, const std::string& id);

@@ -32,14 +32,14 @@ QString labelWords(const DrawingLabel& label) {
   if (id == "view.head") return Words::tr("the head");
   if (id == "flat.waits") return Words::tr("the pieces wait for the measures");
   if (id == "flat.missing") return Words::tr("not every piece has a place yet");
-  if (id == "view.closed") return Words::tr("closed");
-  if (id == "view.half") return Words::tr("half open");
-  if (id == "view.opened") return Words::tr("turned right over");
-  if (id == "view.gives") return Words::tr("turned over; the round gives");
-  if (id == "view.pulls") return Words::tr("here the cloth pulls");
-  if (id == "view.enlarged")
-    return Words::tr("differences drawn %1 times as large")
-        .arg(QString::fromStdString(label.words.text));
+  const QString number = QString::fromStdString(label.words.text);
+  if (id == "view.slack") return Words::tr("%1°: the cloth lies slack").arg(number);
+  if (id == "view.straight") return Words::tr("%1°: the cloth is straight").arg(number);
+  if (id == "view.gives")
+    return Words::tr("%1°: board and round meet, one of them gives").arg(number);
+  if (id == "view.pulls")
+    return Words::tr("%1°: here the cloth pulls, it goes no further").arg(number);
+  if (id == "view.enlarged") return Words::tr("differences drawn %1 times as large").arg(number);
   if (id == "view.board") return Words::tr("a board, from its edge");
   return {};
 }

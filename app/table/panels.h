@@ -37,6 +37,10 @@ class Panels {
   void fit(const std::function<QMarginsF(const PlacedPanel&)>& tags);
 
   [[nodiscard]] const std::vector<PlacedPanel>& shown() const { return shown_; }
+  /// Draws one anew where it stands.
+  void redraw(std::size_t which, Drawing drawing) {
+    shown_[which].panel.drawing = std::move(drawing);
+  }
   [[nodiscard]] bool isOneAtATime() const { return isOneAtATime_; }
   /// Whether more of the work follows in another drawing.
   [[nodiscard]] bool isLast() const { return isLast_; }

@@ -1,14 +1,18 @@
 #include "app/table/table.h"
 
+#include <QSignalBlocker>
 #include <algorithm>
+#include <cmath>
 
 #include "app/ink_button.h"
 #include "app/table/giving_list.h"
 #include "app/table/methods_sheet.h"
 #include "app/table/tag_content.h"
 #include "app/table/tag_editor.h"
+#include "app/table/turn_handle.h"
 #include "app/words/notes_text.h"
 #include "app/words/reading_words.h"
+#include "core/drawing/draw_view.h"
 #include "paint/fonts.h"
 
 namespace drapery {
@@ -176,6 +180,57 @@ void Table::placeGiving() {
   giving_->raise();
 }
 
+/// At the edge of the cover that can be turned, where there is one.
+void Table::placeHandle() {
+  const auto& shown = panels_.shown();
+  const auto posed = std::find_if(shown.begin(), shown.end(), [](const PlacedPanel& placed) {
+    return placed.panel.drawing.grip.has_value();
+  });
+  if (posed == shown.end()) {
+    if (handle_ != nullptr) handle_->hide();
+    if (handle_ != nullptr) handle_->stop();
+    return;
+  }
+  if (handle_ == nullptr) {
+    handle_ = new TurnHandle(palette_, this);
+    connect(handle_, &TurnHandle::turned, this, &Table::turn);
+  }
+  const Grip& grip = *posed->panel.drawing.grip;
+  const QSignalBlocker silent(handle_);
+  handle_->setValue(static_cast<int>(std::lround(grip.turn)));
+  handle_->hang(posed->onTable(grip.hinge), posed->onTable(grip.at));
+}
+
+/// Only what turns is drawn anew: no tag and no note hangs on it.
+void Table::turn(double degrees) {
+  pose_.turn = std::clamp(degrees, 0.0, 180.0);
+  for (std::size_t i = 0; i < panels_.shown().size(); ++i) {
+    const StagePanel& panel = panels_.shown()[i].panel;
+    if (panel.drawing.grip && panel.view != nullptr)
+      panels_.redraw(i, drawView(*panel.view, document_.plan(), pose_));
+  }
+  placeHandle();
+  update(drawingArea());
+}
+
+bool Table::takePose(const std::string& id) {
+  if (id == kPosePlay) {
+    for (const PlacedPanel& placed : panels_.shown())
+      if (placed.panel.drawing.grip) handle_->play(placed.panel.drawing.grip->most);
+    return true;
+  }
+  if (id == kPoseBoth) {
+    pose_.isBoth = !pose_.isBoth;
+    renew(Renewal::Plan);
+    return true;
+  }
+  const bool isPose = id == kPoseClosed || id == kPoseHalf || id == kPoseOver;
+  if (!isPose) return false;
+  handle_->stop();
+  turn(id == kPoseClosed ? 0.0 : id == kPoseHalf ? 90.0 : 180.0);
+  return true;
+}
+
 void Table::setNotesFolded(bool folded) {
   if (isFolded_ == folded) return;
   isFolded_ = folded;
@@ -249,6 +304,7 @@ void Table::renew(Renewal from) {
   placeTags();
   if (from <= Renewal::Room) placeNotes();
   placeGiving();
+  placeHandle();
   update();
 }
 
@@ -272,7 +328,7 @@ void Table::takeUp(const std::string& method) {
 }
 
 void Table::takeDrawings() {
-  std::vector<StagePanel> all = stagePanels(*stage_, document_.plan(), detail_);
+  std::vector<StagePanel> all = stagePanels(*stage_, document_.plan(), detail_, pose_);
   if (showsMethods()) {
     StagePanel heading;
     heading.caption = tr("This book by every method");
@@ -294,6 +350,7 @@ InkButton* Table::linkTo(const StageLink& link, std::size_t number) {
   if (number == links_.size()) {
     links_.push_back(new InkButton({}, palette_, this));
     connect(links_.back(), &QAbstractButton::clicked, this, [this, button = links_.back()] {
+      if (takePose(button->objectName().section(QLatin1Char('.'), 1).toStdString())) return;
       selected_ = {};
       open(button->objectName().section(QLatin1Char('.'), 1).toStdString());
       emit selectionChanged(selected_);

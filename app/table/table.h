@@ -19,6 +19,7 @@ class GivingList;
 class InkButton;
 class MethodsSheet;
 class TagEditor;
+class TurnHandle;
 
 class Table : public StagePage {
   Q_OBJECT
@@ -64,6 +65,9 @@ class Table : public StagePage {
   void placeNotes();
   void placeTags();
   void placeGiving();
+  void turn(double degrees);
+  bool takePose(const std::string& id);
+  void placeHandle();
   void placeSwitch();
   void placeLinks();
   InkButton* linkTo(const StageLink& link, std::size_t number);
@@ -95,8 +99,10 @@ class Table : public StagePage {
   void takeUp(const std::string& method);
 
   MethodsSheet* methods_ = nullptr;  // once it was asked for
-  InkButton* switch_;                // to the other drawing, while there is room for one only
-  std::vector<InkButton*> links_;    // to details and back, as many as were ever needed
+  TurnHandle* handle_ = nullptr;     // the same
+  Pose pose_;
+  InkButton* switch_;              // to the other drawing, while there is room for one only
+  std::vector<InkButton*> links_;  // to details and back, as many as were ever needed
   TagRack* rack_;
   TagEditor* editor_;
   GivingList* giving_;

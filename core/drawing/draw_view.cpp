@@ -15,15 +15,17 @@ bool isFinite(const Point& p) { return std::isfinite(p.x) && std::isfinite(p.y);
 
 class ViewDrawing {
  public:
-  ViewDrawing(const ViewRule& view, const Plan& plan) : view_(view), plan_(plan) {
+  ViewDrawing(const ViewRule& view, const Plan& plan, const Pose& pose)
+      : view_(view), plan_(plan), pose_(pose) {
     drawing_.id = view.id;
     drawing_.isToScale = view.spec != nullptr && view.spec->isToScale;
   }
 
   Drawing draw() {
-    Sketch sketch = sketchFigure(view_.figure, FigureSource(view_, plan_));
+    Sketch sketch = sketchFigure(view_.figure, FigureSource(view_, plan_, pose_));
     drawing_.shapes = std::move(sketch.shapes);
     drawing_.labels = std::move(sketch.labels);
+    drawing_.grip = sketch.grip;
     const bool hasShapes = !drawing_.shapes.empty();
     for (const ViewLine& line : view_.lines)
       if (hasShapes) addLine(line);
@@ -123,12 +125,15 @@ class ViewDrawing {
 
   const ViewRule& view_;
   const Plan& plan_;
+  const Pose& pose_;
   Drawing drawing_;
 };
 
 }  // namespace
 
-Drawing drawView(const ViewRule& view, const Plan& plan) { return ViewDrawing(view, plan).draw(); }
+Drawing drawView(const ViewRule& view, const Plan& plan, const Pose& pose) {
+  return ViewDrawing(view, plan, pose).draw();
+}
 
 std::vector<const ViewRule*> viewsOf(const Plan& plan, std::string_view stage) {
   std::vector<const ViewRule*> views;

@@ -10,7 +10,7 @@ namespace drapery {
 
 /// The view's figure with the numbers bound to it, its own lines, and its tags. What is not known
 /// yet is drawn dashed at a usual size, or left out.
-Drawing drawView(const ViewRule& view, const Plan& plan);
+Drawing drawView(const ViewRule& view, const Plan& plan, const Pose& pose = {});
 
 /// The rule set's views of a stage that have a place on this book, in the order of the file.
 /// Without the details, which are seen when they are asked for.

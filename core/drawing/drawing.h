@@ -66,12 +66,28 @@ struct DrawingLabel {
   LocalText words = {};
 };
 
+/// How a thing that turns is held.
+struct Pose {
+  double turn = 90.0;   // degrees from closed, 0 to 180
+  bool isBoth = false;  // the cover on the other side with it
+  friend bool operator==(const Pose& a, const Pose& b) {
+    return a.turn == b.turn && a.isBoth == b.isBoth;
+  }
+};
+
+/// Where it is taken hold of, and what it turns about; as far as it goes.
+struct Grip {
+  Point hinge, at;
+  double turn = 0.0, most = 180.0;  // degrees
+};
+
 struct Drawing {
   std::string id;  // "block", "joint", "flat-case"
   std::vector<Shape> shapes;
   std::vector<TagSpot> tags;  // in the order of the work
   std::vector<DrawingLabel> labels;
   std::optional<Box> window;  // what is seen of it; none: all
+  std::optional<Grip> grip;   // of what can be turned
   bool isToScale = true;
 };
 

@@ -6,7 +6,8 @@
 
 namespace drapery {
 
-FigureSource::FigureSource(const ViewRule& view, const Plan& plan) : view_(view), plan_(plan) {
+FigureSource::FigureSource(const ViewRule& view, const Plan& plan, const Pose& pose)
+    : view_(view), plan_(plan), pose_(pose) {
   for (const RuleFormula& bound : view.bound)
     numbers_.push_back(bound.formula.evaluate(plan.table()));
 }

@@ -25,6 +25,7 @@ struct Sketch {
   std::vector<DrawingLabel> labels;
   /// Where a reading of the view's measure hangs, by its name.
   std::vector<Spot> readings = {};
+  std::optional<Grip> grip = {};  // where the figure turns
 
   void add(Shape shape) { shapes.push_back(std::move(shape)); }
   void point(const char* name, Point at) { spots.push_back({name, at, at, {}}); }
@@ -37,7 +38,8 @@ struct Sketch {
 /// What a figure is drawn from.
 class FigureSource {
  public:
-  FigureSource(const ViewRule& view, const Plan& plan);
+  FigureSource(const ViewRule& view, const Plan& plan, const Pose& pose = {});
+  [[nodiscard]] const Pose& pose() const { return pose_; }
   /// NaN when it is not known.
   [[nodiscard]] double number(std::string_view input) const;
   [[nodiscard]] bool has(std::string_view input) const;
@@ -52,6 +54,7 @@ class FigureSource {
  private:
   const ViewRule& view_;
   const Plan& plan_;
+  Pose pose_;
   std::vector<double> numbers_;
 };
 

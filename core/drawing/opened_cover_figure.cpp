@@ -10,10 +10,10 @@ namespace drapery {
 
 namespace {
 
-constexpr double kFlat = 180.0;
 constexpr int kLeafLines = 4;
+constexpr double kStraight = 0.05;  // mm: cloth that is no longer than this against its chord
 
-/// The joint cut through with its cover closed, half open, and opened as far as it goes.
+/// The joint cut through with its cover turned, an arc about it to tell how far.
 class OpenedCover {
  public:
   explicit OpenedCover(const FigureSource& source) : source_(source) {
@@ -29,16 +29,16 @@ class OpenedCover {
   }
 
   Sketch draw() {
-    double from = 0.0;
-    int k = 0;
-    for (const double turn : {0.0, kFlat / 2, kFlat}) {
-      const TurnedCover cover = turnedCover(joint_, gap_, turn);
-      if (cover.cloth.empty()) return {};
-      static constexpr const char* kSpots[]{"closed", "half", "opened"};
-      addState(cover, from - leftOf(cover), kSpots[k]);
-      from += rightOf(cover) - leftOf(cover) + 0.35 * shown_;
-      ++k;
-    }
+    const TurnedCover cover = turnedCover(joint_, gap_, source_.pose().turn);
+    if (cover.cloth.empty()) return {};
+    radius_ = joint_.setback.mm() + 1.08 * shown_;
+    most_ = openingAngle(joint_, gap_);
+    addBlock();
+    addCover(cover, false);
+    if (source_.pose().isBoth) addCover(cover, true);
+    addArc();
+    addSpots(cover);
+    tell(cover);
     return std::move(sketch_);
   }
 
@@ -53,13 +53,6 @@ class OpenedCover {
     for (Point& p : outline) p = turned(p, turn);
     return outline;
   }
-  [[nodiscard]] double leftOf(const TurnedCover& cover) const {
-    return std::min(boundsOf(board(cover.turn)).left, boundsOf(spineSide()).left);
-  }
-  [[nodiscard]] double rightOf(const TurnedCover& cover) const {
-    return std::max(boundsOf(board(cover.turn)).right, 0.8 * shown_);
-  }
-
   /// From the break up to where the joint's cloth begins: straight, or over the round.
   [[nodiscard]] std::vector<Point> spineSide() const {
     const double t = joint_.stiffener.mm(), e = joint_.edgeHeight.mm();
@@ -94,49 +87,106 @@ class OpenedCover {
     return isFormed ? formedPath(joint_, rod) : cover.cloth;
   }
 
-  void addState(const TurnedCover& cover, double shift, const char* spot) {
-    const auto put = [&](std::vector<Point> points) {
-      for (Point& p : points) p.x += shift;
-      return points;
-    };
+  /// The same on the other side of the book.
+  [[nodiscard]] std::vector<Point> mirrored(std::vector<Point> points) const {
+    for (Point& p : points) p.y = -2 * deep_ - p.y;
+    return points;
+  }
+
+  /// The leaves and what stands at their spine: down to the middle, or to the other side.
+  void addBlock() {
     const double t = joint_.stiffener.mm(), e = joint_.edgeHeight.mm(), end = 0.8 * shown_;
-    const std::vector<Point> side = spineSide();
-    std::vector<Point> block = t > 0.0 ? std::vector<Point>{{0, -deep_}, {0, 0}} : side;
-    block.insert(block.end(), {{0, 0}, {end, 0}, {end, -deep_}});
-    sketch_.add(closedShape(LineKind::Outline, Matter::Leaves, put(std::move(block)),
-                            source_.subject("block")));
-    for (int i = 1; i < kLeafLines; ++i)
-      sketch_.add(openShape(LineKind::Leaf,
-                            put({{0, -deep_ * i / kLeafLines}, {end, -deep_ * i / kLeafLines}}),
+    const bool isBoth = source_.pose().isBoth;
+    const double bottom = isBoth ? -2 * deep_ : -deep_;
+    std::vector<Point> block{{0, bottom}, {0, 0}};
+    if (t <= 0.0) {
+      block = spineSide();
+      if (isBoth) {
+        std::vector<Point> below = mirrored(block);
+        std::reverse(below.begin(), below.end());
+        block.insert(block.begin(), below.begin(), below.end());
+        block.insert(block.begin(), {0, bottom});
+      }
+    }
+    block.insert(block.end(), {{0, 0}, {end, 0}, {end, bottom}});
+    sketch_.add(
+        closedShape(LineKind::Outline, Matter::Leaves, std::move(block), source_.subject("block")));
+    const int leaves = isBoth ? 2 * kLeafLines : kLeafLines;
+    for (int i = 1; i < leaves; ++i)
+      sketch_.add(openShape(LineKind::Leaf, {{0, bottom * i / leaves}, {end, bottom * i / leaves}},
                             source_.subject("block")));
     if (t > 0.0)
-      sketch_.add(closedShape(LineKind::Outline, Matter::Card, put(rectangle(-t, -deep_, 0, e)),
+      sketch_.add(closedShape(LineKind::Outline, Matter::Card,
+                              rectangle(-t, isBoth ? bottom - e : bottom, 0, e),
                               source_.subject("stiffener")));
+  }
+
+  /// One cover with its cloth; the other one is its mirror image.
+  void addCover(const TurnedCover& cover, bool isOther) {
+    const auto put = [&](std::vector<Point> points) {
+      return isOther ? mirrored(std::move(points)) : points;
+    };
+    const std::vector<Point> side = spineSide();
     sketch_.add(closedShape(LineKind::Outline, Matter::Board, put(board(cover.turn)),
                             source_.subject("board")));
     const std::vector<Point> cloth = clothOf(cover);
     std::vector<Point> covering = side;
     covering.insert(covering.end(), cloth.begin(), cloth.end());
     covering.push_back(turned({joint_.setback.mm() + shown_, joint_.board.mm()}, cover.turn));
-    const Point middle = cloth[cloth.size() / 2];
     Shape shape =
         openShape(LineKind::Section, put(std::move(covering)), source_.subject("covering"));
     shape.thickness = source_.numberOr("covering", 0.4);
     sketch_.add(std::move(shape));
-    sketch_.point(spot, {middle.x + shift, middle.y});
-    const bool isMet = t <= 0.0 && (isWithin(side, cover.inside) || isWithin(side, cover.arris));
-    sketch_.labels.push_back(
-        {cover.isPulled ? "view.pulls"
-         : isMet        ? "view.gives"
-                        : std::string("view.") + spot,
-         {shift + (leftOf(cover) + rightOf(cover)) / 2, -deep_ - 0.12 * shown_},
-         LabelSide::On});
+  }
+
+  [[nodiscard]] Point onArc(double degrees, double part = 1.0) const {
+    return turned({part * radius_, 0}, degrees);
+  }
+  void addRay(LineKind line, double degrees, double from) {
+    sketch_.add(openShape(line, {onArc(degrees, from), onArc(degrees)}, {}));
+  }
+
+  /// From closed to turned right over, each 30 degrees marked, and wider where the cloth pulls.
+  void addArc() {
+    std::vector<Point> arc;
+    for (int degrees = 0; degrees <= 180; degrees += 3) arc.push_back(onArc(degrees));
+    if (source_.pose().isBoth) sketch_.add(openShape(LineKind::Extension, mirrored(arc), {}));
+    sketch_.add(openShape(LineKind::Extension, std::move(arc), {}));
+    for (int degrees = 0; degrees <= 180; degrees += 30)
+      addRay(LineKind::Extension, degrees, degrees % 90 == 0 ? 0.95 : 0.975);
+    addRay(LineKind::Cut, most_, 0.9);
+  }
+
+  void addSpots(const TurnedCover& cover) {
+    const double end = joint_.setback.mm() + shown_;
+    sketch_.grip =
+        Grip{{0, 0}, turned({end, joint_.board.mm() / 2}, cover.turn), cover.turn, most_};
+    sketch_.point("hinge", {0, 0});
+    sketch_.point("gap", {-joint_.stiffener.mm(), joint_.edgeHeight.mm()});
+    sketch_.point("most", onArc(most_));
+  }
+
+  /// How the cloth lies, above the arc.
+  void tell(const TurnedCover& cover) {
+    const Point start{-joint_.stiffener.mm(), joint_.edgeHeight.mm()};
+    const double chord = std::hypot(cover.arris.x - start.x, cover.arris.y - start.y);
+    const std::vector<Point> side = spineSide();
+    const bool isMet = joint_.stiffener.mm() <= 0.0 &&
+                       (isWithin(side, cover.inside) || isWithin(side, cover.arris));
+    DrawingLabel label{cover.isPulled                  ? "view.pulls"
+                       : isMet                         ? "view.gives"
+                       : gap_.mm() - chord < kStraight ? "view.straight"
+                                                       : "view.slack",
+                       onArc(90, 1.04), LabelSide::Above};
+    label.words.text = std::to_string(static_cast<int>(std::lround(cover.turn)));
+    sketch_.labels.push_back(std::move(label));
   }
 
   const FigureSource& source_;
   Joint joint_;
   Length gap_;
-  double shown_ = 0.0, deep_ = 0.0;  // of board and block
+  double shown_ = 0.0, deep_ = 0.0;     // of board and block
+  double radius_ = 0.0, most_ = 180.0;  // of the arc; how far the cloth lets it go
   Sketch sketch_;
 };
 

@@ -121,7 +121,7 @@ constexpr std::array kOpenedInputs{
     FigureInput{"span", kLength, "Over a round from edge to edge; the spine where it is flat."},
     FigureInput{"depth", kLength, "How far the round stands out; 0 where it is flat."}};
 constexpr std::array<std::string_view, 4> kOpenedThings{"block", "board", "stiffener", "covering"};
-constexpr std::array<std::string_view, 3> kOpenedSpots{"closed", "half", "opened"};
+constexpr std::array<std::string_view, 3> kOpenedSpots{"hinge", "gap", "most"};
 
 constexpr std::array kReadingsInputs{
     FigureInput{"measure", kLength, "What is measured: the mean of its readings."},
@@ -184,7 +184,7 @@ constexpr std::array kFigures{
                kJacketSpots,
                {}},
     FigureSpec{"opened-cover",
-               "The joint cut through, its cover closed, half open, and as far as it goes.",
+               "The joint cut through, its cover turned as far as one likes, the other one with it or not.",
                kOpenedInputs,
                kOpenedThings,
                kOpenedSpots,

@@ -328,27 +328,53 @@ TEST(JacketDrawing, foldsWhereThePanelsMeet) {
   EXPECT_NEAR(folds[3] + flap, *plan.number("jacket_width"), 1e-9);
 }
 
-/// What is written under the cover turned as far as it goes.
-std::string lastStateOf(const Job& job) {
+/// What is told of the cover turned that far.
+std::string stateOf(const Job& job, double turn) {
   const Plan plan = planOf(job).plan;
-  const Drawing drawing = drawView(viewNamed(plan, "opened-closer"), plan);
-  return drawing.labels.size() == 3 ? drawing.labels.back().id : "none";
+  const Drawing drawing = drawView(viewNamed(plan, "opened-closer"), plan, {turn, false});
+  return drawing.labels.size() == 1 ? drawing.labels.back().id : "none";
 }
 
-// The words say what the joint does: over, pulled up before, or over only if the round gives way.
-TEST(OpenedCoverDrawing, saysHowFarItGoes) {
-  EXPECT_EQ(lastStateOf(plainJob()), "view.opened");
+// The words say what the joint does: slack, over, pulled up before, or over only if the round gives
+// way.
+TEST(OpenedCoverDrawing, saysHowTheClothLies) {
+  EXPECT_EQ(stateOf(plainJob(), 0), "view.slack");
+  EXPECT_EQ(stateOf(plainJob(), 180), "view.slack");
   Job tape = plainJob("case-board-gap");
-  EXPECT_LT(*planOf(tape).plan.number("opening_angle_tried"), 180);
-  EXPECT_EQ(lastStateOf(tape), "view.pulls");
+  const double most = *planOf(tape).plan.number("opening_angle_tried");
+  EXPECT_LT(most, 180);
+  EXPECT_EQ(stateOf(tape, most), "view.straight");
+  EXPECT_EQ(stateOf(tape, most + 1), "view.pulls");
   Job huge = plainJob();
   huge.given["text_thickness"] = {150.0, {}};
   huge.given["board_thickness"] = {8.0, {}};
   huge.given["spine_shape"] = {std::string("backed"), {}};
-  EXPECT_EQ(lastStateOf(huge), "view.gives");
+  EXPECT_EQ(stateOf(huge, 180), "view.gives");
   Job empty;
   empty.method = "case-sunk-joint";
-  EXPECT_EQ(lastStateOf(empty), "none");
+  EXPECT_EQ(stateOf(empty, 180), "none");
+}
+
+// However it is turned the drawing stays in its place, so that nothing jumps; what it turns about
+// is the spine edge, and the cloth drawn is never longer than what there is.
+RC_GTEST_PROP(OpenedCoverDrawing, staysInItsPlaceAtAnyTurn, ()) {
+  const Plan plan = planOf(*anyJob(*rc::gen::elementOf(test::kSchools))).plan;
+  const ViewRule& view = viewNamed(plan, "opened-closer");
+  const bool isBoth = *rc::gen::arbitrary<bool>();
+  const Drawing closed = drawView(view, plan, {0, isBoth});
+  RC_PRE(!closed.shapes.empty());
+  const double turn = *rc::gen::inRange(0, 181);
+  const Drawing turned = drawView(view, plan, {turn, isBoth});
+  const Box a = boundsOf(closed), b = boundsOf(turned);
+  for (const double off : {a.left - b.left, a.right - b.right, a.top - b.top, a.bottom - b.bottom})
+    RC_ASSERT(std::abs(off) < 1e-9);
+  RC_ASSERT(turned.grip.has_value());
+  RC_ASSERT(turned.grip->turn <= turned.grip->most + 1e-9);
+  const auto boards = [](const Drawing& drawing) {
+    return std::count_if(drawing.shapes.begin(), drawing.shapes.end(),
+                         [](const Shape& shape) { return shape.matter == Matter::Board; });
+  };
+  RC_ASSERT(boards(turned) == (isBoth ? 2 : 1) * boards(drawView(view, plan, {turn, false})));
 }
 
 // What a figure says that it has, it has, on some book; and nothing that it does not say.

@@ -1,0 +1,114 @@
+#include "app/table/turn_handle.h"
+
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QStyle>
+#include <cmath>
+#include <numbers>
+
+namespace drapery {
+
+namespace {
+constexpr int kSize = 26;
+constexpr int kFrame = 16;       // ms
+constexpr double kWhole = 1800;  // ms, the opening from end to end
+}  // namespace
+
+TurnHandle::TurnHandle(const Palette& palette, QWidget* parent)
+    : QAbstractSlider(parent), palette_(palette) {
+  setObjectName("turn");
+  setAccessibleName(tr("The front cover, degrees open"));
+  setRange(0, 180);
+  setSingleStep(5);
+  setPageStep(30);
+  setFocusPolicy(Qt::StrongFocus);
+  setCursor(Qt::OpenHandCursor);
+  resize(sizeHint());
+  playing_.setInterval(kFrame);
+  playing_.setTimerType(Qt::PreciseTimer);
+  connect(&playing_, &QTimer::timeout, this, &TurnHandle::advance);
+  connect(this, &QAbstractSlider::actionTriggered, this, [this] { stop(); });
+  connect(this, &QAbstractSlider::valueChanged, this, [this](int degrees) {
+    if (!isPlaying()) emit turned(degrees);
+  });
+}
+
+QSize TurnHandle::sizeHint() const { return {kSize, kSize}; }
+
+void TurnHandle::hang(QPointF hinge, QPointF at) {
+  hinge_ = hinge;
+  move((at - QPointF(kSize, kSize) / 2).toPoint());
+  raise();
+  show();
+}
+
+void TurnHandle::play(double most) {
+  most_ = most;
+  const bool isStill = style()->styleHint(QStyle::SH_Widget_Animation_Duration, nullptr, this) <= 0;
+  if (isStill) return emit turned(most);
+  since_.start();
+  playing_.start();
+  advance();
+}
+
+void TurnHandle::stop() { playing_.stop(); }
+
+/// Gently at both ends.
+void TurnHandle::advance() {
+  const double part = std::min(1.0, static_cast<double>(since_.elapsed()) / kWhole);
+  emit turned(most_ * (1 - std::cos(std::numbers::pi * part)) / 2);
+  if (part >= 1.0) stop();
+}
+
+void TurnHandle::mousePressEvent(QMouseEvent* event) {
+  stop();
+  setFocus(Qt::MouseFocusReason);
+  event->accept();
+}
+
+/// Toward where the pointer stands about the hinge; below it the nearer end.
+void TurnHandle::mouseMoveEvent(QMouseEvent* event) {
+  if ((event->buttons() & Qt::LeftButton) == 0) return;
+  const QPointF from = mapToParent(event->position().toPoint()) - hinge_;
+  double degrees = std::atan2(-from.y(), from.x()) * 180.0 / std::numbers::pi;
+  if (degrees < 0.0) degrees = degrees < -90.0 ? 180.0 : 0.0;
+  emit turned(degrees);
+}
+
+void TurnHandle::keyPressEvent(QKeyEvent* event) {
+  stop();
+  const int step = (event->modifiers() & Qt::ShiftModifier) != 0 ? 1 : singleStep();
+  switch (event->key()) {
+    case Qt::Key_Left:
+    case Qt::Key_Up:
+      return setValue(value() + step);
+    case Qt::Key_Right:
+    case Qt::Key_Down:
+      return setValue(value() - step);
+    default:
+      QAbstractSlider::keyPressEvent(event);
+  }
+}
+
+void TurnHandle::focusInEvent(QFocusEvent* event) {
+  QAbstractSlider::focusInEvent(event);
+  update();
+}
+void TurnHandle::focusOutEvent(QFocusEvent* event) {
+  QAbstractSlider::focusOutEvent(event);
+  update();
+}
+
+void TurnHandle::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.setRenderHint(QPainter::Antialiasing);
+  const QPointF middle(kSize / 2.0, kSize / 2.0);
+  painter.setPen(QPen(palette_.accent, hasFocus() ? 2.4 : 1.4));
+  painter.setBrush(hasFocus() ? palette_.onAccent : palette_.ground);
+  painter.drawEllipse(middle, 8, 8);
+  painter.setBrush(palette_.accent);
+  painter.drawEllipse(middle, 2.4, 2.4);
+}
+
+}  // namespace drapery

@@ -1,0 +1,104 @@
+// The cover turned by its handle: dragged, by keys, by its words, played.
+#include <QSignalSpy>
+
+#include "app/table/turn_handle.h"
+#include "tests/app/bench_window.h"
+
+namespace drapery::test {
+namespace {
+
+class Opening : public BenchWindow {
+ protected:
+  void openCover(const Job& job) {
+    open(job);
+    showCase();
+    click("link.opened-closer");
+  }
+  TurnHandle& handle() { return *dynamic_cast<TurnHandle*>(find("turn")); }
+  QPoint middle() { return handle().geometry().center(); }
+};
+
+TEST_F(Opening, arrowsTurnItFromClosedToAsFarAsItGoes) {
+  openCover(plainJob());
+  handle().setFocus();
+  press(Qt::Key_Home);
+  EXPECT_EQ(handle().value(), 0);
+  const QPoint closed = middle();
+  press(Qt::Key_Left);
+  EXPECT_EQ(handle().value(), 5);
+  press(Qt::Key_Left, Qt::ShiftModifier);
+  EXPECT_EQ(handle().value(), 6);
+  EXPECT_LT(middle().y(), closed.y());
+  press(Qt::Key_End);
+  EXPECT_EQ(handle().value(), 180);
+  EXPECT_LT(middle().x(), closed.x());
+}
+
+// Where the cloth pulls it stays, and so does the handle.
+TEST_F(Opening, itGoesNoFurtherThanItsCloth) {
+  openCover(plainJob("case-board-gap"));
+  const double most = value("opening_angle_tried");
+  ASSERT_LT(most, 120);
+  click("link.pose-over");
+  EXPECT_EQ(handle().value(), std::lround(most));
+  click("link.pose-half");
+  EXPECT_EQ(handle().value(), 90);
+  click("link.pose-closed");
+  EXPECT_EQ(handle().value(), 0);
+}
+
+TEST_F(Opening, theHandleFollowsThePointerAboutTheHinge) {
+  openCover(plainJob());
+  click("link.pose-closed");
+  // Straight up over where it turns, which lies left of the closed handle.
+  const QPoint closed = middle();
+  click("link.pose-over");
+  const QPoint over = middle();
+  const QPoint hinge((closed.x() + over.x()) / 2, (closed.y() + over.y()) / 2);
+  QTest::mousePress(&handle(), Qt::LeftButton, {}, handle().rect().center());
+  QMouseEvent move(QEvent::MouseMove, handle().mapFromParent(hinge - QPoint(0, 150)),
+                   QCursor::pos(), Qt::LeftButton, Qt::LeftButton, {});
+  QApplication::sendEvent(&handle(), &move);
+  EXPECT_NEAR(handle().value(), 90, 3);
+  EXPECT_TRUE(saved().fixed.empty());  // looking changes nothing
+}
+
+TEST_F(Opening, playsToTheEndAndStopsAtAKey) {
+  openCover(plainJob());
+  click("link.pose-closed");
+  QSignalSpy turned(&handle(), &TurnHandle::turned);
+  click("link.pose-play");
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !handle().isPlaying(); }, 5000));
+  EXPECT_EQ(handle().value(), 180);
+  EXPECT_GT(turned.count(), 20);
+  click("link.pose-play");
+  if (handle().isPlaying()) {
+    handle().setFocus();
+    press(Qt::Key_Home);
+    EXPECT_FALSE(handle().isPlaying());
+    EXPECT_EQ(handle().value(), 0);
+  }
+}
+
+TEST_F(Opening, theOtherCoverComesAlongAndTheHandleGoesWithTheDrawing) {
+  openCover(plainJob());
+  const QPoint alone = middle();
+  click("link.pose-both");
+  EXPECT_NE(middle(), alone);
+  click("link.joint");
+  EXPECT_FALSE(handle().isVisible());
+}
+
+// A figure typed while the cover is open turns what is seen at once.
+TEST_F(Opening, followsTheCaseThatIsTried) {
+  openCover(plainJob("case-board-gap"));
+  click("link.pose-over");
+  const double before = value("opening_angle_tried");
+  document().keep("allowances/gap_ratio", Entry{1.6, {}});
+  settle();
+  EXPECT_GT(value("opening_angle_tried"), before + 5);
+  EXPECT_EQ(handle().value(), std::lround(value("opening_angle_tried")));
+}
+
+}  // namespace
+}  // namespace drapery::test
