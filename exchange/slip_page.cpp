@@ -37,6 +37,10 @@ class Writer {
     page.method = plan_.rules->title.text;
     for (const std::string& line : summaryLines(plan_, "slip", notation_))
       page.book += (page.book.empty() ? "" : " ") + line;
+    if (!job_.why.empty())
+      page.book +=
+          (page.book.empty() ? "" : " ") +
+          Words::tr("Why this method: %1").arg(QString::fromStdString(job_.why)).toStdString();
     page.rule = Words::tr("Cut to %1. Width stands before height; height runs head to tail.")
                     .arg(QString::fromStdString(formatLength(plan_.resolution, notation_)))
                     .toStdString();

@@ -1,8 +1,10 @@
 #include "app/table/methods_sheet.h"
 
+#include <QLineEdit>
 #include <QPainter>
 #include <QScrollBar>
 #include <algorithm>
+#include <cmath>
 
 #include "app/ink_button.h"
 #include "app/words/window_words.h"
@@ -16,7 +18,7 @@ namespace {
 
 constexpr double kHeading = 14.0, kFigure = 14.0, kTitle = 12.0;
 constexpr double kHeadColumnEm = 11.0, kColumnEm = 10.5;
-constexpr double kDrawingEm = 9.0;  // the joints, at most so high
+constexpr double kDrawingEm = 9.0, kOpenedEm = 7.0;  // joints and opened covers, at most so high
 
 /// Without measuring lines, so that what is drawn is the work alone.
 Drawing bare(Drawing drawing) {
@@ -33,17 +35,37 @@ class MethodsSheet::Sheet : public QWidget {
   Sheet(MethodsSheet* owner, Document& document, const Palette& palette)
       : QWidget(owner), owner_(owner), document_(document), palette_(palette) {
     setObjectName("methods.sheet");
+    why_ = new QLineEdit(this);
+    why_->setObjectName("methods.why");
+    why_->setAccessibleName(tr("Why this method"));
+    why_->setPlaceholderText(tr("why this one?"));
+    why_->setFrame(false);
+    QPalette colours = why_->palette();
+    colours.setColor(QPalette::Base, Qt::transparent);
+    colours.setColor(QPalette::Text, palette_.ink);
+    colours.setColor(QPalette::PlaceholderText, palette_.accent);
+    why_->setPalette(colours);
+    connect(why_, &QLineEdit::editingFinished, this, &Sheet::keepWhy);
   }
 
   void renew(const std::string& view) {
     comparison_ = compareMethods(document_.job(), document_.library());
     rows_ = comparedRows(comparison_, windowNotation);
     drawings_.clear();
+    opened_.clear();
+    if (!why_->isModified()) why_->setText(QString::fromStdString(document_.job().why));
     for (const ComparedMethod& method : comparison_.methods) {
-      Drawing drawing;
-      for (const ViewRule& each : method.rules->views)
-        if (each.id == view && method.issues.empty()) drawing = bare(drawView(each, method.plan));
+      Drawing drawing, opened;
+      constexpr Pose kTurnedOver{180.0, false};
+      for (const ViewRule& each : method.rules->views) {
+        if (!method.issues.empty()) break;
+        if (each.id == view) drawing = bare(drawView(each, method.plan));
+        if (each.detailOf != view || !each.when.formula.holds(method.plan.table())) continue;
+        Drawing turned = drawView(each, method.plan, kTurnedOver);
+        if (turned.grip) opened = bare(std::move(turned));
+      }
       drawings_.push_back(std::move(drawing));
+      opened_.push_back(std::move(opened));
     }
     placeButtons();
     lay();
@@ -60,15 +82,22 @@ class MethodsSheet::Sheet : public QWidget {
     for (const ComparedMethod& method : comparison_.methods)
       findings_ = std::max(findings_, heightOf(findingWords(method), textFont(kTitle)));
     heading_ = headingHeight();
-    scale_ = scale();
-    drawn_ = 0;
-    for (const Drawing& drawing : drawings_)
-      drawn_ = std::max(drawn_, static_cast<int>(boundsOf(drawing).height() * scale_));
-    top_ = heading_ + drawn_ + findings_ + 24;
+    scale_ = scale(drawings_, kDrawingEm);
+    openedScale_ = scale(opened_, kOpenedEm);
+    drawn_ = tallest(drawings_, scale_);
+    const int label = lineOf(kTitle) + 4;
+    openedDrawn_ = tallest(opened_, openedScale_);
+    if (openedDrawn_ > 0) openedDrawn_ += label;
+    top_ = heading_ + drawn_ + openedDrawn_ + findings_ + 30;
     resize(wide, top_ + static_cast<int>(rows_.size() + 1) * rowHeight());
     for (std::size_t i = 0; i < buttons_.size(); ++i)
-      buttons_[i]->setGeometry(left(i), heading_ - lineOf(kHeading) - 8, column_ - 8,
+      buttons_[i]->setGeometry(left(i), heading_ - 2 * lineOf(kHeading) - 12, column_ - 8,
                                lineOf(kHeading) + 6);
+    for (std::size_t i = 0; i < comparison_.methods.size(); ++i)
+      if (isPresent(comparison_.methods[i]))
+        why_->setGeometry(left(i) - 2, heading_ - lineOf(kHeading) - 6, column_ - 8,
+                          lineOf(kHeading) + 6);
+    why_->setFont(textFont(kTitle + 1));
   }
 
  protected:
@@ -100,7 +129,7 @@ class MethodsSheet::Sheet : public QWidget {
     int height = 0;
     for (const ComparedMethod& method : comparison_.methods)
       height = std::max(height, heightOf(title(method), textFont(kHeading, true)));
-    return height + lineOf(kHeading) + 18;
+    return height + 2 * lineOf(kHeading) + 22;
   }
 
   /// What stands against it on this book, in a word each.
@@ -155,15 +184,38 @@ class MethodsSheet::Sheet : public QWidget {
   }
 
   /// One scale for all.
-  [[nodiscard]] double scale() const {
+  [[nodiscard]] double scale(const std::vector<Drawing>& drawings, double high) const {
     double least = 1e9;
-    for (const Drawing& drawing : drawings_) {
+    for (const Drawing& drawing : drawings) {
       const drapery::Box box = boundsOf(drawing);
       if (box.width() <= 0.0 || box.height() <= 0.0) continue;
-      least =
-          std::min({least, (column_ - 14.0) / box.width(), (kDrawingEm - 1) * em() / box.height()});
+      least = std::min({least, (column_ - 14.0) / box.width(), (high - 1) * em() / box.height()});
     }
     return least;
+  }
+  [[nodiscard]] static int tallest(const std::vector<Drawing>& drawings, double scale) {
+    int most = 0;
+    for (const Drawing& drawing : drawings)
+      most = std::max(most, static_cast<int>(boundsOf(drawing).height() * scale));
+    return most;
+  }
+
+  void keepWhy() {
+    if (!why_->isModified()) return;
+    why_->setModified(false);
+    const std::string said = why_->text().trimmed().toStdString();
+    document_.keep("why", said.empty() ? std::nullopt : FieldValue(Entry{said, {}}));
+  }
+
+  /// Standing on `bottom`.
+  void paintOn(QPainter& painter, const Drawing& drawing, double scale, QPointF bottom) {
+    const drapery::Box box = boundsOf(drawing);
+    if (box.width() <= 0.0) return;
+    const QSizeF size(box.width() * scale, box.height() * scale);
+    PaintStyle style;
+    style.palette = &palette_;
+    paintDrawing(painter, drawing,
+                 fitted(box, QRectF(QPointF(bottom.x(), bottom.y() - size.height()), size)), style);
   }
 
   void paintMethod(QPainter& painter, std::size_t i) {
@@ -175,15 +227,15 @@ class MethodsSheet::Sheet : public QWidget {
     painter.setPen(palette_.ink);
     painter.drawText(QRect(x, 6, column_ - 10, heading_), Qt::AlignLeft | Qt::TextWordWrap,
                      title(method));
-    const drapery::Box box = boundsOf(drawings_[i]);
-    if (box.width() > 0.0) {
-      const QSizeF size(box.width() * scale_, box.height() * scale_);
-      const double bottom = heading_ + drawn_ + 4;
-      PaintStyle style;
-      style.palette = &palette_;
-      paintDrawing(painter, drawings_[i],
-                   fitted(box, QRectF(QPointF(x, bottom - size.height()), size)), style);
-    }
+    paintOn(painter, drawings_[i], scale_, QPointF(x, heading_ + drawn_ + 4));
+    const double bottom = heading_ + drawn_ + openedDrawn_ + 10;
+    paintOn(painter, opened_[i], openedScale_, QPointF(x, bottom - lineOf(kTitle)));
+    painter.setFont(textFont(kTitle));
+    painter.setPen(palette_.secondInk);
+    if (opened_[i].grip)
+      painter.drawText(QRectF(x, bottom - lineOf(kTitle), column_ - 8, lineOf(kTitle) + 2),
+                       Qt::AlignLeft | Qt::AlignVCenter,
+                       tr("opens to %1°").arg(std::lround(opened_[i].grip->most)));
     const bool isStop = !method.issues.empty() || method.plan.has(Severity::Stop);
     painter.setFont(textFont(kTitle));
     painter.setPen(isStop ? palette_.stop : palette_.mind);
@@ -212,12 +264,13 @@ class MethodsSheet::Sheet : public QWidget {
   const Palette& palette_;
   Comparison comparison_;
   std::vector<ComparedRow> rows_;
-  std::vector<Drawing> drawings_;  // by method; empty where there is none
+  std::vector<Drawing> drawings_, opened_;  // by method; empty where there is none
+  QLineEdit* why_ = nullptr;                // the present method, and no other
   std::vector<InkButton*> buttons_;
-  int column_ = 0;                              // width of one
-  int heading_ = 0, drawn_ = 0, findings_ = 0;  // heights above the rows
-  int top_ = 0;                                 // of the rows
-  double scale_ = 1.0;
+  int column_ = 0;                                                // width of one
+  int heading_ = 0, drawn_ = 0, openedDrawn_ = 0, findings_ = 0;  // heights above the rows
+  int top_ = 0;                                                   // of the rows
+  double scale_ = 1.0, openedScale_ = 1.0;
 };
 
 MethodsSheet::MethodsSheet(Document& document, const Palette& palette, QWidget* parent)

@@ -291,6 +291,8 @@ NoteContent methodNote(const Document& document) {
   }
   note.heading = localText(plan.rules->title);
   note.paragraphs << localText(plan.rules->about);
+  if (!document.job().why.empty())
+    note.paragraphs << Words::tr("Why this one: %1").arg(text(document.job().why));
   note.paragraphs << Words::tr("Click any figure to see where it comes from.");
   return note;
 }

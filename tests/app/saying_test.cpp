@@ -5,6 +5,7 @@
 #include "app/slip_tray.h"
 #include "app/table/giving_list.h"
 #include "core/plan/job_field.h"
+#include "exchange/slip_page.h"
 #include "tests/app/bench_window.h"
 
 namespace drapery::test {
@@ -177,6 +178,26 @@ TEST_F(Saying, aWrongSizeIsToldAndNotKept) {
   press(Qt::Key_Escape);
   EXPECT_TRUE(find<SlipTray>("slips")->told().isEmpty());
   EXPECT_EQ(asCut("board")->text(), "");
+}
+
+// Among all methods the present one is kept, with a line of one's own why.
+TEST_F(Saying, whyThisMethodIsKeptInTheBookItsNotesAndItsSlip) {
+  openPlain();
+  showCase();
+  click("link.all-methods");
+  auto* why = find<QLineEdit>("methods.why");
+  ASSERT_TRUE(why->isVisible());
+  why->setFocus();
+  QTest::keyClicks(why, "the other volumes are so");
+  press(Qt::Key_Return);
+  EXPECT_EQ(saved().why, "the other volumes are so");
+  EXPECT_EQ(slipPage(saved(), document().plan()).book.find("the other volumes are so") ==
+                std::string::npos,
+            false);
+  click("link.joint");
+  EXPECT_TRUE(notes().contains("the other volumes are so"));
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(saved().why, "");
 }
 
 }  // namespace
