@@ -90,6 +90,13 @@ std::vector<GivingWay> Document::whatCouldGiveWay(const std::string& value, doub
   return drapery::whatCouldGiveWay(job_, *planner_, value, figure);
 }
 
+std::optional<Plan> Document::planWith(const std::string& field, const FieldValue& value) {
+  const auto draft = edited({{field, value}});
+  const Job* job = std::get_if<Job>(&draft);
+  if (job == nullptr || !planner_) return std::nullopt;
+  return planner_->plan(*job).plan;
+}
+
 bool Document::usePlanner(const std::string& method) {
   const LoadedRules loaded = library_->load(method);
   // A rule file that broke while the book is open: the rules that it was planned by still hold.

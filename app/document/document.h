@@ -44,6 +44,8 @@ class Document : public QObject {
   QUndoStack* undoStack() { return &undo_; }
   std::vector<Influence> influences(std::size_t node);
   std::vector<PartMove> partMoves();
+  /// The plan with a field said; none where that is not sound.
+  [[nodiscard]] std::optional<Plan> planWith(const std::string& field, const FieldValue& value);
   /// What could give way so that a computed value becomes a figure; see core/plan/give_way.h.
   std::vector<GivingWay> whatCouldGiveWay(const std::string& value, double figure);
   /// Measures that the method needs and nobody took yet: their ids, in the order of the work.

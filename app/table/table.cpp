@@ -33,9 +33,11 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
       switch_(new InkButton({}, palette, this)),
       rack_(new TagRack(this, palette)),
       editor_(new TagEditor(document, this)),
-      giving_(new GivingList(document, palette, this)) {
+      giving_(new GivingList(document, palette, this)),
+      drag_(document, panels_, *rack_) {
   setObjectName("table");
   setFocusPolicy(Qt::ClickFocus);
+  setMouseTracking(true);
   setMinimumSize(420, 320);
   switch_->setObjectName("table.switch");
   connect(&document_, &Document::planChanged, this, [this] { renew(Renewal::Plan); });
@@ -295,6 +297,8 @@ void Table::resizeEvent(QResizeEvent*) { renew(Renewal::Room); }
 /// Nothing is laid out before it is seen: a start would do it several times over.
 void Table::renew(Renewal from) {
   if (!isVisible() || stage_ == nullptr) return;
+  // Nothing moves under a hand that holds it.
+  if (drag_.isDragging()) return redrawWhereTheyStand();
   if (from <= Renewal::Notes)
     notes_->setVisible(!showsMethods() &&
                        (!isFolded_ || !selected_.empty() || document_.plan().has(Severity::Stop)));
@@ -305,6 +309,17 @@ void Table::renew(Renewal from) {
   if (from <= Renewal::Room) placeNotes();
   placeGiving();
   placeHandle();
+  update();
+}
+
+void Table::redrawWhereTheyStand() {
+  for (std::size_t i = 0; i < panels_.shown().size(); ++i)
+    if (const ViewRule* view = panels_.shown()[i].panel.view)
+      panels_.redraw(i, drawView(*view, document_.plan(), pose_));
+  rack_->hang(panels_.shown(), [this](const Subject& subject) { return contentOf(subject); });
+  rack_->setSelected(selected_);
+  placeTags();
+  writeNotes();
   update();
 }
 

@@ -12,6 +12,7 @@
 #include "app/table/panels.h"
 #include "app/table/tag.h"
 #include "app/table/tag_rack.h"
+#include "app/table/value_drag.h"
 
 namespace drapery {
 
@@ -34,6 +35,10 @@ class Table : public StagePage {
   /// Focus on the first measure that is still missing, else on the first tag.
   void startTyping() override;
   [[nodiscard]] std::vector<const Tag*> tags() const;
+  /// Where a value on the table is taken hold of; none where it cannot be dragged.
+  [[nodiscard]] std::optional<DragHandle> handleOf(const std::string& value) const {
+    return drag_.handleOf(value, pose_);
+  }
   [[nodiscard]] TypedTexts typed() const override;
   void typeAgain(const TypedTexts& texts) override;
   void keepTyped() override;
@@ -90,6 +95,9 @@ class Table : public StagePage {
   [[nodiscard]] bool crossesALeader(const QRectF& words) const;
   void paintTies(QPainter& painter);
   void paintRule(QPainter& painter);
+  void paintHandle(QPainter& painter);
+  void redrawWhereTheyStand();
+  void hover(QPointF at);
 
   Document& document_;
   const Palette& palette_;
@@ -107,6 +115,10 @@ class Table : public StagePage {
   TagEditor* editor_;
   GivingList* giving_;
   Panels panels_;
+  ValueDrag drag_;
+  std::optional<DragHandle> handleHere_;  // under the pointer
+  QPointF pointer_;
+  QString dragTold_;
   std::string detail_;            // the closer look that is taken; empty: none
   const Stage* stage_ = nullptr;  // none until the window turns to one
   Subject selected_;

@@ -23,6 +23,7 @@ void Table::paintEvent(QPaintEvent*) {
   for (const HangingTag& hanging : rack_->hanging())
     if (hanging.panel != nullptr) painter.drawLine(hanging.leader());
   paintWords(painter);
+  paintHandle(painter);
   painter.setClipping(false);
   paintTies(painter);
   paintRule(painter);
@@ -60,6 +61,28 @@ void Table::paintWords(QPainter& painter) {
       painter.drawText(words, Qt::AlignCenter | Qt::TextDontClip, labelWords(label));
     }
   }
+}
+
+/// What is held, or could be; and while it is held what becomes of it, beside the pointer.
+void Table::paintHandle(QPainter& painter) {
+  if (handleHere_ && !drag_.isDragging()) {
+    painter.setPen(QPen(palette_.accent, 1.6));
+    painter.setBrush(palette_.ground);
+    painter.drawEllipse(handleHere_->at, 5, 5);
+    painter.setBrush(Qt::NoBrush);
+  }
+  if (dragTold_.isEmpty()) return;
+  const QFont font = textFont(kLabelPixels + 1, true);
+  const QRectF room(0, 0, 17 * em(), 400);
+  QRectF words = QFontMetrics(font).boundingRect(room.toRect(), Qt::TextWordWrap, dragTold_);
+  words.moveTo(pointer_ + QPointF(16, 14));
+  const QRectF area = QRectF(drawingArea()).adjusted(8, 8, -8, -8);
+  if (words.right() > area.right()) words.moveRight(pointer_.x() - 16);
+  if (words.bottom() > area.bottom()) words.moveBottom(pointer_.y() - 14);
+  painter.fillRect(words.adjusted(-6, -3, 6, 3), palette_.onAccent);
+  painter.setFont(font);
+  painter.setPen(palette_.ink);
+  painter.drawText(words, Qt::TextWordWrap, dragTold_);
 }
 
 void Table::paintTies(QPainter& painter) {

@@ -4,6 +4,8 @@
 #include <cmath>
 
 #include "app/table/table.h"
+#include "app/words/notes_text.h"
+#include "app/words/window_words.h"
 
 namespace drapery {
 
@@ -30,17 +32,49 @@ void Table::mousePressEvent(QMouseEvent* event) {
     return;
   }
   setFocus();
+  if (event->button() == Qt::LeftButton && handleHere_) {
+    select(Subject::value(handleHere_->value));
+    drag_.begin(*handleHere_, event->position());
+    return;
+  }
   select(panels_.subjectAt(event->position()));
 }
 
+/// What can be dragged there, if anything.
+void Table::hover(QPointF at) {
+  const auto here = showsMethods() ? std::nullopt : drag_.handleAt(at, pose_);
+  if (here.has_value() == handleHere_.has_value() && (!here || here->value == handleHere_->value))
+    return;
+  handleHere_ = here;
+  if (here)
+    setCursor(Qt::SizeAllCursor);
+  else
+    unsetCursor();
+  update();
+}
+
 void Table::mouseMoveEvent(QMouseEvent* event) {
-  if (!dragFrom_) return;
+  pointer_ = event->position();
+  if (drag_.isDragging()) {
+    const bool isFree = (event->modifiers() & Qt::ShiftModifier) != 0;
+    const auto issue = drag_.dragTo(pointer_, isFree);
+    dragTold_ = issue ? issueText(*issue, windowNotation(document_.plan()))
+                      : draggedWords(document_.plan(), drag_.value());
+    return update();
+  }
+  if (!dragFrom_) return hover(pointer_);
   const QPointF by = event->position() - *dragFrom_;
   dragFrom_ = event->position();
   panBy(by);
 }
 
 void Table::mouseReleaseEvent(QMouseEvent*) {
+  if (drag_.isDragging()) {
+    dragTold_.clear();
+    handleHere_.reset();
+    if (const auto issue = drag_.drop()) emit refused(*issue);
+    renew(Renewal::Plan);
+  }
   dragFrom_.reset();
   unsetCursor();
 }
@@ -62,6 +96,11 @@ void Table::keyPressEvent(QKeyEvent* event) {
       panels_.resetView();
       return renew(Renewal::View);
     case Qt::Key_Escape:
+      if (drag_.isDragging()) {
+        dragTold_.clear();
+        handleHere_.reset();
+        return drag_.leave();
+      }
       if (selected_.empty() && !detail_.empty()) return open({});
       return select({});
     case Qt::Key_Left:

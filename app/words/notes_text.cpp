@@ -267,6 +267,17 @@ NoteContent marksNote(const Plan& plan) {
   return note;
 }
 
+QString draggedWords(const Plan& plan, const std::string& value) {
+  const auto node = plan.rules->find(value);
+  if (!node) return {};
+  const Notation notation = windowNotation(plan);
+  QString words = localText(plan.rules->titleOf(*node)) + " " +
+                  text(amountWords({plan.values[*node], plan.rules->nodes[*node].unit}, notation));
+  const std::vector<std::string> tried = summaryLines(plan, "trial", notation);
+  if (!tried.empty()) words += "\n" + text(tried.front());
+  return words;
+}
+
 NoteContent trialNote(const Plan& plan) {
   NoteContent note;
   if (plan.verdict) note.paragraphs << text(verdictSays(*plan.verdict, windowNotation(plan)));

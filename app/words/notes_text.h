@@ -24,6 +24,8 @@ std::vector<NoteContent> findingNotes(const Plan& plan, const std::vector<std::s
 NoteContent trialNote(const Plan& plan);
 /// What is marked out on the pieces, running marks among it. Empty heading when there is nothing.
 NoteContent marksNote(const Plan& plan);
+/// A value while it is dragged, and the first that the trial tells: the squares.
+QString draggedWords(const Plan& plan, const std::string& value);
 /// The method in a few words, or what to do first on an empty book.
 NoteContent methodNote(const Document& document);
 

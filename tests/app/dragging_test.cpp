@@ -1,0 +1,116 @@
+// Measures dragged where they are drawn.
+#include "tests/app/bench_window.h"
+
+namespace drapery::test {
+namespace {
+
+class Dragging : public BenchWindow {
+ protected:
+  void move(QPointF to, Qt::KeyboardModifiers modifiers = {}) {
+    QMouseEvent event(QEvent::MouseMove, to, table().mapToGlobal(to), Qt::NoButton,
+                      held_ ? Qt::LeftButton : Qt::NoButton, modifiers);
+    QApplication::sendEvent(&table(), &event);
+  }
+  void button(QEvent::Type type, QPointF at) {
+    held_ = type == QEvent::MouseButtonPress;
+    QMouseEvent event(type, at, table().mapToGlobal(at), Qt::LeftButton,
+                      held_ ? Qt::LeftButton : Qt::NoButton, {});
+    QApplication::sendEvent(&table(), &event);
+  }
+  /// Takes hold of the value and moves it so that it grows by about so much.
+  QPointF take(const std::string& value, double more, Qt::KeyboardModifiers modifiers = {}) {
+    const auto handle = table().handleOf(value);
+    EXPECT_TRUE(handle.has_value()) << value;
+    if (!handle) return {};
+    move(handle->at);
+    button(QEvent::MouseButtonPress, handle->at);
+    const QPointF to = handle->at + more * handle->pull;
+    move(to, modifiers);
+    return to;
+  }
+  void drop(QPointF at) {
+    button(QEvent::MouseButtonRelease, at);
+    settle();
+  }
+  bool held_ = false;
+};
+
+struct Dragged {
+  const char* value;
+  const char* stage;
+  const char* link;  // of the closer look; none
+  const char* shape;
+  double more;
+};
+
+// Each of these follows the hand by whole marks, is one undo step, and ends under the pointer.
+TEST_F(Dragging, boardGrooveTurnInCornerRoundAndShoulderFollow) {
+  for (const Dragged& each : {Dragged{"square_fore_edge", "case", nullptr, "flat", 2},
+                              Dragged{"setback", "case", nullptr, "flat", 2},
+                              Dragged{"margin", "case", nullptr, "flat", 5},
+                              Dragged{"square_head", "case", nullptr, "flat", 3},
+                              Dragged{"corner_ratio", "case", "link.corner-closer", "flat", 0.3},
+                              Dragged{"round_depth", "measure", nullptr, "rounded", 2},
+                              Dragged{"shoulder_height", "measure", nullptr, "backed", 2}}) {
+    SCOPED_TRACE(each.value);
+    Job job = plainJob();
+    job.given["spine_shape"] = {std::string(each.shape), {}};
+    open(job);
+    window_->setStage(*stageNamed(each.stage));
+    settle();
+    if (each.link != nullptr) click(each.link);
+    const std::string before = writeJob(saved());
+    const double began = value(each.value);
+    const QPointF at = take(each.value, each.more);
+    const double now = value(each.value);
+    EXPECT_NEAR(now, began + each.more, std::max(0.26, 0.1 * each.more));
+    EXPECT_EQ(writeJob(saved()), before);  // nothing is kept while it is held
+    const auto handle = table().handleOf(each.value);
+    ASSERT_TRUE(handle.has_value());
+    const double mark = std::hypot(handle->pull.x(), handle->pull.y()) * 0.5;
+    EXPECT_LT(QLineF(handle->at, at).length(), mark + 4) << "it slipped from under the hand";
+    drop(at);
+    EXPECT_NE(writeJob(saved()), before);
+    EXPECT_NEAR(value(each.value), now, 1e-9);
+    document().undoStack()->undo();
+    settle();
+    EXPECT_EQ(writeJob(saved()), before);
+  }
+}
+
+TEST_F(Dragging, standsOnMarksOfTheRuleAndFreelyWithShift) {
+  openPlain();
+  showCase();
+  QPointF at = take("setback", 1.37);
+  EXPECT_NEAR(value("setback"), 8.5, 1e-9);
+  move(at, Qt::ShiftModifier);
+  EXPECT_NEAR(value("setback"), 8.37, 0.011);
+  drop(at);
+}
+
+TEST_F(Dragging, escapeLetsGoAndTheRangeHolds) {
+  openPlain();
+  showCase();
+  const std::string before = writeJob(saved());
+  take("setback", 3000);
+  const InputRule& rule = *document().plan().rules->input("setback");
+  EXPECT_NEAR(value("setback"), rule.most, 1e-9);
+  table().setFocus();
+  press(Qt::Key_Escape);
+  EXPECT_EQ(writeJob(saved()), before);
+  EXPECT_NEAR(value("setback"), 7, 1e-9);
+  drop({5, 5});
+  EXPECT_EQ(writeJob(saved()), before);
+}
+
+TEST_F(Dragging, whatIsMeasuredOrAMaterialsOwnCannotBe) {
+  openPlain();
+  for (const char* value : {"text_height", "text_width", "board_thickness"})
+    EXPECT_FALSE(table().handleOf(value).has_value()) << value;
+  showCase();
+  for (const char* value : {"board_width", "covering_thickness", "method"})
+    EXPECT_FALSE(table().handleOf(value).has_value()) << value;
+}
+
+}  // namespace
+}  // namespace drapery::test
