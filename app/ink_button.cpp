@@ -32,10 +32,10 @@ QSize InkButton::sizeHint() const {
 void InkButton::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.setFont(textFont(kText));
-  painter.setPen(isEnabled() ? palette_.accent : palette_.secondInk);
+  painter.setPen(isChecked() ? palette_.ink : isEnabled() ? palette_.accent : palette_.secondInk);
   const QRect room = rect().adjusted(1, 0, -1, 0);
   painter.drawText(room, Qt::AlignLeft | Qt::AlignVCenter, text());
-  if (isEnabled() && (hasFocus() || underMouse())) {
+  if (isChecked() || (isEnabled() && (hasFocus() || underMouse()))) {
     const int width = painter.fontMetrics().horizontalAdvance(text());
     painter.drawLine(room.left(), room.bottom() - 1, room.left() + width, room.bottom() - 1);
   }

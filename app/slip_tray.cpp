@@ -1,5 +1,6 @@
 #include "app/slip_tray.h"
 
+#include <QCoreApplication>
 #include <QKeyEvent>
 #include <QLineEdit>
 #include <QPainter>
@@ -7,10 +8,12 @@
 #include <QWheelEvent>
 #include <algorithm>
 
+#include "app/ink_button.h"
 #include "app/words/window_words.h"
 #include "core/drawing/piece_shapes.h"
 #include "paint/drawing_painter.h"
 #include "paint/fonts.h"
+#include "words/cut_moments.h"
 #include "words/plan_text.h"
 
 namespace drapery {
@@ -28,7 +31,8 @@ constexpr int kBetween = 28;              // between slips
 constexpr int kBeside = 4;                // left of a piece, for its line
 constexpr int kEdge = 18;
 constexpr int kTop = 6;
-constexpr int kBar = 5;  // shown where the pieces need more room than the tray has
+constexpr std::size_t kMostOpen = 8;  // pieces; more fold by the moment of cutting
+constexpr int kBar = 5;               // shown where the pieces need more room than the tray has
 
 int heightOf(const QFont& font) { return QFontMetrics(font).height(); }
 int widthOf(const QFont& font, const QString& text) {
@@ -184,7 +188,7 @@ void Slip::paintEvent(QPaintEvent*) {
 SlipTray::SlipTray(const Palette& palette, QWidget* parent)
     : QWidget(parent), palette_(palette), window_(new QScrollArea(this)), pieces_(new QWidget) {
   setObjectName("slips");
-  setFixedHeight(std::max(124, 2 * (letteringHeight(kCompact) + kTop) + 2 * kTop + kBar));
+  setFixedHeight(heightOpen());
   window_->setFrameShape(QFrame::NoFrame);
   window_->setFocusPolicy(Qt::NoFocus);
   window_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -197,6 +201,11 @@ SlipTray::SlipTray(const Palette& palette, QWidget* parent)
           .arg(palette_.hairline.name()));
   window_->setWidget(pieces_);
   pieces_->setAutoFillBackground(false);
+}
+
+/// Without the line of moments.
+int SlipTray::heightOpen() {
+  return std::max(124, 2 * (letteringHeight(kCompact) + kTop) + 2 * kTop + kBar);
 }
 
 void SlipTray::setPlan(const Plan& plan, const AsCutWords& asCut) {
@@ -212,7 +221,7 @@ void SlipTray::setPlan(const Plan& plan, const AsCutWords& asCut) {
     slips_[i]->setAsCut(asCut(plan.parts[i].rule->id));
   }
   isStopped_ = plan.has(Severity::Stop);
-  layOut();
+  fold(plan);
   update();
 }
 
@@ -234,6 +243,82 @@ void SlipTray::replaceSlip(std::size_t i, const QString& id) {
 void SlipTray::setSelected(const Subject& subject) {
   selected_ = subject;
   for (Slip* slip : slips_) slip->setChecked(subject.isPart(slip->partId().toStdString()));
+  for (std::size_t i = 0; i < folds_; ++i)
+    for (const QString& part : moments_[i].parts)
+      if (subject.isPart(part.toStdString()) && i != opened_) return open(i);
+}
+
+/// A line of moments over the pieces of the one that is open.
+void SlipTray::fold(const Plan& plan) {
+  const bool wasFolded = folds_ > 0;
+  folds_ = 0;
+  if (slips_.size() > kMostOpen) {
+    for (const CutGroup& group : cutGroups(plan, windowNotation(plan), [](const char* english) {
+           return QCoreApplication::translate("Moment", english).toStdString();
+         })) {
+      if (folds_ == moments_.size()) {
+        const std::size_t number = moments_.size();
+        moments_.push_back({new InkButton({}, palette_, this), {}});
+        moments_.back().button->setObjectName(QString("slips.moment.%1").arg(number));
+        moments_.back().button->setCheckable(true);
+        connect(moments_.back().button, &QAbstractButton::clicked, this,
+                [this, number] { open(number); });
+      }
+      Moment& moment = moments_[folds_++];
+      moment.parts.clear();
+      for (const PlannedPart* part : group.pieces)
+        moment.parts << QString::fromStdString(part->rule->id);
+      moment.button->setText(QString::fromStdString(group.title));
+      moment.button->setAccessibleName(
+          tr("%1, %2 kinds of piece").arg(moment.button->text()).arg(group.pieces.size()));
+    }
+  }
+  for (std::size_t i = 0; i < moments_.size(); ++i) moments_[i].button->setVisible(i < folds_);
+  setFixedHeight(heightOpen() + (folds_ > 0 ? momentsHeight() : 0));
+  open(wasFolded && opened_ < folds_ ? opened_ : fullest());
+}
+
+/// The moment at which most is cut.
+std::size_t SlipTray::fullest() const {
+  std::size_t most = 0;
+  for (std::size_t i = 1; i < folds_; ++i)
+    if (moments_[i].parts.size() > moments_[most].parts.size()) most = i;
+  return most;
+}
+
+int SlipTray::momentsHeight() const { return moments_[0].button->sizeHint().height() + 4; }
+
+void SlipTray::open(std::size_t moment) {
+  opened_ = moment;
+  lying_.clear();
+  for (Slip* slip : slips_) {
+    const bool lies = folds_ == 0 || moments_[opened_].parts.contains(slip->partId());
+    slip->setVisible(lies);
+    if (lies) lying_.push_back(slip);
+  }
+  for (std::size_t i = 0; i < folds_; ++i) moments_[i].button->setChecked(i == opened_);
+  layOut();
+}
+
+void SlipTray::placeMoments() {
+  // Where there is little room they stand closer, and at last without their counts.
+  const auto wide = [&](int between) {
+    int width = 2 * kEdge - between;
+    for (std::size_t i = 0; i < folds_; ++i)
+      width += moments_[i].button->sizeHint().width() + between;
+    return width;
+  };
+  for (std::size_t i = 0; i < folds_; ++i)
+    moments_[i].button->setHint(QString::number(moments_[i].parts.size()));
+  const int between = wide(kBetween) <= width() ? kBetween : kBetween / 2;
+  if (wide(between) > width())
+    for (std::size_t i = 0; i < folds_; ++i) moments_[i].button->setHint({});
+  int x = kEdge;
+  for (std::size_t i = 0; i < folds_; ++i) {
+    const QSize size = moments_[i].button->sizeHint();
+    moments_[i].button->setGeometry(x, 4, size.width(), size.height());
+    x += size.width() + between;
+  }
 }
 
 void SlipTray::tell(const QString& message) {
@@ -248,12 +333,12 @@ void SlipTray::stopTyping() {
 
 std::size_t SlipTray::columnsOf(const Lay& lay) const {
   const auto rows = static_cast<std::size_t>(lay.rows);
-  return (slips_.size() + rows - 1) / rows;
+  return (lying_.size() + rows - 1) / rows;
 }
 
 std::vector<Slip*> SlipTray::column(const Lay& lay, std::size_t which) const {
   std::vector<Slip*> found;
-  for (std::size_t i = which; i < slips_.size(); i += columnsOf(lay)) found.push_back(slips_[i]);
+  for (std::size_t i = which; i < lying_.size(); i += columnsOf(lay)) found.push_back(lying_[i]);
   return found;
 }
 
@@ -270,24 +355,27 @@ double SlipTray::letteringWidth(const Lay& lay) const {
 
 /// One scale for all: as large as the tray's height and width allow.
 void SlipTray::layOut() {
-  window_->setGeometry(0, 1, width(), height() - 1);
-  window_->setVisible(!slips_.empty());
-  if (slips_.empty()) return;
+  placeMoments();
+  const int top = folds_ > 0 ? momentsHeight() : 1;
+  window_->setGeometry(0, top, width(), height() - top);
+  window_->setVisible(!lying_.empty());
+  if (lying_.empty()) return;
   Lay lay;
   for (const Lay& next : {Lay{1, 1.0}, Lay{1, kCompact}, Lay{2, kCompact}}) {
     lay = next;
     if (width() - letteringWidth(lay) >= kLeastForPieces * width()) break;
   }
+  // The pieces that are folded away have the same scale.
   double widths = 0.0, highest = 1.0;
+  for (const Slip* slip : slips_) highest = std::max(highest, slip->pieceSize().height());
   for (std::size_t i = 0; i < columnsOf(lay); ++i) {
     double widest = 0.0;
     for (const Slip* slip : column(lay, i)) {
       widest = std::max(widest, slip->pieceSize().width());
-      highest = std::max(highest, slip->pieceSize().height());
     }
     widths += widest;
   }
-  const int rowHeight = (height() - 2 * kTop - (lay.rows > 1 ? kBar : 0)) / lay.rows;
+  const int rowHeight = (height() - top - 2 * kTop - (lay.rows > 1 ? kBar : 0)) / lay.rows;
   const double room = width() - letteringWidth(lay);
   // What is too wide is reached by moving the tray; what is too high could not be seen at all.
   const double byHeight = (rowHeight - (lay.rows == 1 ? 16 : 6)) / highest;
@@ -305,7 +393,7 @@ void SlipTray::layOut() {
     }
     x += widest + kBetween;
   }
-  pieces_->resize(x - kBetween + kEdge, height() - 1 - kBar);
+  pieces_->resize(x - kBetween + kEdge, height() - top - kBar);
 }
 
 void SlipTray::wheelEvent(QWheelEvent* event) {

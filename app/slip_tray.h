@@ -15,6 +15,8 @@ class QLineEdit;
 
 namespace drapery {
 
+class InkButton;
+
 /// One kind of piece: its shape with the grain arrow, lettered as a binder would.
 class Slip : public QAbstractButton {
   Q_OBJECT
@@ -60,7 +62,8 @@ class Slip : public QAbstractButton {
   int lettering_ = 0;
 };
 
-/// Few pieces lie in a row, many in two; what finds no room there is reached by moving the tray.
+/// Few pieces lie in a row, many in two. More than eight fold by the moment at which they are cut,
+/// one moment open at a time; what finds no room is reached by moving the tray.
 class SlipTray : public QWidget {
   Q_OBJECT
 
@@ -93,6 +96,14 @@ class SlipTray : public QWidget {
     int rows = 1;
     double lettering = 1.0;
   };
+  void fold(const Plan& plan);
+  void open(std::size_t moment);
+  void placeMoments();
+  static int heightOpen();
+  [[nodiscard]] int momentsHeight() const;
+  [[nodiscard]] std::size_t fullest() const;
+  /// Those of the open moment, or all.
+  [[nodiscard]] const std::vector<Slip*>& lying() const { return lying_; }
   void layOut();
   [[nodiscard]] std::size_t columnsOf(const Lay& lay) const;
   [[nodiscard]] double letteringWidth(const Lay& lay) const;
@@ -103,7 +114,15 @@ class SlipTray : public QWidget {
   const Palette& palette_;
   QScrollArea* window_;  // onto the pieces
   QWidget* pieces_;
-  std::vector<Slip*> slips_;
+  std::vector<Slip*> slips_, lying_;
+  /// While the pieces are folded: a moment's button and its pieces.
+  struct Moment {
+    InkButton* button = nullptr;
+    QStringList parts;
+  };
+  std::vector<Moment> moments_;  // as many as were ever needed
+  std::size_t folds_ = 0;        // of them in use; 0: all lie open
+  std::size_t opened_ = 0;
   Subject selected_;
   bool isStopped_ = false;
   QString message_;

@@ -241,6 +241,27 @@ NoteContent pieceNote(Document& document, const std::string& partId) {
   return note;
 }
 
+namespace {
+
+/// The limits of good work that a finding is told by, with their figures.
+QString limitsOf(const Plan& plan, const FindingRule& finding) {
+  QStringList limits;
+  finding.when.formula.eachName([&](Formula::Index, std::string_view name) {
+    const auto node = plan.rules->find(name);
+    const InputRule* rule = plan.rules->input(name);
+    const bool isLimit = node && rule != nullptr && rule->role == InputRole::Allowance &&
+                         rule->measure.text.empty() && rule->kind != InputKind::Choice;
+    if (!isLimit || std::isnan(plan.values[*node])) return;
+    const QString limit = localText(rule->title) + " " +
+                          text(amountWords({plan.values[*node], plan.rules->nodes[*node].unit},
+                                           windowNotation(plan)));
+    if (!limits.contains(limit)) limits << limit;
+  });
+  return limits.join("; ");
+}
+
+}  // namespace
+
 std::vector<NoteContent> findingNotes(const Plan& plan, const std::vector<std::string>& shown) {
   std::vector<NoteContent> notes;
   const Notation notation = windowNotation(plan);
@@ -249,6 +270,7 @@ std::vector<NoteContent> findingNotes(const Plan& plan, const std::vector<std::s
     note.id = "note." + text(finding.rule->id);
     note.severity = finding.rule->severity;
     note.paragraphs << findingText(finding, notation) << remedyText(finding, notation);
+    note.small = limitsOf(plan, *finding.rule);
     for (const std::string& touched : finding.rule->touches)
       if (note.subject.isEmpty() && std::find(shown.begin(), shown.end(), touched) != shown.end())
         note.subject = text(touched);

@@ -1,6 +1,7 @@
 // What is said in more than one figure, or against a rule: readings place by place, a computed
 // figure said over, a piece as it was cut.
 #include <QSignalSpy>
+#include <set>
 
 #include "app/slip_tray.h"
 #include "app/table/giving_list.h"
@@ -198,6 +199,41 @@ TEST_F(Saying, whyThisMethodIsKeptInTheBookItsNotesAndItsSlip) {
   EXPECT_TRUE(notes().contains("the other volumes are so"));
   press(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(saved().why, "");
+}
+
+// More than eight kinds of piece fold by the moment at which they are cut.
+TEST_F(Saying, manySlipsFoldByTheMomentOfCuttingAndOpenWithTheirPiece) {
+  openPlain();
+  const auto lying = [&] {
+    QStringList parts;
+    for (const Slip* slip : window_->findChildren<Slip*>())
+      if (slip->isVisible()) parts << slip->partId();
+    return parts;
+  };
+  EXPECT_EQ(lying().size(), static_cast<qsizetype>(document().plan().parts.size()));
+  Job job = plainJob();
+  job.given["spine_shape"] = {std::string("backed"), {}};
+  job.given["headband_height"] = {2.0, {}};
+  job.allowances["covering_style"] = {std::string("half"), {}};
+  job.allowances["tape_count"] = {3.0, {}};
+  job.allowances["with_jacket"] = {std::string("with"), {}};
+  open(job);
+  ASSERT_GT(document().plan().parts.size(), 8U);
+  std::set<std::string> seen;
+  for (int i = 0; isShown(QString("slips.moment.%1").arg(i).toLatin1().constData()); ++i) {
+    click(QString("slips.moment.%1").arg(i).toLatin1().constData());
+    for (const QString& part : lying())
+      EXPECT_TRUE(seen.insert(part.toStdString()).second) << part.toStdString();
+    if (i == 20) break;
+  }
+  EXPECT_EQ(seen.size(), document().plan().parts.size());
+  table().select(Subject::part("board"));
+  settle();
+  EXPECT_TRUE(lying().contains("board"));
+  table().select(Subject::part("jacket"));
+  settle();
+  EXPECT_TRUE(lying().contains("jacket"));
+  EXPECT_FALSE(lying().contains("board"));
 }
 
 }  // namespace
