@@ -209,6 +209,7 @@ int SlipTray::heightOpen() {
 }
 
 void SlipTray::setPlan(const Plan& plan, const AsCutWords& asCut) {
+  lying_.clear();  // some go now
   while (slips_.size() > plan.parts.size()) {
     delete slips_.back();
     slips_.pop_back();
