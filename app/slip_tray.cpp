@@ -188,7 +188,7 @@ void Slip::paintEvent(QPaintEvent*) {
 SlipTray::SlipTray(const Palette& palette, QWidget* parent)
     : QWidget(parent), palette_(palette), window_(new QScrollArea(this)), pieces_(new QWidget) {
   setObjectName("slips");
-  setFixedHeight(heightOpen());
+  setFixedHeight(std::max(124, 2 * (letteringHeight(kCompact) + kTop) + 2 * kTop + kBar));
   window_->setFrameShape(QFrame::NoFrame);
   window_->setFocusPolicy(Qt::NoFocus);
   window_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -201,11 +201,6 @@ SlipTray::SlipTray(const Palette& palette, QWidget* parent)
           .arg(palette_.hairline.name()));
   window_->setWidget(pieces_);
   pieces_->setAutoFillBackground(false);
-}
-
-/// Without the line of moments.
-int SlipTray::heightOpen() {
-  return std::max(124, 2 * (letteringHeight(kCompact) + kTop) + 2 * kTop + kBar);
 }
 
 void SlipTray::setPlan(const Plan& plan, const AsCutWords& asCut) {
@@ -275,7 +270,6 @@ void SlipTray::fold(const Plan& plan) {
     }
   }
   for (std::size_t i = 0; i < moments_.size(); ++i) moments_[i].button->setVisible(i < folds_);
-  setFixedHeight(heightOpen() + (folds_ > 0 ? momentsHeight() : 0));
   open(wasFolded && opened_ < folds_ ? opened_ : fullest());
 }
 
@@ -363,6 +357,7 @@ void SlipTray::layOut() {
   if (lying_.empty()) return;
   Lay lay;
   for (const Lay& next : {Lay{1, 1.0}, Lay{1, kCompact}, Lay{2, kCompact}}) {
+    if (next.rows > 1 && folds_ > 0) break;  // the moments have the room of a row
     lay = next;
     if (width() - letteringWidth(lay) >= kLeastForPieces * width()) break;
   }

@@ -99,7 +99,6 @@ class SlipTray : public QWidget {
   void fold(const Plan& plan);
   void open(std::size_t moment);
   void placeMoments();
-  static int heightOpen();
   [[nodiscard]] int momentsHeight() const;
   [[nodiscard]] std::size_t fullest() const;
   /// Those of the open moment, or all.
