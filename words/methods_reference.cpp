@@ -56,6 +56,8 @@ std::string chapter(const RuleLibrary& library, const std::string& id) {
   out += (method->isBase ? "Shared ground " : "Method ") + asCode(id);
   out += names.empty() ? ".\n" : ", on " + names + ".\n";
   if (!method->about.text.empty()) out += "\n" + method->about.text + "\n";
+  if (!method->suits.text.empty()) out += "\nFor " + method->suits.text + ".\n";
+  if (!method->never.text.empty()) out += "\n" + method->never.text + "\n";
   return out + Chapter(*method, bases).text();
 }
 

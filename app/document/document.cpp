@@ -8,6 +8,7 @@
 #include "core/plan/former_names.h"
 #include "core/plan/job_inputs.h"
 #include "core/plan/job_overrides.h"
+#include "core/plan/solve.h"
 #include "store/job_file.h"
 #include "store/open_job.h"
 
@@ -88,6 +89,14 @@ std::vector<PartMove> Document::partMoves() {
 std::vector<GivingWay> Document::whatCouldGiveWay(const std::string& value, double figure) {
   if (!planner_) return {};
   return drapery::whatCouldGiveWay(job_, *planner_, value, figure);
+}
+
+std::variant<double, Issue> Document::solveFor(const std::string& input, const std::string& value,
+                                               double figure) {
+  if (!planner_) return issueOfMethod(job_.method).value_or(Issue{});
+  auto solved = solve(job_, *planner_, {{input, value, figure}});
+  if (auto* issue = std::get_if<Issue>(&solved)) return std::move(*issue);
+  return std::get<SolvedJob>(solved).solved.front().value;
 }
 
 std::optional<Plan> Document::planWith(const std::string& field, const FieldValue& value) {

@@ -44,6 +44,9 @@ class Document : public QObject {
   QUndoStack* undoStack() { return &undo_; }
   std::vector<Influence> influences(std::size_t node);
   std::vector<PartMove> partMoves();
+  /// What an input must be so that a value comes to a figure, mm for a length; or why nothing does.
+  [[nodiscard]] std::variant<double, Issue> solveFor(const std::string& input,
+                                                     const std::string& value, double figure);
   /// The plan with a field said; none where that is not sound.
   [[nodiscard]] std::optional<Plan> planWith(const std::string& field, const FieldValue& value);
   /// What could give way so that a computed value becomes a figure; see core/plan/give_way.h.

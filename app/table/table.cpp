@@ -10,6 +10,7 @@
 #include "app/table/tag_content.h"
 #include "app/table/tag_editor.h"
 #include "app/table/turn_handle.h"
+#include "app/table/way_in.h"
 #include "app/words/notes_text.h"
 #include "app/words/reading_words.h"
 #include "core/drawing/draw_view.h"
@@ -182,6 +183,41 @@ void Table::placeGiving() {
   giving_->raise();
 }
 
+/// On the face of a block of which nothing is said yet.
+void Table::placeWayIn() {
+  const auto& shown = panels_.shown();
+  const DrawingLabel* face = nullptr;
+  const PlacedPanel* on = nullptr;
+  for (const PlacedPanel& placed : shown)
+    for (const DrawingLabel& label : placed.panel.drawing.labels)
+      if (label.id == kFaceLabel) {
+        face = &label;
+        on = &placed;
+      }
+  const bool isNew = document_.job().given.empty();
+  if (wayIn_ == nullptr && face != nullptr && isNew) {
+    wayIn_ = new WayIn(document_, palette_, this);
+    connect(wayIn_, &WayIn::changed, this, [this] { renew(Renewal::Plan); });
+    connect(wayIn_, &WayIn::goOnAt, this, [this](const std::string& value) {
+      if (value.empty()) return startTyping();
+      reveal(value);
+      if (Tag* tag = rack_->find(value)) tag->takeFocus();
+    });
+  }
+  if (wayIn_ == nullptr) return;
+  wayIn_->setVisible(face != nullptr && wayIn_->isAsking());
+  if (face == nullptr || !wayIn_->isAsking()) return;
+  const QSize size(wayIn_->width(), wayIn_->heightForWidth(wayIn_->width()));
+  const QPointF middle = on->onTable(face->at);
+  const QRect area = drawingArea();
+  const int x = std::clamp(static_cast<int>(middle.x()) - size.width() / 2, 8,
+                           std::max(8, area.right() - size.width() - 8));
+  const int y = std::clamp(static_cast<int>(middle.y()) - size.height() / 2, 30,
+                           std::max(30, area.bottom() - size.height()));
+  wayIn_->setGeometry(x, y, size.width(), size.height());
+  wayIn_->raise();
+}
+
 /// At the edge of the cover that can be turned, where there is one.
 void Table::placeHandle() {
   const auto& shown = panels_.shown();
@@ -305,6 +341,7 @@ void Table::renew(Renewal from) {
   if (from <= Renewal::Room) takeDrawings();
   if (from <= Renewal::Notes) writeNotes();
   panels_.fit([this](const PlacedPanel& panel) { return rack_->roomAround(panel); });
+  placeWayIn();
   placeTags();
   if (from <= Renewal::Room) placeNotes();
   placeGiving();
@@ -412,6 +449,7 @@ void Table::placeTags() {
   if (panels_.isOneAtATime()) take(switch_);
   for (const InkButton* link : links_)
     if (link->isVisibleTo(this)) take(link);
+  if (wayIn_ != nullptr && wayIn_->isVisibleTo(this)) take(wayIn_);
   rack_->place(panels_.shown(), ruleArea(), taken);
 }
 

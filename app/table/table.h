@@ -21,6 +21,7 @@ class InkButton;
 class MethodsSheet;
 class TagEditor;
 class TurnHandle;
+class WayIn;
 
 class Table : public StagePage {
   Q_OBJECT
@@ -73,6 +74,7 @@ class Table : public StagePage {
   void turn(double degrees);
   bool takePose(const std::string& id);
   void placeHandle();
+  void placeWayIn();
   void placeSwitch();
   void placeLinks();
   InkButton* linkTo(const StageLink& link, std::size_t number);
@@ -114,6 +116,7 @@ class Table : public StagePage {
   TagRack* rack_;
   TagEditor* editor_;
   GivingList* giving_;
+  WayIn* wayIn_ = nullptr;  // once a book is empty
   Panels panels_;
   ValueDrag drag_;
   std::optional<DragHandle> handleHere_;  // under the pointer

@@ -68,7 +68,7 @@ void addEachReading(NoteContent& note, const Plan& plan, std::size_t node) {
     all << words;
     if (std::find(ways.begin(), ways.end(), reading.by) == ways.end()) ways.push_back(reading.by);
   }
-  if (!all.isEmpty()) note.paragraphs << Words::tr("Read %1.").arg(all.join("; "));
+  if (!all.isEmpty() && !plan.isPlanned(node)) note.paragraphs << Words::tr("Read %1.").arg(all.join("; "));
   for (const std::string& way : ways)
     if (const WayRule* known = plan.rules->way(way)) note.paragraphs << localText(known->misses);
 }
@@ -324,6 +324,7 @@ NoteContent methodNote(const Document& document) {
   }
   note.heading = localText(plan.rules->title);
   note.paragraphs << localText(plan.rules->about);
+  if (!plan.rules->never.text.empty()) note.paragraphs << localText(plan.rules->never);
   if (!document.job().why.empty())
     note.paragraphs << Words::tr("Why this one: %1").arg(text(document.job().why));
   note.paragraphs << Words::tr("Click any figure to see where it comes from.");

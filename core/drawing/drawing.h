@@ -59,6 +59,9 @@ struct TagSpot {
 /// A word in the drawing. Only an id here: the words stand at the edge, where they are translated.
 /// `Over` keeps the lines under it away.
 enum class LabelSide { On, Over, Above, Before };
+/// The label of the block's face.
+inline constexpr const char* kFaceLabel = "view.face";
+
 struct DrawingLabel {
   std::string id;  // "view.head"; empty: words of the rule file
   Point at;        // its middle, or what it stands above or ends at

@@ -114,7 +114,7 @@ Sketch sketchTextBlock(const FigureSource& source) {
   sketch.line("board", {right, boardBottom}, {right, boardBottom + k.board});
   sketch.line("spine", {spineLeft, -off}, {spineRight, -off});
   addShapeSpots(sketch, k, middle);
-  sketch.labels = {{"view.face", {k.width / 2, k.height / 2}, LabelSide::On},
+  sketch.labels = {{kFaceLabel, {k.width / 2, k.height / 2}, LabelSide::On},
                    {"view.spine", {spineMiddle, k.height}, LabelSide::Above},
                    {"view.head", {k.width / 2, middle + thick / 2}, LabelSide::Above},
                    {"view.board", {k.width / 2, boardBottom + k.board}, LabelSide::Above}};

@@ -24,9 +24,7 @@ std::string planWay(const RuleSet& rules) {
 
 /// What is said of a measure that is not there yet is told as a plan.
 Entry saidOf(const RuleSet& rules, const InputRule& rule, double figure) {
-  const std::string way = planWay(rules);
-  if (rule.role == InputRole::Allowance || way.empty()) return {figure, {}};
-  return readingEntry(figure, way);
+  return rule.role == InputRole::Allowance ? Entry{figure, {}} : plannedEntry(rules, figure);
 }
 
 double argument(const Issue& issue, std::string_view name) {
@@ -37,6 +35,11 @@ double argument(const Issue& issue, std::string_view name) {
 }
 
 }  // namespace
+
+Entry plannedEntry(const RuleSet& rules, double figure) {
+  const std::string way = planWay(rules);
+  return way.empty() ? Entry{figure, {}} : readingEntry(figure, way);
+}
 
 bool canBeSaid(const RuleSet& rules, std::size_t node) {
   const ValueNode& value = rules.nodes[node];

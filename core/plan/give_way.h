@@ -26,6 +26,9 @@ struct GivingWay {
 std::vector<GivingWay> whatCouldGiveWay(const Job& job, const Planner& planner,
                                         std::string_view value, double figure);
 
+/// What is said of a measure that is not there yet: a reading by the way that is a plan.
+Entry plannedEntry(const RuleSet& rules, double figure);
+
 /// Whether a value's own rule can be overruled at all: it is computed, and no piece's cut size nor
 /// a figure of the trial, which the pieces decide.
 bool canBeSaid(const RuleSet& rules, std::size_t node);

@@ -18,6 +18,7 @@
 #include "core/rules/section/mark.h"
 #include "core/rules/section/part.h"
 #include "core/rules/section/series.h"
+#include "core/rules/section/start.h"
 #include "core/rules/section/step.h"
 #include "core/rules/section/summary.h"
 #include "core/rules/section/verdict.h"
@@ -97,6 +98,8 @@ struct RuleSet {
   std::vector<std::string> bases;
   LocalText title;
   LocalText about;
+  LocalText suits;  // what such a book is for; may be empty
+  LocalText never;  // what it can never do; may be empty
   bool isBase = false;  // shared ground for others, not a method of its own; may use what these add
   std::vector<std::string> wants;  // a base's: names that each method on it must supply
   std::vector<InputRule> inputs;
@@ -110,6 +113,7 @@ struct RuleSet {
   std::vector<VerdictRule> verdicts;
   std::vector<SummaryRule> summaries;
   std::vector<WayRule> ways;
+  std::vector<StartRule> starts;
 
   std::vector<ValueNode> nodes;         // every number
   std::vector<std::size_t> order;       // nodes, each after all that it uses

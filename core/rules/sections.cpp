@@ -5,6 +5,7 @@
 #include "core/rules/section/mark.h"
 #include "core/rules/section/part.h"
 #include "core/rules/section/series.h"
+#include "core/rules/section/start.h"
 #include "core/rules/section/step.h"
 #include "core/rules/section/summary.h"
 #include "core/rules/section/verdict.h"
@@ -29,9 +30,10 @@ const std::vector<const Section*>& ruleSections() {
   static const ViewSection kView;
   static const SummarySection kSummary;
   static const WaySection kWay;
-  static const std::vector<const Section*> kSections{&kGiven,   &kAllowance, &kDerive,  &kPart,
-                                                     &kSeries,  &kMark,      &kFinding, &kStep,
-                                                     &kVerdict, &kView,      &kSummary, &kWay};
+  static const StartSection kStart;
+  static const std::vector<const Section*> kSections{
+      &kGiven, &kAllowance, &kDerive, &kPart,    &kSeries, &kMark, &kFinding,
+      &kStep,  &kVerdict,   &kView,   &kSummary, &kWay,    &kStart};
   return kSections;
 }
 
