@@ -279,6 +279,11 @@ std::optional<Issue> Document::preview(const std::string& field, const FieldValu
   return std::nullopt;
 }
 
+void Document::previewRules(const RuleSetPtr& rules) {
+  plan_ = Planner(rules, library_->shelf()).plan(job_).plan;
+  emit planChanged();
+}
+
 void Document::endPreview() {
   replan(job_);
   emit planChanged();

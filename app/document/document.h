@@ -20,6 +20,8 @@ namespace drapery {
 /// Fields and what they are to say; nothing to forget one.
 using FieldEdits = std::vector<std::pair<std::string, FieldValue>>;
 
+class RuleDesk;
+
 class Document : public QObject {
   Q_OBJECT
 
@@ -42,6 +44,9 @@ class Document : public QObject {
   /// Whether the book was last kept under other rules of the same name: its figures may differ.
   [[nodiscard]] bool hasOtherRules() const;
   QUndoStack* undoStack() { return &undo_; }
+  /// Where the house's rules are changed; null where there is no such place.
+  [[nodiscard]] RuleDesk* ruleDesk() const { return desk_; }
+  void setRuleDesk(RuleDesk* desk) { desk_ = desk; }
   std::vector<Influence> influences(std::size_t node);
   std::vector<PartMove> partMoves();
   /// What an input must be so that a value comes to a figure, mm for a length; or why nothing does.
@@ -66,6 +71,8 @@ class Document : public QObject {
   std::optional<Issue> preview(const std::string& field, const FieldValue& value);
   /// The same for several at once.
   std::optional<Issue> preview(const FieldEdits& edits);
+  /// Shows the book as other rules would have it.
+  void previewRules(const RuleSetPtr& rules);
   void endPreview();
   /// Keeps a value: one undo step, written to the file. A wrong one is told and changes nothing.
   std::optional<Issue> keep(const std::string& field, const FieldValue& value);
@@ -135,6 +142,7 @@ class Document : public QObject {
   BookWriter writer_;
   bool isSaved_ = true;
   QUndoStack undo_;
+  RuleDesk* desk_ = nullptr;
   QTimer writing_;  // runs while steps are still to be written
   int run_ = 1;     // of steps
 };

@@ -1,11 +1,13 @@
 #include "app/table/margin_notes.h"
 
+#include <QCoreApplication>
 #include <QEvent>
 #include <QLabel>
 #include <QPainter>
 #include <QScrollBar>
 #include <QVBoxLayout>
 
+#include "app/ink_button.h"
 #include "app/words/window_words.h"
 #include "paint/fonts.h"
 
@@ -24,15 +26,24 @@ class Note : public QWidget {
     if (!content.figure.isEmpty()) add(column, 21, true, palette.ink);
     for (qsizetype i = 0; i < content.paragraphs.size(); ++i) add(column, 13.5, false, palette.ink);
     if (!content.small.isEmpty()) add(column, 12.5, false, palette.secondInk);
+    if (!content.ruleId.empty()) {
+      asks_ = new InkButton(QCoreApplication::translate("Notes", "make this rule our own"), palette,
+                            this);
+      column->addWidget(asks_, 0, Qt::AlignLeft);
+    }
     write();
   }
+
+  [[nodiscard]] const NoteContent& content() const { return content_; }
+  [[nodiscard]] InkButton* asks() const { return asks_; }
 
   /// Takes over a content of the same make; false when it needs a new note.
   bool take(const NoteContent& content) {
     const bool isSameMake = content.id == content_.id && content.severity == content_.severity &&
                             content.figure.isEmpty() == content_.figure.isEmpty() &&
                             content.paragraphs.size() == content_.paragraphs.size() &&
-                            content.small.isEmpty() == content_.small.isEmpty();
+                            content.small.isEmpty() == content_.small.isEmpty() &&
+                            content.ruleId.empty() == content_.ruleId.empty();
     if (!isSameMake) return false;
     content_ = content;
     write();
@@ -75,6 +86,7 @@ class Note : public QWidget {
       const QString& text = texts[static_cast<qsizetype>(i)];
       if (labels_[i]->text() != text) labels_[i]->setText(text);
     }
+    if (asks_ != nullptr) asks_->setObjectName("rule." + QString::fromStdString(content_.ruleId));
     setAccessibleName(heading);
     setAccessibleDescription(content_.figure + " " + content_.paragraphs.join(" "));
   }
@@ -82,6 +94,7 @@ class Note : public QWidget {
   const Palette& palette_;
   NoteContent content_;
   std::vector<QLabel*> labels_;
+  InkButton* asks_ = nullptr;
 };
 
 MarginNotes::MarginNotes(const Palette& palette, QWidget* parent)
@@ -138,10 +151,22 @@ void MarginNotes::setNotes(const std::vector<NoteContent>& notes) {
       column_->insertWidget(static_cast<int>(i), note);
       notes_.push_back(note);
     }
+    if (note->asks() != nullptr)
+      connect(note->asks(), &QAbstractButton::clicked, this, [this, note] {
+        const NoteContent& of = note->content();
+        emit ruleAsked(of.ruleList, of.ruleId, of.id);
+      });
     note->show();  // at once, not with the next event
   }
   column_->activate();
   emit written();
+}
+
+void MarginNotes::setEditor(QWidget* editor, const QString& note) {
+  for (std::size_t i = 0; i < notes_.size(); ++i)
+    if (contents_[i].id == note) notes_[i]->layout()->addWidget(editor);
+  editor->show();
+  column_->activate();
 }
 
 std::vector<std::pair<QString, int>> MarginNotes::ties() const {

@@ -19,6 +19,8 @@ struct NoteContent {
   QStringList paragraphs;
   QString small;  // school, practice
   std::optional<Severity> severity;
+  /// The rule behind it, "derive" and "board_width", that can be made otherwise; empty for none.
+  std::string ruleList, ruleId;
 };
 
 class Note;
@@ -35,8 +37,14 @@ class MarginNotes : public QScrollArea {
   /// For each note that is in sight: its subject and the height of its heading in the parent.
   [[nodiscard]] std::vector<std::pair<QString, int>> ties() const;
 
+  /// The editor of the rule under the note with that id, where it is to stand; taken back by the
+  /// next call.
+  void setEditor(QWidget* editor, const QString& note);
+
  signals:
   void scrolled();
+  /// The rule behind a note is to be changed.
+  void ruleAsked(const std::string& list, const std::string& id, const QString& note);
   /// The notes say something anew.
   void written();
 

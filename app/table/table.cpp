@@ -7,6 +7,7 @@
 #include "app/ink_button.h"
 #include "app/table/giving_list.h"
 #include "app/table/methods_sheet.h"
+#include "app/table/rule_editor.h"
 #include "app/table/tag_content.h"
 #include "app/table/tag_editor.h"
 #include "app/table/turn_handle.h"
@@ -35,6 +36,7 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
       rack_(new TagRack(this, palette)),
       editor_(new TagEditor(document, this)),
       giving_(new GivingList(document, palette, this)),
+      rules_(new RuleEditor(document, palette, this)),
       drag_(document, panels_, *rack_) {
   setObjectName("table");
   setFocusPolicy(Qt::ClickFocus);
@@ -65,6 +67,13 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
   });
   connect(editor_, &TagEditor::refused, this, &Table::refused);
   connect(switch_, &QAbstractButton::clicked, this, &Table::bringNextToFront);
+  connect(notes_, &MarginNotes::ruleAsked, this,
+          [this](const std::string& list, const std::string& id, const QString& note) {
+            rules_->open(list, id);
+            if (rules_->isOpen()) notes_->setEditor(rules_, note);
+          });
+  connect(rules_, &RuleEditor::closed, this, [this] { renew(Renewal::Notes); });
+  connect(rules_, &RuleEditor::refused, this, &Table::refused);
   connect(notes_, &MarginNotes::scrolled, this, qOverload<>(&QWidget::update));
 }
 
@@ -292,6 +301,16 @@ std::vector<const Tag*> Table::tags() const {
   return all;
 }
 
+std::vector<QRectF> Table::words() const {
+  std::vector<QRectF> all;
+  for (const PlacedPanel& placed : panels_.shown()) {
+    if (!placed.panel.caption.isEmpty()) all.push_back(placed.captionRect());
+    for (const DrawingLabel& label : placed.panel.drawing.labels)
+      all.push_back(placed.labelRect(label));
+  }
+  return all;
+}
+
 QRect Table::ruleArea() const {
   const int height = static_cast<int>(kRuleEm * em());
   return {0, this->height() - height, drawingArea().width(), height};
@@ -496,7 +515,10 @@ void Table::goOnFrom(Tag* tag) {
   setFocus();
 }
 
+/// While a rule is being changed the notes stand still, so that its editor does.
 void Table::writeNotes() {
+  if (rules_->isOpen()) return;
+  rules_->setParent(this);
   std::vector<std::string> shown;
   for (const HangingTag& hanging : rack_->hanging())
     if (hanging.panel != nullptr) shown.push_back(hanging.tag->value());

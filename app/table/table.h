@@ -19,6 +19,7 @@ namespace drapery {
 class GivingList;
 class InkButton;
 class MethodsSheet;
+class RuleEditor;
 class TagEditor;
 class TurnHandle;
 class WayIn;
@@ -36,6 +37,8 @@ class Table : public StagePage {
   /// Focus on the first measure that is still missing, else on the first tag.
   void startTyping() override;
   [[nodiscard]] std::vector<const Tag*> tags() const;
+  /// Where words of the drawings stand: captions and labels.
+  [[nodiscard]] std::vector<QRectF> words() const;
   /// Where a value on the table is taken hold of; none where it cannot be dragged.
   [[nodiscard]] std::optional<DragHandle> handleOf(const std::string& value) const {
     return drag_.handleOf(value, pose_);
@@ -116,6 +119,7 @@ class Table : public StagePage {
   TagRack* rack_;
   TagEditor* editor_;
   GivingList* giving_;
+  RuleEditor* rules_;
   WayIn* wayIn_ = nullptr;  // once a book is empty
   Panels panels_;
   ValueDrag drag_;

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/document/rule_desk.h"
 #include "app/words/material_words.h"
 #include "app/words/reading_words.h"
 #include "app/words/window_words.h"
@@ -12,6 +13,7 @@
 #include "words/finding_words.h"
 #include "words/formula_words.h"
 #include "words/plan_text.h"
+#include "words/shown_text.h"
 #include "words/summary_words.h"
 
 namespace drapery {
@@ -68,7 +70,8 @@ void addEachReading(NoteContent& note, const Plan& plan, std::size_t node) {
     all << words;
     if (std::find(ways.begin(), ways.end(), reading.by) == ways.end()) ways.push_back(reading.by);
   }
-  if (!all.isEmpty() && !plan.isPlanned(node)) note.paragraphs << Words::tr("Read %1.").arg(all.join("; "));
+  if (!all.isEmpty() && !plan.isPlanned(node))
+    note.paragraphs << Words::tr("Read %1.").arg(all.join("; "));
   for (const std::string& way : ways)
     if (const WayRule* known = plan.rules->way(way)) note.paragraphs << localText(known->misses);
 }
@@ -111,6 +114,10 @@ void addInput(NoteContent& note, const Plan& plan, std::size_t node) {
         "longer than the rule is typed as a sum: 300 + 48.5.");
   addEachReading(note, plan, node);
   note.small = text(rule.practice);
+  if (rule.kind != InputKind::Choice && !rule.fallback.empty()) {
+    note.ruleList = rule.role == InputRole::Given ? "given" : "allowance";
+    note.ruleId = rule.id;
+  }
 }
 
 void addDerived(NoteContent& note, Document& document, std::size_t node) {
@@ -132,6 +139,8 @@ void addDerived(NoteContent& note, Document& document, std::size_t node) {
     const DerivedRule& rule = plan.rules->derived[value.rule];
     note.paragraphs << localText(rule.because);
     note.small = text(rule.practice);
+    note.ruleList = "derive";
+    note.ruleId = rule.id;
   }
   const QString influence = influenceText(document, node);
   if (!influence.isEmpty()) note.paragraphs << influence;
@@ -271,6 +280,8 @@ std::vector<NoteContent> findingNotes(const Plan& plan, const std::vector<std::s
     note.severity = finding.rule->severity;
     note.paragraphs << findingText(finding, notation) << remedyText(finding, notation);
     note.small = limitsOf(plan, *finding.rule);
+    note.ruleList = "finding";
+    note.ruleId = finding.rule->id;
     for (const std::string& touched : finding.rule->touches)
       if (note.subject.isEmpty() && std::find(shown.begin(), shown.end(), touched) != shown.end())
         note.subject = text(touched);
@@ -325,6 +336,10 @@ NoteContent methodNote(const Document& document) {
   note.heading = localText(plan.rules->title);
   note.paragraphs << localText(plan.rules->about);
   if (!plan.rules->never.text.empty()) note.paragraphs << localText(plan.rules->never);
+  const RuleDesk* desk = document.ruleDesk();
+  if (desk != nullptr && desk->isHouse())
+    note.paragraphs << Words::tr("Our own rules stand in one file, which can be handed on: %1")
+                           .arg(QString::fromStdString(shownText(desk->file())));
   if (!document.job().why.empty())
     note.paragraphs << Words::tr("Why this one: %1").arg(text(document.job().why));
   note.paragraphs << Words::tr("Click any figure to see where it comes from.");

@@ -5,6 +5,7 @@
 #include <filesystem>
 
 #include "app/workspace/folder_watch.h"
+#include "app/workspace/house_desk.h"
 #include "app/workspace/log.h"
 #include "store/folders.h"
 #include "store/whole_file.h"
@@ -21,6 +22,8 @@ Workspace::Workspace(Places places, QObject* parent)
   if (!places_.settings.empty()) settings_ = Settings::load(places_.settings, settingsIssues_);
   for (const Issue& issue : settingsIssues_) logNote(placedWords(issue, {}));
   book_ = std::make_unique<Document>(readLibrary(), *jobs_, usualUnits());
+  desk_ = std::make_unique<HouseDesk>(*book_, places_.methods, [this] { reloadRules(); });
+  book_->setRuleDesk(desk_.get());
   connect(book_.get(), &Document::unitsChosen, this, [this](Units units) {
     settings_.set("units", std::string(units == Units::Inches ? "in" : "mm"));
   });

@@ -14,6 +14,7 @@
 namespace drapery {
 
 class FolderWatch;
+class HouseDesk;
 
 class Workspace : public QObject {
   Q_OBJECT
@@ -62,6 +63,7 @@ class Workspace : public QObject {
   Settings settings_;
   Issues settingsIssues_;
   std::unique_ptr<JobRepository> jobs_;
+  std::unique_ptr<HouseDesk> desk_;  // outlives the book's steps, which write by it
   std::unique_ptr<Document> book_;
   Tasks tasks_;
   CaliperPort caliper_;

@@ -97,6 +97,25 @@ std::optional<ByteRange> topLevelValue(std::string_view text, std::string_view k
   }
 }
 
+std::optional<ByteRange> entryValue(std::string_view text, std::string_view list,
+                                    std::string_view id, std::string_view key) {
+  try {
+    const toml::table table = toml::parse(text);
+    const toml::array* entries = table[list].as_array();
+    if (entries == nullptr) return std::nullopt;
+    for (const toml::node& each : *entries) {
+      const toml::table* entry = each.as_table();
+      if (entry == nullptr || (*entry)["id"].value<std::string_view>() != id) continue;
+      const toml::node* value = entry->get(key);
+      if (value == nullptr) continue;
+      const toml::source_region& region = value->source();
+      return ByteRange{offsetOf(text, region.begin), offsetOf(text, region.end)};
+    }
+  } catch (const toml::parse_error&) {
+  }
+  return std::nullopt;
+}
+
 std::variant<Node, Issue> parseToml(std::string_view text, int source) {
   if (text.size() > kLargestTomlFile)
     return Issue{"file-too-large", {{"limit", std::string("4 MB")}}, {}, {}, {}};

@@ -19,5 +19,8 @@ struct ByteRange {
 /// Where the value of a key of the file itself stands, by the parser's own account; none where
 /// there is no such key or the text is no TOML.
 std::optional<ByteRange> topLevelValue(std::string_view text, std::string_view key);
+/// The same of an entry with that id in a list of tables, `[[list]]`.
+std::optional<ByteRange> entryValue(std::string_view text, std::string_view list,
+                                    std::string_view id, std::string_view key);
 
 }  // namespace drapery

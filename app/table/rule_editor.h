@@ -1,0 +1,75 @@
+// A rule of the house's changed in its note: each of its texts, checked as it is typed, the book
+// drawn by it meanwhile.
+#pragma once
+
+#include <QPlainTextEdit>
+#include <QWidget>
+#include <string>
+#include <vector>
+
+#include "app/document/document.h"
+#include "app/document/rule_desk.h"
+#include "paint/palette.h"
+
+class QLabel;
+
+namespace drapery {
+
+/// One text of a rule; Enter keeps it, Escape leaves it.
+class RuleEntry : public QPlainTextEdit {
+  Q_OBJECT
+
+ public:
+  RuleEntry(QString text, const Palette& palette, QWidget* parent);
+  /// Underlines what is wrong, from a byte of the text on; none: nothing is.
+  void setWrong(std::optional<std::size_t> at);
+  [[nodiscard]] const QString& before() const { return before_; }
+  void setBefore(const QString& text) { before_ = text; }
+
+ signals:
+  void kept();
+  void left();
+
+ protected:
+  void keyPressEvent(QKeyEvent* event) override;
+
+ private:
+  const Palette& palette_;
+  QString before_;
+};
+
+class RuleEditor : public QWidget {
+  Q_OBJECT
+
+ public:
+  RuleEditor(Document& document, const Palette& palette, QWidget* parent);
+  /// Of an entry of the rules: "derive", "board_width".
+  void open(const std::string& list, const std::string& id);
+  [[nodiscard]] bool isOpen() const { return !id_.empty(); }
+  void close();
+  [[nodiscard]] const QString& told() const;
+
+ signals:
+  void closed();
+  void refused(const drapery::Issue& issue);
+
+ private:
+  void addText(const char* key, const QString& label, const std::string& text);
+  [[nodiscard]] RuleEdit editOf(std::size_t which) const;
+  void tryOut(std::size_t which);
+  void keep(std::size_t which);
+  void restore();
+
+  Document& document_;
+  const Palette& palette_;
+  std::string list_, id_;
+  struct Text {
+    std::string key;
+    RuleEntry* entry;
+  };
+  std::vector<Text> texts_;
+  QLabel* told_;
+  QString words_;
+};
+
+}  // namespace drapery

@@ -1,0 +1,130 @@
+// House rules in the window: a rule made our own in its note, checked as it is typed.
+#include <QPlainTextEdit>
+#include <fstream>
+
+#include "tests/app/bench_window.h"
+
+namespace drapery::test {
+namespace {
+
+class HouseRules : public BenchWindow {
+ protected:
+  HouseRules() {
+    methods_ = folder_.path() + "/methods";
+    begin(methods_);
+    openPlain();
+    showCase();
+  }
+  void makeOurOwn(const char* value) {
+    entry(value)->setFocus();
+    settle();
+    click((std::string("rule.") + value).c_str());
+  }
+  QPlainTextEdit* text(const char* key) {
+    return find<QPlainTextEdit>((std::string("ruleeditor.") + key).c_str());
+  }
+  void write(const char* key, const char* words) {
+    text(key)->selectAll();
+    QTest::keyClicks(text(key), words);
+    settle();
+  }
+  QString told() { return find<QLabel>("ruleeditor.told")->text(); }
+  std::string file() { return readFile(methods_ + "/case-sunk-joint-house.toml"); }
+
+  std::string methods_;
+};
+
+TEST_F(HouseRules, aFormulaIsChangedInItsNoteCheckedDrawnKeptAndUndone) {
+  const double before = value("board_width");
+  makeOurOwn("board_width");
+  EXPECT_EQ(saved().method, "case-sunk-joint-house");
+  EXPECT_TRUE(text("formula")->toPlainText().contains("block_width - setback"));
+  write("formula", "block_width - setback + square_fore_edge + 1 mm");
+  EXPECT_NEAR(value("board_width"), before + 1, 1e-9);  // drawn while it is typed
+  EXPECT_TRUE(told().contains("by the former"));
+  EXPECT_EQ(file().find("derive"), std::string::npos);  // and not yet written
+  QTest::keyClick(text("formula"), Qt::Key_Return);
+  settle();
+  EXPECT_NE(file().find("+ 1 mm"), std::string::npos);
+  EXPECT_NEAR(value("board_width"), before + 1, 1e-9);
+  document().undoStack()->undo();
+  settle();
+  EXPECT_NEAR(value("board_width"), before, 1e-9);
+  document().undoStack()->redo();
+  settle();
+  EXPECT_NEAR(value("board_width"), before + 1, 1e-9);
+}
+
+TEST_F(HouseRules, aMistakeIsUnderlinedWhereItStandsWithItsReason) {
+  const double before = value("board_width");
+  makeOurOwn("board_width");
+  for (const auto& [wrong, words, at] : {std::tuple{"block_width + widht", "widht", 14},
+                                         {"block_width + 3", "3", 14},
+                                         {"block_width +", "", 0},
+                                         {"block_width > 2 mm", "", 0}}) {
+    write("formula", wrong);
+    EXPECT_TRUE(told().contains(words) && !told().isEmpty()) << wrong;
+    EXPECT_FALSE(text("formula")->extraSelections().isEmpty()) << wrong;
+    const auto marks = text("formula")->extraSelections();
+    if (at > 0 && !marks.isEmpty()) {
+      EXPECT_EQ(marks.first().cursor.selectionStart(), at) << wrong;
+    }
+    EXPECT_NEAR(value("board_width"), before, 1e-9) << wrong;
+    QTest::keyClick(text("formula"), Qt::Key_Return);
+    settle();
+    EXPECT_EQ(file().find("derive"), std::string::npos) << wrong;
+  }
+  QTest::keyClick(text("formula"), Qt::Key_Escape);
+  settle();
+  EXPECT_FALSE(isShown("ruleeditor"));
+  EXPECT_NEAR(value("board_width"), before, 1e-9);
+}
+
+TEST_F(HouseRules, aDefaultIsOursAndTakenOutAgain) {
+  makeOurOwn("setback");
+  write("default", "8 mm");
+  EXPECT_NEAR(value("setback"), 8, 1e-9);
+  QTest::keyClick(text("default"), Qt::Key_Return);
+  settle();
+  EXPECT_NEAR(value("setback"), 8, 1e-9);
+  makeOurOwn("setback");
+  click("ruleeditor.back");
+  EXPECT_NEAR(value("setback"), 7, 1e-9);
+  EXPECT_EQ(file().find("8 mm"), std::string::npos);
+}
+
+// Rules that others changed on disk are taken up, and an edit is made on those.
+TEST_F(HouseRules, anEditIsMadeOnWhatTheFileSaysNow) {
+  makeOurOwn("setback");
+  write("default", "8 mm");
+  QTest::keyClick(text("default"), Qt::Key_Return);
+  settle();
+  std::ofstream(methods_ + "/case-sunk-joint-house.toml", std::ios::app)
+      << "\n[[allowance]]\nid = \"square_head\"\ndefault = \"4 mm\"\n";
+  workspace_->reloadRules();
+  settle();
+  EXPECT_NEAR(value("square_head"), 4, 1e-9);
+  makeOurOwn("setback");
+  write("default", "9 mm");
+  QTest::keyClick(text("default"), Qt::Key_Return);
+  settle();
+  EXPECT_NEAR(value("setback"), 9, 1e-9);
+  EXPECT_NEAR(value("square_head"), 4, 1e-9);
+}
+
+TEST_F(HouseRules, aFindingsLimitIsMovedInItsNote) {
+  Job job = plainJob();
+  job.given["text_height"].readings = {{209.0, "spine", ""}, {211.0, "middle", ""}};
+  open(job);
+  window_->setStage(*stageNamed("measure"));
+  settle();
+  ASSERT_TRUE(notes().contains("2 mm apart"));
+  click("rule.height-uneven");
+  write("when", "text_height.spread >= 3 mm");
+  QTest::keyClick(text("when"), Qt::Key_Return);
+  settle();
+  EXPECT_FALSE(notes().contains("2 mm apart"));
+}
+
+}  // namespace
+}  // namespace drapery::test
