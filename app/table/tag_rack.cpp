@@ -122,6 +122,8 @@ void TagRack::place(const std::vector<PlacedPanel>& panels, const QRect& rule,
     room.apart = kApart;
     room.taken = taken;
     if (!placed.panel.caption.isEmpty()) room.taken.push_back(boxOf(placed.captionRect()));
+    for (const DrawingLabel& label : placed.panel.drawing.labels)
+      room.taken.push_back(boxOf(placed.labelRect(label)));
     for (const HangingTag& hanging : hanging_) {
       // What is wrong with the rule in hand is told above it.
       if (hanging.panel == nullptr) room.taken.push_back(boxOf(hanging.tag->geometry()));

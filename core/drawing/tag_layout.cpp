@@ -12,6 +12,7 @@ namespace {
 
 constexpr double kLeader = 12.0;  // from the drawing to its tags
 constexpr double kStep = 6.0;
+constexpr double kCloseStep = 2.0, kCloseApart = 1.0;  // where there is little room
 
 /// Intervals that have been pushed together: they move as one.
 struct Block {
@@ -80,8 +81,14 @@ class Layout {
 
   std::vector<TagBox> run() {
     for (const Side side : {Side::Left, Side::Right, Side::Above, Side::Below}) layOutSide(side);
-    for (std::size_t i = 0; i < wishes_.size(); ++i)
-      if (!found_[i]) settle(i, nearestFree(wishes_[i]));
+    bool isCrowded = false;
+    for (std::size_t i = 0; i < wishes_.size(); ++i) {
+      if (found_[i]) continue;
+      const auto box = nearestFree(wishes_[i]);
+      isCrowded = isCrowded || !box;
+      settle(i, box.value_or(heldInside(wishes_[i])));
+    }
+    if (isCrowded) packAnew();
     std::vector<TagBox> boxes;
     for (const auto& box : found_) boxes.push_back(*box);
     return boxes;
@@ -162,12 +169,31 @@ class Layout {
     return box;
   }
 
-  /// Anywhere in the area, but off the drawing while that is possible.
-  [[nodiscard]] TagBox nearestFree(const TagWish& wish) const {
+  /// The widest first, each in the nearest place that is left: close together, but none on another.
+  /// What does not go in so either stays as it was.
+  void packAnew() {
+    std::vector<double> widths;
+    for (const TagWish& wish : wishes_) widths.push_back(-wish.width * wish.height);
+    std::vector<std::optional<TagBox>> packed(wishes_.size());
+    std::vector<TagBox> taken = room_.taken;
+    for (const std::size_t i : sortedBy(widths)) {
+      packed[i] = search(wishes_[i], taken, kCloseApart, kCloseStep);
+      if (!packed[i]) return;
+      taken.push_back(*packed[i]);
+    }
+    found_ = std::move(packed);
+  }
+
+  /// Anywhere in the area, but off the drawing and well apart while that is possible.
+  [[nodiscard]] std::optional<TagBox> nearestFree(const TagWish& wish) const {
     std::vector<TagBox> clear = taken_;
     clear.push_back(room_.drawing);
-    if (const auto box = search(wish, clear)) return *box;
-    if (const auto box = search(wish, taken_)) return *box;
+    if (const auto box = search(wish, clear, room_.apart, kStep)) return box;
+    if (const auto box = search(wish, taken_, room_.apart, kStep)) return box;
+    return search(wish, taken_, kCloseApart, kCloseStep);
+  }
+
+  [[nodiscard]] TagBox heldInside(const TagWish& wish) const {
     const TagBox& area = room_.area;
     TagBox box{wish.anchorX, wish.anchorY, wish.width, wish.height};
     box.x = std::clamp(box.x, area.x, std::max(area.x, area.x + area.width - box.width));
@@ -175,17 +201,17 @@ class Layout {
     return box;
   }
 
-  [[nodiscard]] std::optional<TagBox> search(const TagWish& wish,
-                                             const std::vector<TagBox>& taken) const {
+  [[nodiscard]] std::optional<TagBox> search(const TagWish& wish, const std::vector<TagBox>& taken,
+                                             double apart, double step) const {
     const TagBox& area = room_.area;
     std::optional<TagBox> found;
     double least = std::numeric_limits<double>::infinity();
-    for (double y = area.y; y + wish.height <= area.y + area.height; y += kStep) {
-      for (double x = area.x; x + wish.width <= area.x + area.width; x += kStep) {
+    for (double y = area.y; y + wish.height <= area.y + area.height; y += step) {
+      for (double x = area.x; x + wish.width <= area.x + area.width; x += step) {
         const TagBox box{x, y, wish.width, wish.height};
         const double distance =
             std::hypot(x + wish.width / 2 - wish.anchorX, y + wish.height / 2 - wish.anchorY);
-        if (distance >= least || !isFree(box, taken, room_.apart)) continue;
+        if (distance >= least || !isFree(box, taken, apart)) continue;
         least = distance;
         found = box;
       }
