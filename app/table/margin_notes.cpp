@@ -19,7 +19,7 @@ class Note : public QWidget {
   Note(const NoteContent& content, const Palette& palette) : palette_(palette), content_(content) {
     setObjectName(content.id);
     auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(14, 2, 0, 6);
+    column->setContentsMargins(isRightToLeft() ? 0 : 14, 2, isRightToLeft() ? 14 : 0, 6);
     column->setSpacing(4);
     const QColor heading = content.severity ? edge() : palette.ink;
     add(column, 14, true, heading);
@@ -30,12 +30,18 @@ class Note : public QWidget {
       asks_ = new InkButton(QCoreApplication::translate("Notes", "make this rule our own"), palette,
                             this);
       column->addWidget(asks_, 0, Qt::AlignLeft);
+      if (isAboutSelected()) {
+        asks_->setHint("F2");
+        asks_->setFocusPolicy(Qt::ClickFocus);
+      }
     }
     write();
   }
 
   [[nodiscard]] const NoteContent& content() const { return content_; }
   [[nodiscard]] InkButton* asks() const { return asks_; }
+  /// The note goes as soon as the focus leaves what it is about.
+  [[nodiscard]] bool isAboutSelected() const { return content_.id == "note.why"; }
 
   /// Takes over a content of the same make; false when it needs a new note.
   bool take(const NoteContent& content) {
@@ -53,7 +59,7 @@ class Note : public QWidget {
  protected:
   void paintEvent(QPaintEvent*) override {
     QPainter painter(this);
-    painter.fillRect(QRect(0, 4, 3, height() - 10), edge());
+    painter.fillRect(QRect(isRightToLeft() ? width() - 3 : 0, 4, 3, height() - 10), edge());
   }
 
  private:
@@ -160,6 +166,11 @@ void MarginNotes::setNotes(const std::vector<NoteContent>& notes) {
   }
   column_->activate();
   emit written();
+}
+
+void MarginNotes::askForRule() {
+  for (const Note* note : notes_)
+    if (note->asks() != nullptr && note->isAboutSelected()) return note->asks()->click();
 }
 
 void MarginNotes::setEditor(QWidget* editor, const QString& note) {

@@ -40,6 +40,8 @@ class MarginNotes : public QScrollArea {
   /// The editor of the rule under the note with that id, where it is to stand; taken back by the
   /// next call.
   void setEditor(QWidget* editor, const QString& note);
+  /// As if the rule behind what is selected had been asked for with the pointer.
+  void askForRule();
 
  signals:
   void scrolled();

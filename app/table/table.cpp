@@ -1,5 +1,6 @@
 #include "app/table/table.h"
 
+#include <QShortcut>
 #include <QSignalBlocker>
 #include <algorithm>
 #include <cmath>
@@ -72,6 +73,9 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
             rules_->open(list, id);
             if (rules_->isOpen()) notes_->setEditor(rules_, note);
           });
+  connect(new QShortcut(QKeySequence(Qt::Key_F2), this, nullptr, nullptr,
+                        Qt::WidgetWithChildrenShortcut),
+          &QShortcut::activated, notes_, &MarginNotes::askForRule);
   connect(rules_, &RuleEditor::closed, this, [this] { renew(Renewal::Notes); });
   connect(rules_, &RuleEditor::refused, this, &Table::refused);
   connect(notes_, &MarginNotes::scrolled, this, qOverload<>(&QWidget::update));
@@ -313,7 +317,7 @@ std::vector<QRectF> Table::words() const {
 
 QRect Table::ruleArea() const {
   const int height = static_cast<int>(kRuleEm * em());
-  return {0, this->height() - height, drawingArea().width(), height};
+  return {drawingArea().left(), this->height() - height, drawingArea().width(), height};
 }
 
 /// Whether the notes stand beside the drawing: not while folded away, and not where too little
@@ -326,14 +330,17 @@ bool Table::hasMargin() const {
 QRect Table::drawingArea() const {
   const int notes = hasMargin() ? static_cast<int>(kNotesEm * em()) : 0;
   const int rule = static_cast<int>(kRuleEm * em());
-  return {0, 0, std::max(200, width() - notes), std::max(150, height() - rule)};
+  // Where words run from right to left the margin is on the left.
+  return {isRightToLeft() ? notes : 0, 0, std::max(200, width() - notes),
+          std::max(150, height() - rule)};
 }
 
 /// In the margin, or floating on the side away from what they speak of.
 void Table::placeNotes() {
   const int notes = static_cast<int>(kNotesEm * em());
   notes_->setFloating(!hasMargin());
-  if (hasMargin()) return notes_->setGeometry(width() - notes, 0, notes, height());
+  if (hasMargin())
+    return notes_->setGeometry(isRightToLeft() ? 0 : width() - notes, 0, notes, height());
   int x = width() - notes - 8;
   for (const HangingTag& hanging : rack_->hanging())
     if (hanging.spot.subject == selected_ && hanging.tag->geometry().right() > x - 16) x = 8;

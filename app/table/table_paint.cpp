@@ -92,15 +92,18 @@ void Table::paintTies(QPainter& painter) {
   QRegion open(rect());
   for (const PlacedPanel& placed : panels_.shown()) open -= placed.drawn().toAlignedRect();
   painter.setClipRegion(open);
-  const double x = notes_->geometry().left() - 6;
+  const bool isMirrored = isRightToLeft();
+  const double x = isMirrored ? notes_->geometry().right() + 6 : notes_->geometry().left() - 6;
+  const double on = isMirrored ? -8 : 8, before = isMirrored ? 16 : -16;
   for (const auto& [subject, y] : notes_->ties()) {
     const HangingTag* hanging = rack_->hangingOf(subject.toStdString());
     if (hanging == nullptr || hanging->panel == nullptr) continue;
     const QRectF tag = hanging->tag->geometry();
-    const QPointF from(tag.right() + 1, tag.center().y());
-    const QPointF elbow(std::max(from.x(), x - 16), from.y());
+    const QPointF from(isMirrored ? tag.left() - 1 : tag.right() + 1, tag.center().y());
+    const double bend = x + before;
+    const QPointF elbow(isMirrored ? std::min(from.x(), bend) : std::max(from.x(), bend), from.y());
     painter.setPen(QPen(palette_.accent, 0.9));
-    painter.drawPolyline(QPolygonF{from, elbow, QPointF(x, y), QPointF(x + 8, y)});
+    painter.drawPolyline(QPolygonF{from, elbow, QPointF(x, y), QPointF(x + on, y)});
   }
   painter.setClipping(false);
 }

@@ -114,6 +114,9 @@ void Tag::setContent(const TagContent& content) {
   content_ = content;
   focusTarget()->setAccessibleName(content.caption);
   focusTarget()->setAccessibleDescription(content.message);
+  // A list is called by what is chosen in it: here is what for.
+  if (choice_ != nullptr && content.message.isEmpty())
+    choice_->setAccessibleDescription(content.caption);
   if (kind_ == Kind::Figure || (kind_ == Kind::Computed && content.message.isEmpty()))
     focusTarget()->setAccessibleDescription(content.text + " " + content.unit);
   if (entry_ != nullptr) {

@@ -18,7 +18,7 @@ class HouseRules : public BenchWindow {
   void makeOurOwn(const char* value) {
     entry(value)->setFocus();
     settle();
-    click((std::string("rule.") + value).c_str());
+    press(Qt::Key_F2);
   }
   QPlainTextEdit* text(const char* key) {
     return find<QPlainTextEdit>((std::string("ruleeditor.") + key).c_str());

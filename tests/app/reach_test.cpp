@@ -2,6 +2,8 @@
 // room.
 #include <gmock/gmock.h>
 
+#include <QAccessible>
+
 #include <filesystem>
 #include <set>
 
@@ -125,6 +127,63 @@ TEST_F(Reach, aClickOnABoardLightsItsSlip) {
   }
   EXPECT_EQ(found, Subject::part("board"));
   EXPECT_TRUE(find<QAbstractButton>("slip.board")->isChecked());
+}
+
+// Where words run from right to left the docket lies on the right and the margin on the left.
+TEST_F(Reach, theBenchIsMirroredWhereWordsRunFromRightToLeft) {
+  QApplication::setLayoutDirection(Qt::RightToLeft);
+  begin();
+  openPlain();
+  for (const Stage& stage : allStages()) {
+    window_->setStage(stage);
+    settle();
+    EXPECT_GT(find("docket")->x(), table().width() / 2);
+    const QRect notes = find("notes")->geometry();
+    EXPECT_EQ(notes.left(), 0);
+    const auto tags = table().tags();
+    for (std::size_t i = 0; i < tags.size(); ++i) {
+      EXPECT_FALSE(tags[i]->geometry().intersects(notes)) << tags[i]->value();
+      for (std::size_t k = i + 1; k < tags.size(); ++k)
+        EXPECT_FALSE(tags[i]->geometry().intersects(tags[k]->geometry()))
+            << tags[i]->value() << " and " << tags[k]->value();
+    }
+  }
+  keep("text_height", "211");
+  EXPECT_EQ(saved().given.at("text_height").value, Written(std::string("211 mm")));
+  QApplication::setLayoutDirection(Qt::LeftToRight);
+}
+
+// What a reader aloud is told: a role, a name, and what stands there.
+TEST_F(Reach, everyPartHasARoleANameAndAValue) {
+  openPlain();
+  showCase();
+  const auto told = [&](QWidget* widget) {
+    auto* face = QAccessible::queryAccessibleInterface(widget);
+    return std::tuple(face->role(), face->text(QAccessible::Name).toStdString(),
+                      face->text(QAccessible::Value).toStdString());
+  };
+  using Told = std::tuple<QAccessible::Role, std::string, std::string>;
+  EXPECT_EQ(told(entry("setback")), Told(QAccessible::EditableText, "Set-back", "7"));
+  EXPECT_EQ(told(entry("board_width")), Told(QAccessible::EditableText, "Board's width", "140"));
+  EXPECT_EQ(std::get<0>(told(find("tag.method"))), QAccessible::ComboBox);
+  // A list is called by what is chosen in it; what for is told beside it.
+  EXPECT_EQ(std::get<1>(told(find("tag.method"))), "Sunk joint, computed");
+  EXPECT_EQ(find("tag.method")->accessibleDescription(), "how the boards stand");
+  EXPECT_NE(std::get<1>(told(find("slip.board"))).find("140 × 216 mm"), std::string::npos);
+  EXPECT_EQ(std::get<0>(told(find("link.corner-closer"))), QAccessible::Button);
+  click("link.opened-closer");
+  click("link.pose-half");
+  EXPECT_EQ(std::get<0>(told(find("turn"))), QAccessible::Slider);
+  EXPECT_EQ(std::get<1>(told(find("turn"))), "The front cover, degrees open");
+  auto* turn = QAccessible::queryAccessibleInterface(find("turn"))->valueInterface();
+  ASSERT_NE(turn, nullptr);
+  EXPECT_EQ(turn->currentValue().toInt(), 90);
+  window_->setStage(*stageNamed("measure"));
+  settle();
+  entry("text_height")->setFocus();
+  press(Qt::Key_Down, Qt::AltModifier);
+  EXPECT_EQ(told(entry("text_height@middle")),
+            Told(QAccessible::EditableText, "in the middle", ""));
 }
 
 }  // namespace
