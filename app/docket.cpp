@@ -2,12 +2,15 @@
 
 #include <QAbstractButton>
 #include <QFocusEvent>
+#include <QHBoxLayout>
+#include <QLabel>
 #include <QLineEdit>
 #include <QPainter>
 #include <QVBoxLayout>
 #include <algorithm>
 
 #include "app/ink_button.h"
+#include "app/words/window_words.h"
 #include "paint/fonts.h"
 
 namespace drapery {
@@ -109,7 +112,7 @@ Docket::Docket(Document& document, const std::vector<Stage>& stages, const Palet
   setObjectName("docket");
   setFixedWidth(static_cast<int>(kWidthEm * 14 * fontScale()));
   auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(0, kTop, 0, 14);
+  column->setContentsMargins(0, kTop, 0, 8);
   column->setSpacing(2);
   title_->setObjectName("docket.title");
   title_->setAccessibleName(tr("Title of the book"));
@@ -123,7 +126,7 @@ Docket::Docket(Document& document, const std::vector<Stage>& stages, const Palet
   title_->setPalette(colours);
   title_->setTextMargins(16, 0, 8, 0);
   column->addWidget(title_);
-  column->addSpacing(14);
+  addCopies(column);
   for (const Stage& stage : stages) {
     auto* line = new StageLine(stage, palette);
     connect(line, &QAbstractButton::clicked, this, [this, &stage] { emit stageChosen(stage); });
@@ -137,6 +140,49 @@ Docket::Docket(Document& document, const std::vector<Stage>& stages, const Palet
   connect(&document_, &Document::planChanged, this, &Docket::refresh);
   connect(&document_, &Document::jobChanged, this, &Docket::refresh);
   refresh();
+}
+
+/// How many books are made: below the title, since counts on the slips are for all of them.
+void Docket::addCopies(QVBoxLayout* column) {
+  auto* row = new QHBoxLayout;
+  row->setContentsMargins(20, 0, 14, 0);
+  auto* caption = new QLabel(tr("copies"), this);
+  caption->setFont(textFont(12.5));
+  QPalette dim = caption->palette();
+  dim.setColor(QPalette::WindowText, palette_.secondInk);
+  caption->setPalette(dim);
+  copies_ = new QLineEdit(this);
+  copies_->setObjectName("docket.copies");
+  copies_->setAccessibleName(tr("Copies of the book"));
+  copies_->setPlaceholderText("1");
+  copies_->setFrame(false);
+  copies_->setFont(textFont(12.5, true));
+  QPalette colours = copies_->palette();
+  colours.setColor(QPalette::Base, Qt::transparent);
+  colours.setColor(QPalette::Text, palette_.ink);
+  colours.setColor(QPalette::PlaceholderText, palette_.secondInk);
+  copies_->setPalette(colours);
+  row->addWidget(caption);
+  row->addWidget(copies_, 1);
+  column->addLayout(row);
+  connect(copies_, &QLineEdit::returnPressed, copies_, &QWidget::clearFocus);
+  connect(copies_, &QLineEdit::editingFinished, this, &Docket::keepCopies);
+}
+
+/// A wrong one stays where it was typed, in red, with what is wrong.
+void Docket::keepCopies() {
+  if (!copies_->isModified()) return;
+  copies_->setModified(false);
+  const std::string said = copies_->text().trimmed().toStdString();
+  const auto issue =
+      document_.keep("copies", said.empty() ? std::nullopt : FieldValue(Entry{said, {}}));
+  const QString words = issue ? issueText(*issue, windowNotation(document_.plan())) : QString();
+  copies_->setAccessibleDescription(words);
+  copies_->setToolTip(words);
+  QPalette colours = copies_->palette();
+  colours.setColor(QPalette::Text, issue ? palette_.stop : palette_.ink);
+  copies_->setPalette(colours);
+  if (issue) emit refused(*issue);
 }
 
 void Docket::addCommands(QVBoxLayout* column) {
@@ -159,14 +205,14 @@ void Docket::addCommands(QVBoxLayout* column) {
   connect(stack, &QUndoStack::canRedoChanged, redo, &QWidget::setEnabled);
   connect(undo, &QAbstractButton::clicked, stack, &QUndoStack::undo);
   connect(redo, &QAbstractButton::clicked, stack, &QUndoStack::redo);
-  box->addSpacing(10);
+  box->addSpacing(5);
   connect(add(tr("New book"), "docket.new", tr("Ctrl N")), &QAbstractButton::clicked, this,
           &Docket::newWanted);
   connect(add(tr("Open a book"), "docket.open", tr("Ctrl O")), &QAbstractButton::clicked, this,
           &Docket::openWanted);
   connect(add(tr("Copy this book"), "docket.copy", tr("Ctrl D")), &QAbstractButton::clicked, this,
           &Docket::copyWanted);
-  box->addSpacing(10);
+  box->addSpacing(5);
   connect(add(tr("Cut slip as PDF"), "docket.slip", tr("Ctrl P")), &QAbstractButton::clicked, this,
           &Docket::slipWanted);
   caliper_ = add(tr("Caliper"), "docket.caliper", {});
@@ -179,6 +225,7 @@ void Docket::addCommands(QVBoxLayout* column) {
 }
 
 void Docket::keepTyped() {
+  keepCopies();
   if (!title_->isModified()) return;
   title_->setModified(false);
   document_.keep("title", Entry{title_->text().toStdString(), {}});
@@ -200,6 +247,8 @@ void Docket::refresh() {
     if (title_->hasFocus() && title_->text() != title) title_->setText(title);
   }
   const Plan& plan = document_.plan();
+  if (!copies_->hasFocus() && copies_->accessibleDescription().isEmpty())
+    copies_->setText(plan.copies > 1 ? QString::number(plan.copies) : QString());
   for (StageLine* line : lines_) {
     const Stage& stage = line->stage();
     line->setVisible(stage.applies(stage, *plan.rules));

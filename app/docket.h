@@ -8,6 +8,7 @@
 #include "app/stage/stage.h"
 #include "paint/palette.h"
 
+class QLineEdit;
 class QVBoxLayout;
 
 namespace drapery {
@@ -35,6 +36,8 @@ class Docket : public QWidget {
   void copyWanted();
   void slipWanted();
   void themeWanted();
+  /// A figure that cannot be.
+  void refused(const drapery::Issue& issue);
   void caliperWanted(const QPoint& at);
 
  protected:
@@ -43,10 +46,13 @@ class Docket : public QWidget {
  private:
   void refresh();
   void addCommands(QVBoxLayout* column);
+  void addCopies(QVBoxLayout* column);
+  void keepCopies();
 
   Document& document_;
   const Palette& palette_;
   TitleEntry* title_;
+  QLineEdit* copies_ = nullptr;
   InkButton* caliper_ = nullptr;
   std::vector<StageLine*> lines_;
 };

@@ -42,6 +42,7 @@ struct Wishes {
   std::optional<double> fontScale;
   QString theme;
   QString caliper;
+  QString type, rule;
 };
 
 int complain(const QString& text) {
@@ -63,6 +64,8 @@ class ArgumentReader {
                         {"stage", "The stage to begin at, like case", "stage"},
                         {"size", "Width and height of the window, like 1280x800", "WxH"},
                         {"select", "A figure or piece to ask about, like board_width", "id"},
+                        {"type", "What to type over the selected figure", "text"},
+                        {"rule", "What to make of the selected figure's rule", "formula"},
                         {"units", "mm or in", "units"},
                         {"font-scale", "0.5 to 3, as far as the window has room", "factor"},
                         {"theme", "light or bench", "theme"},
@@ -80,6 +83,8 @@ class ArgumentReader {
     wishes.screenshot = parser_.value("screenshot");
     wishes.select = parser_.value("select");
     wishes.caliper = parser_.value("caliper");
+    wishes.type = parser_.value("type");
+    wishes.rule = parser_.value("rule");
     if (!readStage(wishes) || !readSize(wishes) || !readLook(wishes)) return std::nullopt;
     return wishes;
   }
@@ -161,6 +166,9 @@ Subject subjectNamed(const Plan& plan, const std::string& id) {
 
 int photograph(MainWindow& window, const Wishes& wishes) {
   window.show();
+  QApplication::processEvents();
+  if (!wishes.type.isEmpty()) window.page().typeAndKeep(wishes.select.toStdString(), wishes.type);
+  if (!wishes.rule.isEmpty()) window.page().changeRule(wishes.rule);
   QApplication::processEvents();
   QByteArray bytes;
   QBuffer buffer(&bytes);

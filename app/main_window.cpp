@@ -193,6 +193,9 @@ void MainWindow::connectParts() {
   connect(docket_, &Docket::copyWanted, this, [this] { copy(); });
   connect(docket_, &Docket::slipWanted, this, &MainWindow::exportSlip);
   connect(docket_, &Docket::themeWanted, this, &MainWindow::chooseTheme);
+  connect(docket_, &Docket::refused, this, [this](const Issue& issue) {
+    banner_->say(Severity::Stop, issueText(issue, windowNotation(document_.plan())));
+  });
   connect(docket_, &Docket::caliperWanted, this, &MainWindow::chooseCaliper);
   docket_->setCaliper(caliperStatus(workspace_.caliper()));
 }

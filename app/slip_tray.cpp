@@ -113,6 +113,7 @@ bool Slip::eventFilter(QObject* watched, QEvent* event) {
 
 void Slip::setPart(const PlannedPart& part, const Plan& plan) {
   const PartRule& rule = *part.rule;
+  const QStringList before{name_, figures_, below_};
   name_ = localText(rule.title);
   const int count = part.count * plan.copies;
   if (count > 1) name_ = QString("%1 × %2").arg(count).arg(name_);
@@ -123,6 +124,7 @@ void Slip::setPart(const PlannedPart& part, const Plan& plan) {
   below_ = QString::fromStdString(part.material) + (grain.isEmpty() ? "" : ", " + grain);
   if (plan.isThere(part)) below_ = tr("as it was cut");
   drawing_ = pieceDrawing(part);
+  if (before == QStringList{name_, figures_, below_}) return update();
   setAccessibleName(name_ + ", " + figures_ + ", " + below_);
   lettering_ = std::max(
       {widthOf(textFont(kName, true), name_), widthOf(textFont(kFigures, true), figures_),

@@ -2,14 +2,20 @@
 // Prints the median and the 95th percentile in milliseconds.
 #include <QApplication>
 #include <QElapsedTimer>
+#include <QFile>
 #include <QKeyEvent>
 #include <QLineEdit>
+#include <QMouseEvent>
+#include <QTemporaryDir>
 #include <algorithm>
 #include <clocale>
 #include <cstdio>
+#include <functional>
 #include <vector>
 
 #include "app/main_window.h"
+#include "app/table/table.h"
+#include "app/table/turn_handle.h"
 #include "paint/fonts.h"
 
 namespace {
@@ -35,28 +41,82 @@ class PaintWatch : public QObject {
   }
 };
 
-/// Types and deletes a digit at the end of a measure, and lets the window paint after each key.
-std::vector<double> typeInto(MainWindow& window, const char* tag) {
-  auto* entry = window.findChild<QLineEdit*>(tag);
+/// Until the page has been painted, and the rest of the same frame.
+void paintAfter(PaintWatch& watch) {
+  while (!watch.isPainted) QApplication::processEvents();
+  QApplication::sendPostedEvents();
+}
+
+/// What is done, so many times, and how long each takes until it is painted; sorted.
+std::vector<double> timesOf(MainWindow& window, int count, const std::function<void(int)>& act) {
   std::vector<double> times;
   PaintWatch watch;
   window.page().installEventFilter(&watch);
-  entry->setFocus();
-  entry->setCursorPosition(static_cast<int>(entry->text().size()));
-  for (int i = 0; i < kKeys; ++i) {
+  for (int i = 0; i < count; ++i) {
     QElapsedTimer timer;
     timer.start();
-    if (i % 2 == 0)
-      press(entry, Qt::Key_5, "5");
-    else
-      press(entry, Qt::Key_Backspace, {});
     watch.isPainted = false;
-    while (!watch.isPainted) QApplication::processEvents();
-    QApplication::sendPostedEvents();  // the rest of the same frame
+    act(i);
+    paintAfter(watch);
     times.push_back(static_cast<double>(timer.nsecsElapsed()) / 1e6);
   }
+  window.page().removeEventFilter(&watch);
   std::sort(times.begin(), times.end());
   return times;
+}
+
+void tell(const std::string& what, const std::vector<double>& times, double limit) {
+  std::printf("%s: median %.2f ms, 95th percentile %.2f ms, worst %.2f ms; to reach %.2f\n",
+              what.c_str(), times[times.size() / 2], times[times.size() * 95 / 100], times.back(),
+              limit);
+}
+
+constexpr double kFrame = 16.0, kPan = 4.0;
+/// At 60 frames a second with half a core.
+constexpr double kPlayed = 1000.0 / 60 / 2;
+
+/// Types and deletes a digit at the end of a measure.
+void typeInto(MainWindow& window, const char* tag, const std::string& where) {
+  auto* entry = window.findChild<QLineEdit*>(tag);
+  entry->setFocus();
+  entry->setCursorPosition(static_cast<int>(entry->text().size()));
+  tell("key to painted frame, " + where,
+       timesOf(window, kKeys,
+               [&](int i) {
+                 if (i % 2 == 0)
+                   press(entry, Qt::Key_5, "5");
+                 else
+                   press(entry, Qt::Key_Backspace, {});
+               }),
+       kFrame);
+  window.page().setFocus();
+}
+
+void point(QWidget& table, QEvent::Type type, QPointF at, Qt::MouseButton button) {
+  QMouseEvent event(type, at, table.mapToGlobal(at), button,
+                    type == QEvent::MouseButtonRelease ? Qt::NoButton : Qt::LeftButton, {});
+  QApplication::sendEvent(&table, &event);
+}
+
+/// A decision dragged to and fro by its handle.
+void drag(MainWindow& window, const char* value) {
+  auto& table = dynamic_cast<Table&>(window.page());
+  const auto handle = table.handleOf(value);
+  if (!handle) return;
+  QMouseEvent hover(QEvent::MouseMove, handle->at, table.mapToGlobal(handle->at), Qt::NoButton,
+                    Qt::NoButton, {});
+  QApplication::sendEvent(&table, &hover);
+  point(table, QEvent::MouseButtonPress, handle->at, Qt::LeftButton);
+  tell(std::string("drag to painted frame, ") + value,
+       timesOf(window, kKeys,
+               [&](int i) {
+                 const QPointF to = handle->at + (i % 9) * 0.5 * handle->pull;
+                 point(table, QEvent::MouseMove, to, Qt::NoButton);
+               }),
+       kFrame);
+  QKeyEvent escape(QEvent::KeyPress, Qt::Key_Escape, Qt::NoModifier);
+  QApplication::sendEvent(&table, &escape);
+  point(table, QEvent::MouseButtonRelease, handle->at, Qt::LeftButton);
 }
 
 }  // namespace
@@ -68,17 +128,30 @@ int main(int argc, char** argv) {
   loadFonts();
   Workspace workspace({});
   MainWindow window(workspace);
-  if (!window.openFile(QString(DRAPERY_SOURCE_DIR) + "/demo/tide-ledger.json")) return 2;
+  // The one with the most pieces; a copy, since what is typed is kept.
+  const QTemporaryDir folder;
+  const QString job = folder.filePath("lantern-log.json");
+  QFile::copy(QString(DRAPERY_SOURCE_DIR) + "/demo/lantern-log.json", job);
+  if (!window.openFile(job)) return 2;
   window.resize(1280, 800);
   window.show();
   QApplication::processEvents();
-  for (const auto& [stage, tag] :
-       {std::pair("measure", "tag.text_width"), std::pair("case", "tag.setback")}) {
-    window.setStage(*stageNamed(stage));
-    QApplication::processEvents();
-    const std::vector<double> times = typeInto(window, tag);
-    std::printf("%s: median %.2f ms, 95th percentile %.2f ms, worst %.2f ms\n", tag,
-                times[times.size() / 2], times[times.size() * 95 / 100], times.back());
-    window.page().setFocus();
-  }
+  typeInto(window, "tag.text_width", "text_width");
+  window.setStage(*stageNamed("case"));
+  QApplication::processEvents();
+  typeInto(window, "tag.setback", "setback");
+  drag(window, "margin");
+  const auto pan = [&](int i) {
+    QKeyEvent key(QEvent::KeyPress, i % 2 == 0 ? Qt::Key_Left : Qt::Key_Right, Qt::ControlModifier);
+    QApplication::sendEvent(&window.page(), &key);
+  };
+  tell("pan", timesOf(window, kKeys, pan), kPan);
+  window.page().select(Subject::field("opened-closer"));
+  QApplication::processEvents();
+  if (auto* handle = window.findChild<TurnHandle*>())
+    tell("a frame of the cover opening",
+         timesOf(window, kKeys, [&](int i) { emit handle->turned(i % 180); }), kPlayed);
+  window.page().select(Subject::field(kAllMethods));
+  QApplication::processEvents();
+  typeInto(window, "tag.round", "the rule in hand, all methods open");
 }

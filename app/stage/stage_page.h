@@ -35,6 +35,10 @@ class StagePage : public QWidget {
   [[nodiscard]] virtual TypedTexts typed() const = 0;
   /// Puts them back, with what is wrong with them.
   virtual void typeAgain(const TypedTexts& texts) = 0;
+  /// As if it were typed at the value's place, with Enter behind it.
+  virtual void typeAndKeep(const std::string& /*value*/, const QString& /*text*/) {}
+  /// As if the rule behind what is selected were being made that.
+  virtual void changeRule(const QString& /*formula*/) {}
   /// Puts a figure that was measured where the work is, and goes on; false where there is no such
   /// place.
   virtual bool takeReading(const QString& /*reading*/) { return false; }

@@ -1,6 +1,7 @@
 #include "app/table/methods_sheet.h"
 
 #include <QLineEdit>
+#include <QPaintEvent>
 #include <QPainter>
 #include <QScrollBar>
 #include <algorithm>
@@ -101,17 +102,22 @@ class MethodsSheet::Sheet : public QWidget {
   }
 
  protected:
-  void paintEvent(QPaintEvent*) override {
+  void paintEvent(QPaintEvent* event) override {
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
     painter.fillRect(rect(), palette_.ground);
-    for (std::size_t i = 0; i < comparison_.methods.size(); ++i) paintMethod(painter, i);
-    for (std::size_t r = 0; r < rows_.size(); ++r) paintRow(painter, r);
+    // What is scrolled out of sight costs nothing.
+    const QRect seen = event->rect();
+    for (std::size_t i = 0; i < comparison_.methods.size(); ++i)
+      if (seen.intersects(QRect(left(i) - 6, 0, column_, height()))) paintMethod(painter, i, seen);
+    for (std::size_t r = 0; r < rows_.size(); ++r)
+      if (seen.intersects(QRect(0, rowTop(r), width(), rowHeight()))) paintRow(painter, r);
   }
 
  private:
   [[nodiscard]] int head() const { return static_cast<int>(kHeadColumnEm * em()); }
   [[nodiscard]] int left(std::size_t i) const { return head() + static_cast<int>(i) * column_; }
+  [[nodiscard]] int rowTop(std::size_t r) const { return top_ + static_cast<int>(r) * rowHeight(); }
   [[nodiscard]] static int rowHeight() { return lineOf(kFigure) + 4; }
   [[nodiscard]] bool isPresent(const ComparedMethod& method) const {
     return method.rules->id == document_.job().method;
@@ -218,11 +224,12 @@ class MethodsSheet::Sheet : public QWidget {
                  fitted(box, QRectF(QPointF(bottom.x(), bottom.y() - size.height()), size)), style);
   }
 
-  void paintMethod(QPainter& painter, std::size_t i) {
+  void paintMethod(QPainter& painter, std::size_t i, const QRect& seen) {
     const ComparedMethod& method = comparison_.methods[i];
     const int x = left(i);
     if (isPresent(method))
       painter.fillRect(QRect(x - 6, 0, column_ - 2, height()), palette_.onAccent);
+    if (seen.top() > top_) return;
     painter.setFont(textFont(kHeading, true));
     painter.setPen(palette_.ink);
     painter.drawText(QRect(x, 6, column_ - 10, heading_), Qt::AlignLeft | Qt::TextWordWrap,
@@ -244,7 +251,7 @@ class MethodsSheet::Sheet : public QWidget {
   }
 
   void paintRow(QPainter& painter, std::size_t r) {
-    const int y = top_ + static_cast<int>(r) * rowHeight();
+    const int y = rowTop(r);
     painter.setPen(QPen(palette_.hairline, 0.8));
     painter.drawLine(8, y, width() - 8, y);
     painter.setFont(textFont(kTitle));

@@ -50,6 +50,7 @@ class Panels {
 
   void zoomBy(double factor, QPointF about, const QRectF& whole);
   void panBy(QPointF by) { pan_ += by; }
+  [[nodiscard]] QPointF pan() const { return pan_; }
   void resetView();
 
   /// What lies on top at a point of the table; none on bare ground.

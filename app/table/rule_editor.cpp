@@ -98,8 +98,6 @@ RuleEditor::RuleEditor(Document& document, const Palette& palette, QWidget* pare
   hide();
 }
 
-const QString& RuleEditor::told() const { return words_; }
-
 void RuleEditor::open(const std::string& list, const std::string& id) {
   RuleDesk* desk = document_.ruleDesk();
   if (desk == nullptr) return;

@@ -47,7 +47,10 @@ class RuleEditor : public QWidget {
   void open(const std::string& list, const std::string& id);
   [[nodiscard]] bool isOpen() const { return !id_.empty(); }
   void close();
-  [[nodiscard]] const QString& told() const;
+  /// As if the first text were being typed.
+  void write(const QString& text) {
+    if (!texts_.empty()) texts_.front().entry->setPlainText(text);
+  }
 
  signals:
   void closed();

@@ -42,6 +42,7 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
   setObjectName("table");
   setFocusPolicy(Qt::ClickFocus);
   setMouseTracking(true);
+  setAttribute(Qt::WA_OpaquePaintEvent);  // it fills all of itself
   setMinimumSize(420, 320);
   switch_->setObjectName("table.switch");
   connect(&document_, &Document::planChanged, this, [this] { renew(Renewal::Plan); });
@@ -164,6 +165,19 @@ Tag* Table::measuredNow() const {
   return nullptr;
 }
 
+void Table::typeAndKeep(const std::string& value, const QString& text) {
+  reveal(value);
+  Tag* tag = rack_->find(value);
+  if (tag == nullptr) return;
+  tag->takeFocus();
+  tag->fill(text);
+}
+
+void Table::changeRule(const QString& formula) {
+  notes_->askForRule();
+  rules_->write(formula);
+}
+
 bool Table::takeReading(const QString& reading) {
   Tag* tag = measuredNow();
   if (tag == nullptr) return false;
@@ -255,6 +269,7 @@ void Table::placeHandle() {
 /// Only what turns is drawn anew: no tag and no note hangs on it.
 void Table::turn(double degrees) {
   pose_.turn = std::clamp(degrees, 0.0, 180.0);
+  isPanned_ = false;
   for (std::size_t i = 0; i < panels_.shown().size(); ++i) {
     const StagePanel& panel = panels_.shown()[i].panel;
     if (panel.drawing.grip && panel.view != nullptr)
@@ -372,7 +387,18 @@ void Table::renew(Renewal from) {
   if (from <= Renewal::Room) placeNotes();
   placeGiving();
   placeHandle();
-  update();
+  paintAnew();
+}
+
+/// All but the notes beside the drawing, which paint themselves when they say something else: a
+/// long note costs more than the drawing.
+void Table::paintAnew() {
+  isPanned_ = false;
+  if (!hasMargin()) return update();
+  constexpr int kTie = 3;  // how far ties reach into the margin
+  const QRect notes = notes_->geometry();
+  update(QRegion(rect()) -
+         (isRightToLeft() ? notes.adjusted(0, 0, -kTie, 0) : notes.adjusted(kTie, 0, 0, 0)));
 }
 
 void Table::redrawWhereTheyStand() {
@@ -382,8 +408,7 @@ void Table::redrawWhereTheyStand() {
   rack_->hang(panels_.shown(), [this](const Subject& subject) { return contentOf(subject); });
   rack_->setSelected(selected_);
   placeTags();
-  writeNotes();
-  update();
+  paintAnew();  // the notes wait until it is let go: what matters is told at the pointer
 }
 
 bool Table::showsMethods() const { return detail_ == kAllMethods; }

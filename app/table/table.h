@@ -3,6 +3,7 @@
 // hang `TagRack`'s, what typing does `TagEditor`'s.
 #pragma once
 
+#include <QPixmap>
 #include <optional>
 #include <vector>
 
@@ -46,6 +47,8 @@ class Table : public StagePage {
   [[nodiscard]] TypedTexts typed() const override;
   void typeAgain(const TypedTexts& texts) override;
   void keepTyped() override;
+  void typeAndKeep(const std::string& value, const QString& text) override;
+  void changeRule(const QString& formula) override;
   bool takeReading(const QString& reading) override;
   bool tellOfReading(const QString& words) override;
 
@@ -97,11 +100,13 @@ class Table : public StagePage {
   void panBy(QPointF by);
 
   void paintWords(QPainter& painter);
+  void paintDrawings(QPainter& painter);
   [[nodiscard]] bool crossesALeader(const QRectF& words) const;
   void paintTies(QPainter& painter);
   void paintRule(QPainter& painter);
   void paintHandle(QPainter& painter);
   void redrawWhereTheyStand();
+  void paintAnew();
   void hover(QPointF at);
 
   Document& document_;
@@ -126,6 +131,9 @@ class Table : public StagePage {
   std::optional<DragHandle> handleHere_;  // under the pointer
   QPointF pointer_;
   QString dragTold_;
+  QPixmap picture_;               // of the drawings, while they are only moved
+  QPoint pictured_;               // and where they had been moved to then
+  bool isPanned_ = false;         // the last thing that was done
   std::string detail_;            // the closer look that is taken; empty: none
   const Stage* stage_ = nullptr;  // none until the window turns to one
   Subject selected_;

@@ -1,6 +1,7 @@
 // What the table paints itself: drawings, leaders, the ties to the notes, the graduated rule.
 #include <QPainter>
 #include <algorithm>
+#include <cstdlib>
 
 #include "app/table/graduated_rule.h"
 #include "app/table/table.h"
@@ -12,12 +13,8 @@ namespace drapery {
 void Table::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.fillRect(rect(), palette_.ground);
-  PaintStyle style;
-  style.palette = &palette_;
-  style.lit = selected_;
   painter.setClipRect(drawingArea());
-  for (const PlacedPanel& placed : panels_.shown())
-    paintDrawing(painter, placed.panel.drawing, placed.toTable, style);
+  paintDrawings(painter);
   painter.setRenderHint(QPainter::Antialiasing);
   painter.setPen(QPen(palette_.secondInk, 0.8));
   for (const HangingTag& hanging : rack_->hanging())
@@ -27,6 +24,40 @@ void Table::paintEvent(QPaintEvent*) {
   painter.setClipping(false);
   paintTies(painter);
   paintRule(painter);
+}
+
+/// While they are only moved they are not drawn anew: the picture of them moves along, and what
+/// comes in at its edges is drawn.
+void Table::paintDrawings(QPainter& painter) {
+  PaintStyle style;
+  style.palette = &palette_;
+  style.lit = selected_;
+  const auto draw = [&](QPainter& on) {
+    for (const PlacedPanel& placed : panels_.shown())
+      paintDrawing(on, placed.panel.drawing, placed.toTable, style);
+  };
+  const QRect area = drawingArea();
+  const QPoint pan = panels_.pan().toPoint();
+  if (!isPanned_) {
+    picture_ = {};
+    return draw(painter);
+  }
+  // With a rim, so that little moves bring nothing new in.
+  constexpr int kRim = 160;
+  const QRect whole = area.adjusted(-kRim, -kRim, kRim, kRim);
+  const QPoint by = pan - pictured_;
+  const bool isWithin = std::abs(by.x()) <= kRim && std::abs(by.y()) <= kRim;
+  const QSize size = whole.size() * devicePixelRatioF();
+  if (!picture_.isNull() && picture_.size() == size && isWithin)
+    return painter.drawPixmap(whole.topLeft() + by, picture_);
+  picture_ = QPixmap(size);
+  picture_.setDevicePixelRatio(devicePixelRatioF());
+  picture_.fill(palette_.ground);
+  QPainter on(&picture_);
+  on.translate(-whole.topLeft());
+  draw(on);
+  pictured_ = pan;
+  painter.drawPixmap(whole.topLeft(), picture_);
 }
 
 /// A leader goes behind the words that it meets.

@@ -17,6 +17,7 @@ void Table::zoomBy(double factor, QPointF about) {
 void Table::panBy(QPointF by) {
   panels_.panBy(by);
   renew(Renewal::View);
+  isPanned_ = true;
 }
 
 void Table::wheelEvent(QWheelEvent* event) {
@@ -50,7 +51,7 @@ void Table::hover(QPointF at) {
     setCursor(Qt::SizeAllCursor);
   else
     unsetCursor();
-  update();
+  paintAnew();
 }
 
 void Table::mouseMoveEvent(QMouseEvent* event) {
@@ -60,7 +61,7 @@ void Table::mouseMoveEvent(QMouseEvent* event) {
     const auto issue = drag_.dragTo(pointer_, isFree);
     dragTold_ = issue ? issueText(*issue, windowNotation(document_.plan()))
                       : draggedWords(document_.plan(), drag_.value());
-    return update();
+    return paintAnew();
   }
   if (!dragFrom_) return hover(pointer_);
   const QPointF by = event->position() - *dragFrom_;

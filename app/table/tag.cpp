@@ -43,6 +43,7 @@ Tag::Tag(std::string value, Kind kind, const Palette& palette, QWidget* parent)
   if (kind_ == Kind::Figure) setFocusPolicy(Qt::StrongFocus);
   focusTarget()->setObjectName(name);
   focusTarget()->installEventFilter(this);
+  setAttribute(Qt::WA_OpaquePaintEvent);
   setCursor(entry_ != nullptr ? Qt::IBeamCursor : Qt::PointingHandCursor);
 }
 
@@ -64,6 +65,7 @@ void Tag::makeEntry() {
   colours.setColor(QPalette::Highlight, palette_.accent);
   colours.setColor(QPalette::HighlightedText, palette_.ground);
   entry_->setPalette(colours);
+  connect(entry_, &QLineEdit::textChanged, this, [this] { forgetSizes(); });
   connect(entry_, &QLineEdit::textEdited, this, [this](const QString& text) {
     isTyping_ = true;
     offerNames(text);
@@ -111,6 +113,10 @@ void Tag::makeChoice() {
 }
 
 void Tag::setContent(const TagContent& content) {
+  // A list may show what was refused.
+  if (content == content_ && isShown_ && choice_ == nullptr) return;
+  isShown_ = true;
+  forgetSizes();
   content_ = content;
   focusTarget()->setAccessibleName(content.caption);
   focusTarget()->setAccessibleDescription(content.message);
@@ -158,6 +164,8 @@ void Tag::setSelected(bool selected) {
 
 void Tag::stopTyping() {
   isTyping_ = false;
+  isShown_ = false;  // what is said of it stands behind what was typed
+  forgetSizes();
   content_.message.clear();
   if (entry_ == nullptr) return;
   entry_->setText(content_.text);
@@ -172,6 +180,7 @@ void Tag::typeAgain(const QString& text) {
   if (entry_ == nullptr) return;
   entry_->setText(text);
   isTyping_ = true;
+  forgetSizes();
   emit typed(this, text);
 }
 
@@ -211,8 +220,10 @@ QSize Tag::sizeFor(const QString& figure) const {
 }
 
 QSize Tag::restingSize() const {
+  if (resting_) return *resting_;
   const QSize usual = sizeFor("000.00");
-  return isTyping_ ? usual : usual.expandedTo(sizeFor(shownFigure()));
+  resting_ = isTyping_ ? usual : usual.expandedTo(sizeFor(shownFigure()));
+  return *resting_;
 }
 
 QString Tag::shownFigure() const {
@@ -222,7 +233,12 @@ QString Tag::shownFigure() const {
 }
 
 QSize Tag::sizeHint() const {
-  QSize size = sizeFor(shownFigure());
+  if (!hinted_) hinted_ = reckonedSize();
+  return *hinted_;
+}
+
+QSize Tag::reckonedSize() const {
+  const QSize size = sizeFor(shownFigure());
   if (content_.message.isEmpty()) return size;
   const int room = static_cast<int>(kMessageWidth * fontScale());
   const QRect message = QFontMetrics(textFont(kMessage))

@@ -27,6 +27,7 @@ struct TagContent {
   bool hasReadings = false;          // it opens to the places where it is read
   bool isFixed = false;              // Computed: said in place of its rule
   std::optional<Severity> severity;  // of a finding that touches it
+  friend bool operator==(const TagContent&, const TagContent&) = default;
 };
 
 class Tag : public QWidget {
@@ -90,21 +91,28 @@ class Tag : public QWidget {
   }
   void openList();
   [[nodiscard]] QColor figureInk() const;
+  void forgetSizes() const {
+    resting_.reset();
+    hinted_.reset();
+  }
   bool entryKey(int key);
   [[nodiscard]] QString captionWithMark() const;
   [[nodiscard]] QRect figureRect() const;
   [[nodiscard]] QString shownFigure() const;
   [[nodiscard]] QSize sizeFor(const QString& figure) const;
+  [[nodiscard]] QSize reckonedSize() const;
   [[nodiscard]] bool hasFocusInside() const;
 
   std::string value_;
   Kind kind_;
   const Palette& palette_;
   TagContent content_;
+  mutable std::optional<QSize> resting_, hinted_;  // sizes as last reckoned: setting text costs
   QLineEdit* entry_ = nullptr;
   QComboBox* choice_ = nullptr;
   QCompleter* names_ = nullptr;  // once something may be named
   bool isTyping_ = false;
+  bool isShown_ = false;  // the content, as it is
   bool isSelected_ = false;
 };
 
