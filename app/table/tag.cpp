@@ -65,7 +65,10 @@ void Tag::makeEntry() {
   colours.setColor(QPalette::Highlight, palette_.accent);
   colours.setColor(QPalette::HighlightedText, palette_.ground);
   entry_->setPalette(colours);
-  connect(entry_, &QLineEdit::textChanged, this, [this] { forgetSizes(); });
+  connect(entry_, &QLineEdit::textChanged, this, [this] {
+    forgetSizes();
+    placeInside();
+  });
   connect(entry_, &QLineEdit::textEdited, this, [this](const QString& text) {
     isTyping_ = true;
     offerNames(text);
@@ -147,6 +150,7 @@ void Tag::setContent(const TagContent& content) {
     }
     choice_->setCurrentText(content.text);
   }
+  placeInside();
   update();
 }
 
@@ -252,7 +256,10 @@ QRect Tag::figureRect() const {
   return {kPad, top, width() - 2 * kPad, heightOf(figureFont())};
 }
 
-void Tag::resizeEvent(QResizeEvent*) {
+void Tag::resizeEvent(QResizeEvent*) { placeInside(); }
+
+/// Its own width goes along with its text.
+void Tag::placeInside() {
   QRect place = figureRect();
   if (entry_ != nullptr) {
     const int unit = content_.unit.isEmpty() ? 0 : 4 + widthOf(textFont(kUnit), content_.unit);

@@ -85,6 +85,7 @@ class Tag : public QWidget {
   void makeChoice();
   void makeNames();
   void offerNames(const QString& text);
+  void placeInside();
   [[nodiscard]] QRect listMark() const;
   [[nodiscard]] bool hasListMark() const {
     return !content_.names.isEmpty() || content_.hasReadings;

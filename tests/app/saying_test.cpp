@@ -89,18 +89,21 @@ TEST_F(Saying, overAComputedFigureAsksWhatGivesWay) {
   openPlain();
   showCase();
   const double before = value("board_width"), square = value("square_fore_edge");
-  keep("board_width", "141");
+  keep("board_width", "141.25");
   ASSERT_TRUE(giving().isVisible());
   EXPECT_FALSE(saved().fixed.contains("board_width"));  // nothing is kept before it is answered
   EXPECT_EQ(window_->findChild<QWidget*>("giving.text_width"), nullptr);
   find<QAbstractButton>("giving.square_fore_edge")->setFocus();
   settle();
-  EXPECT_NEAR(value("board_width"), 141, 1e-9);  // drawn while it is looked at
+  EXPECT_NEAR(value("board_width"), 141.25, 1e-9);  // drawn while it is looked at
+  // A figure that grew on the way is seen whole.
+  const QLineEdit* grown = this->entry("square_fore_edge");
+  EXPECT_GE(grown->width(), grown->fontMetrics().horizontalAdvance(grown->text()) + 4);
   press(Qt::Key_Return);
   EXPECT_FALSE(giving().isVisible());
   const FieldValue now = fieldValue(saved(), "allowances/square_fore_edge");
   ASSERT_TRUE(now.has_value());
-  EXPECT_NEAR(std::get<double>(now->value), square + 141 - before, 1e-9);
+  EXPECT_NEAR(std::get<double>(now->value), square + 141.25 - before, 1e-9);
   press(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_NEAR(value("board_width"), before, 1e-9);
 }
