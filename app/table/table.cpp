@@ -38,7 +38,7 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
       editor_(new TagEditor(document, this)),
       giving_(new GivingList(document, palette, this)),
       rules_(new RuleEditor(document, palette, this)),
-      drag_(document, panels_, *rack_) {
+      drag_(document, *rack_) {
   setObjectName("table");
   setFocusPolicy(Qt::ClickFocus);
   setMouseTracking(true);

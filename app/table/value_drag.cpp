@@ -71,7 +71,7 @@ std::optional<DragHandle> ValueDrag::handleAt(QPointF at, const Pose& pose) cons
       return QLineF(hanging.panel->onTable(p), at).length() <= kReach;
     });
     if (!isNear) continue;
-    const auto handle = handleOf(hanging, pose);
+    auto handle = handleOf(hanging, pose);
     if (handle && QLineF(handle->at, at).length() <= kReach) return handle;
   }
   return std::nullopt;

@@ -7,7 +7,6 @@
 #include <string>
 
 #include "app/document/document.h"
-#include "app/table/panels.h"
 #include "app/table/tag_rack.h"
 
 namespace drapery {
@@ -23,8 +22,7 @@ struct DragHandle {
 class ValueDrag {
  public:
   /// The document and the others outlive it.
-  ValueDrag(Document& document, const Panels& panels, const TagRack& rack)
-      : document_(document), panels_(panels), rack_(rack) {}
+  ValueDrag(Document& document, const TagRack& rack) : document_(document), rack_(rack) {}
 
   /// The handle under the pointer: of a decision that is drawn there. None of what was measured,
   /// and none of what a material is.
@@ -48,7 +46,6 @@ class ValueDrag {
   [[nodiscard]] Entry entryOf(double figure, const InputRule& rule) const;
 
   Document& document_;
-  const Panels& panels_;
   const TagRack& rack_;
   std::optional<DragHandle> held_;
   QPointF from_;

@@ -60,7 +60,8 @@ Issues HouseDesk::begin() {
 
 std::optional<std::string> HouseDesk::said(const RulePlace& place) const {
   const auto source = book_.library().source(book_.job().method);
-  return source && isHouse() ? ruleText(std::string(std::string_view(source->text)), place) : std::nullopt;
+  return source && isHouse() ? ruleText(std::string(std::string_view(source->text)), place)
+                             : std::nullopt;
 }
 
 RuleDesk::Trial HouseDesk::tryOut(const RuleEdit& edit) const {

@@ -184,7 +184,8 @@ constexpr std::array kFigures{
                kJacketSpots,
                {}},
     FigureSpec{"opened-cover",
-               "The joint cut through, its cover turned as far as one likes, the other one with it or not.",
+               "The joint cut through, its cover turned as far as one likes, the other one with it "
+               "or not.",
                kOpenedInputs,
                kOpenedThings,
                kOpenedSpots,

@@ -271,8 +271,8 @@ JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& 
     const std::vector<std::string> names = readingNames(entry->second);
     for (std::size_t k = 0; k < names.size(); ++k) {
       const Reading& reading = entry->second.readings[k];
-      inputs.said.each.push_back({i, names[k], reading.by,
-                                  std::get<double>(readNumber(reading.value, rule))});
+      inputs.said.each.push_back(
+          {i, names[k], reading.by, std::get<double>(readNumber(reading.value, rule))});
     }
   }
   auto resolution = readResolution(job);

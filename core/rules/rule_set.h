@@ -98,8 +98,8 @@ struct RuleSet {
   std::vector<std::string> bases;
   LocalText title;
   LocalText about;
-  LocalText suits;  // what such a book is for; may be empty
-  LocalText never;  // what it can never do; may be empty
+  LocalText suits;      // what such a book is for; may be empty
+  LocalText never;      // what it can never do; may be empty
   bool isBase = false;  // shared ground for others, not a method of its own; may use what these add
   std::vector<std::string> wants;  // a base's: names that each method on it must supply
   std::vector<InputRule> inputs;

@@ -100,7 +100,8 @@ TEST_F(Caliper, aSecondOneTooSoonIsLeftOut) {
   EXPECT_TRUE(comes([&] { return std::abs(value("text_width") - 143.5) < 1e-9; }));
   const auto isTold = [&] {
     for (const Tag* tag : table().tags())
-      if (tag->kind() == Tag::Kind::Entry && message(tag->value()).contains("left out")) return true;
+      if (tag->kind() == Tag::Kind::Entry && message(tag->value()).contains("left out"))
+        return true;
     return banner().contains("left out");
   };
   EXPECT_TRUE(comes(isTold));
