@@ -10,6 +10,7 @@
 #include <algorithm>
 
 #include "app/ink_button.h"
+#include "app/ink_parts.h"
 #include "app/words/window_words.h"
 #include "paint/fonts.h"
 
@@ -117,13 +118,8 @@ Docket::Docket(Document& document, const std::vector<Stage>& stages, const Palet
   title_->setObjectName("docket.title");
   title_->setAccessibleName(tr("Title of the book"));
   title_->setPlaceholderText(tr("Title of the book"));
-  title_->setFrame(false);
+  dressEntry(title_, palette, palette.ink, palette.secondInk);
   title_->setFont(textFont(16, true));
-  QPalette colours = title_->palette();
-  colours.setColor(QPalette::Base, Qt::transparent);
-  colours.setColor(QPalette::Text, palette.ink);
-  colours.setColor(QPalette::PlaceholderText, palette.secondInk);
-  title_->setPalette(colours);
   title_->setTextMargins(16, 0, 8, 0);
   column->addWidget(title_);
   addCopies(column);
@@ -139,6 +135,7 @@ Docket::Docket(Document& document, const std::vector<Stage>& stages, const Palet
   connect(title_, &QLineEdit::editingFinished, this, &Docket::keepTyped);
   connect(&document_, &Document::planChanged, this, &Docket::refresh);
   connect(&document_, &Document::jobChanged, this, &Docket::refresh);
+  connect(&document_, &Document::bookChanged, this, [this] { tellOfCopies({}); });
   refresh();
 }
 
@@ -146,23 +143,13 @@ Docket::Docket(Document& document, const std::vector<Stage>& stages, const Palet
 void Docket::addCopies(QVBoxLayout* column) {
   auto* row = new QHBoxLayout;
   row->setContentsMargins(20, 0, 14, 0);
-  auto* caption = new QLabel(tr("copies"), this);
-  caption->setFont(textFont(12.5));
-  QPalette dim = caption->palette();
-  dim.setColor(QPalette::WindowText, palette_.secondInk);
-  caption->setPalette(dim);
   copies_ = new QLineEdit(this);
   copies_->setObjectName("docket.copies");
   copies_->setAccessibleName(tr("Copies of the book"));
   copies_->setPlaceholderText("1");
-  copies_->setFrame(false);
   copies_->setFont(textFont(12.5, true));
-  QPalette colours = copies_->palette();
-  colours.setColor(QPalette::Base, Qt::transparent);
-  colours.setColor(QPalette::Text, palette_.ink);
-  colours.setColor(QPalette::PlaceholderText, palette_.secondInk);
-  copies_->setPalette(colours);
-  row->addWidget(caption);
+  dressEntry(copies_, palette_, palette_.ink, palette_.secondInk);
+  row->addWidget(inkLabel(tr("copies"), 12.5, palette_.secondInk, this));
   row->addWidget(copies_, 1);
   column->addLayout(row);
   connect(copies_, &QLineEdit::returnPressed, copies_, &QWidget::clearFocus);
@@ -176,13 +163,15 @@ void Docket::keepCopies() {
   const std::string said = copies_->text().trimmed().toStdString();
   const auto issue =
       document_.keep("copies", said.empty() ? std::nullopt : FieldValue(Entry{said, {}}));
-  const QString words = issue ? issueText(*issue, windowNotation(document_.plan())) : QString();
+  tellOfCopies(issue ? issueText(*issue, windowNotation(document_.plan())) : QString());
+  if (issue) emit refused(*issue);
+}
+
+/// What is wrong with what stands there; empty for nothing.
+void Docket::tellOfCopies(const QString& words) {
   copies_->setAccessibleDescription(words);
   copies_->setToolTip(words);
-  QPalette colours = copies_->palette();
-  colours.setColor(QPalette::Text, issue ? palette_.stop : palette_.ink);
-  copies_->setPalette(colours);
-  if (issue) emit refused(*issue);
+  inkEntry(copies_, words.isEmpty() ? palette_.ink : palette_.stop);
 }
 
 void Docket::addCommands(QVBoxLayout* column) {

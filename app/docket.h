@@ -48,6 +48,7 @@ class Docket : public QWidget {
   void addCommands(QVBoxLayout* column);
   void addCopies(QVBoxLayout* column);
   void keepCopies();
+  void tellOfCopies(const QString& words);
 
   Document& document_;
   const Palette& palette_;

@@ -73,6 +73,11 @@ MainWindow::MainWindow(Workspace& workspace, const std::vector<Stage>& stages, Q
   connect(&document_, &Document::jobChanged, this, &MainWindow::showPlan);
   connect(&document_, &Document::planChanged, this, &MainWindow::showPlan);
   connect(&workspace_, &Workspace::rulesReloaded, this, &MainWindow::tellLeftOut);
+  connect(&workspace_, &Workspace::rulesUnwritten, this, [this](const Issues& issues) {
+    banner_->say(Severity::Stop,
+                 tr("The house's rules are as they were: their file could not be written.") + "\n" +
+                     listed(issues));
+  });
   connect(&workspace_, &Workspace::rulesRefused, this, [this](const Issues& issues) {
     banner_->say(
         Severity::Mind,
@@ -335,6 +340,7 @@ void MainWindow::tellLeftOut() {
 
 void MainWindow::keepTyped() {
   docket_->keepTyped();
+  slips_->keepTyped();
   for (const auto& [maker, page] : pages_) page->keepTyped();
 }
 

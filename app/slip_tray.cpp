@@ -9,6 +9,7 @@
 #include <algorithm>
 
 #include "app/ink_button.h"
+#include "app/ink_parts.h"
 #include "app/words/window_words.h"
 #include "core/drawing/piece_shapes.h"
 #include "paint/drawing_painter.h"
@@ -60,14 +61,7 @@ void Slip::makeEntry() {
   entry_->setObjectName("ascut." + partId_);
   entry_->setAccessibleName(tr("as cut, width × height"));
   entry_->setPlaceholderText(tr("as cut: width × height"));
-  entry_->setFrame(false);
-  QPalette colours = entry_->palette();
-  colours.setColor(QPalette::Base, Qt::transparent);
-  colours.setColor(QPalette::Text, palette_.accent);
-  colours.setColor(QPalette::PlaceholderText, palette_.accent);
-  colours.setColor(QPalette::Highlight, palette_.accent);
-  colours.setColor(QPalette::HighlightedText, palette_.ground);
-  entry_->setPalette(colours);
+  dressEntry(entry_, palette_, palette_.accent, palette_.accent);
   entry_->installEventFilter(this);
   entry_->hide();
   connect(entry_, &QLineEdit::textEdited, this, [this](const QString& text) {
@@ -85,6 +79,10 @@ void Slip::setAsCut(const QString& words) {
   if (!isTyping_ && entry_->text() != words) entry_->setText(words);
 }
 
+void Slip::keepTyped() {
+  if (isTyping_) emit asCutKept(entry_->text());
+}
+
 void Slip::stopTyping() {
   isTyping_ = false;
   entry_->setText(asCut_);
@@ -93,13 +91,12 @@ void Slip::stopTyping() {
 bool Slip::eventFilter(QObject* watched, QEvent* event) {
   if (event->type() == QEvent::FocusOut && isTyping_) {
     const auto reason = static_cast<QFocusEvent*>(event)->reason();
-    if (reason != Qt::PopupFocusReason && reason != Qt::ActiveWindowFocusReason)
-      emit asCutKept(entry_->text());
+    if (reason != Qt::PopupFocusReason && reason != Qt::ActiveWindowFocusReason) keepTyped();
   }
   if (event->type() != QEvent::KeyPress) return QAbstractButton::eventFilter(watched, event);
   const int key = static_cast<QKeyEvent*>(event)->key();
   if (key == Qt::Key_Return || key == Qt::Key_Enter) {
-    if (isTyping_) emit asCutKept(entry_->text());
+    keepTyped();
     return true;
   }
   if (key == Qt::Key_Escape) {
@@ -322,6 +319,10 @@ void SlipTray::tell(const QString& message) {
   if (message_ == message) return;
   message_ = message;
   update();
+}
+
+void SlipTray::keepTyped() {
+  for (Slip* slip : slips_) slip->keepTyped();
 }
 
 void SlipTray::stopTyping() {

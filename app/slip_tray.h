@@ -37,6 +37,7 @@ class Slip : public QAbstractButton {
   /// What was said of its real size; not while something else is being typed there.
   void setAsCut(const QString& words);
   void stopTyping();
+  void keepTyped();
 
  signals:
   void asCutTyped(const QString& text);
@@ -77,6 +78,8 @@ class SlipTray : public QWidget {
   void tell(const QString& message);
   [[nodiscard]] const QString& told() const { return message_; }
   void stopTyping();
+  /// Keeps sizes that are being typed, as Enter does.
+  void keepTyped();
 
  signals:
   /// At a slip's "as cut".

@@ -5,21 +5,13 @@
 #include "core/diag/nearest_name.h"
 #include "core/rules/load_rules.h"
 #include "core/toml/toml_node.h"
+#include "core/toml/written_text.h"
 #include "store/open_job.h"
 #include "store/whole_file.h"
 
 namespace drapery {
 
 namespace {
-
-std::string quoted(const std::string& text) {
-  std::string out = "\"";
-  for (const char c : text) {
-    if (c == '"' || c == '\\') out += '\\';
-    out += c;
-  }
-  return out + '"';
-}
 
 /// `key = value` at the top of the file; where the key is new it comes after the id.
 void setTopLevel(std::string& text, const std::string& key, const std::string& value) {
@@ -43,9 +35,9 @@ std::variant<std::string, Issues> houseCopy(const RuleLibrary& library, const st
   if (!library.knows(id)) return Issues{unknownMethod(id, library.ids())};
   if (LoadedRules loaded = library.load(id); loaded.rules == nullptr) return loaded.issues;
   std::string text = withoutTopComment(library.source(id)->text);
-  setTopLevel(text, "id", quoted(newId));
-  setTopLevel(text, "base", quoted(id));
-  setTopLevel(text, "title", quoted(library.title(id) + ", our way"));
+  setTopLevel(text, "id", quotedText(newId));
+  setTopLevel(text, "base", quotedText(id));
+  setTopLevel(text, "title", quotedText(library.title(id) + ", our way"));
   text = "# Our own rules, copied from " + id + ".\n" +
          "# Change what is to be otherwise and take the rest out: it then comes from " + id +
          " again.\n# An entry need only name what it changes: its id and, say, its default.\n" +

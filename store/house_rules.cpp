@@ -3,19 +3,11 @@
 #include <algorithm>
 
 #include "core/toml/toml_node.h"
+#include "core/toml/written_text.h"
 
 namespace drapery {
 
 namespace {
-
-std::string quoted(const std::string& text) {
-  std::string out = "\"";
-  for (const char c : text) {
-    if (c == '"' || c == '\\') out += '\\';
-    out += c == '\n' || c == '\r' || c == '\t' ? ' ' : c;
-  }
-  return out + '"';
-}
 
 std::optional<ByteRange> valueAt(const std::string& file, const RulePlace& place, const char* key) {
   return entryValue(file, place.list, place.id, key);
@@ -35,8 +27,8 @@ ByteRange lineOf(const std::string& file, const ByteRange& value) {
 std::string houseBegun(const RuleLibrary& library, const std::string& id,
                        const std::string& newId) {
   return "# Our own rules on " + id + ": what is not said here comes from there.\n" +
-         "schema = \"drapery-method/1\"\nid = " + quoted(newId) + "\nbase = " + quoted(id) +
-         "\ntitle = " + quoted(library.title(id) + ", our way") + "\n";
+         "schema = \"drapery-method/1\"\nid = " + quotedText(newId) + "\nbase = " + quotedText(id) +
+         "\ntitle = " + quotedText(library.title(id) + ", our way") + "\n";
 }
 
 std::optional<std::string> ruleText(const std::string& file, const RulePlace& place) {
@@ -61,15 +53,15 @@ std::string withRuleEdit(std::string file, const RuleEdit& edit) {
     }
     return file;
   }
-  const std::string said = quoted(*edit.text);
+  const std::string said = quotedText(*edit.text);
   if (value) {
     file.replace(value->begin, value->end - value->begin, said);
   } else if (const auto id = valueAt(file, edit.place, "id")) {
     file.insert(id->end, "\n" + edit.place.key + " = " + said);
   } else {
     if (!file.empty() && file.back() != '\n') file += '\n';
-    file += "\n[[" + edit.place.list + "]]\nid = " + quoted(edit.place.id) + "\n" + edit.place.key +
-            " = " + said + "\n";
+    file += "\n[[" + edit.place.list + "]]\nid = " + quotedText(edit.place.id) + "\n" +
+            edit.place.key + " = " + said + "\n";
   }
   return file;
 }

@@ -243,7 +243,19 @@ std::optional<Issue> Document::issueOfMethod(const std::string& id) const {
 
 std::variant<Job, Issue> Document::edited(const FieldEdits& edits) {
   Job draft = job_;
-  for (const auto& [field, value] : edits) setField(draft, field, value);
+  for (const auto& [field, value] : edits) {
+    const auto* text = value ? std::get_if<std::string>(&value->value) : nullptr;
+    if (field == "method") {
+      const std::string method = text != nullptr ? *text : std::string();
+      if (auto issue = issueOfMethod(method)) return std::move(*issue);
+      changeMethod(draft, method);
+      restateFixed(draft, *library_->load(method).rules);
+    } else if (field == "units" && text != nullptr) {
+      draft = withUnits(*text);
+    } else {
+      setField(draft, field, value);
+    }
+  }
   for (const auto& [field, value] : edits)
     if (auto issue = issueOf(field, draft)) return std::move(*issue);
   return draft;
@@ -257,26 +269,8 @@ std::optional<Issue> Document::preview(const FieldEdits& edits) {
   return std::nullopt;
 }
 
-std::optional<Issue> Document::keep(const FieldEdits& edits) {
-  endSteps();
-  auto draft = edited(edits);
-  if (auto* issue = std::get_if<Issue>(&draft)) return std::move(*issue);
-  takeRules(std::get<Job>(draft));
-  undo_.push(new EditCommand(*this, std::move(std::get<Job>(draft)), {edits.front().first, 0}));
-  return std::nullopt;
-}
-
 std::optional<Issue> Document::preview(const std::string& field, const FieldValue& value) {
-  Job draft = job_;
-  const auto* units = value ? std::get_if<std::string>(&value->value) : nullptr;
-  if (field == "units" && units != nullptr)
-    draft = withUnits(*units);
-  else
-    setField(draft, field, value);
-  if (auto issue = issueOf(field, draft)) return issue;
-  replan(draft);
-  emit planChanged();
-  return std::nullopt;
+  return preview(FieldEdits{{field, value}});
 }
 
 void Document::previewRules(const RuleSetPtr& rules) {
@@ -290,32 +284,30 @@ void Document::endPreview() {
 }
 
 std::optional<Issue> Document::keep(const std::string& field, const FieldValue& value) {
+  return keep(FieldEdits{{field, value}});
+}
+
+std::optional<Issue> Document::keep(const FieldEdits& edits) {
   endSteps();
-  return commit(field, value, 0);
+  return commit(edits, 0);
 }
 
 std::optional<Issue> Document::step(const std::string& field, const FieldValue& value) {
-  return commit(field, value, run_);
+  return commit({{field, value}}, run_);
 }
 
-std::optional<Issue> Document::commit(const std::string& field, const FieldValue& value, int run) {
-  if (fieldValue(job_, field) == value) {
+std::optional<Issue> Document::commit(const FieldEdits& edits, int run) {
+  const bool isSame = std::all_of(edits.begin(), edits.end(), [&](const auto& edit) {
+    return fieldValue(job_, edit.first) == edit.second;
+  });
+  if (isSame) {
     endPreview();
     return std::nullopt;
   }
-  Job draft = job_;
-  if (field == "method") {
-    const auto* id = value ? std::get_if<std::string>(&value->value) : nullptr;
-    const std::string method = id != nullptr ? *id : std::string();
-    if (auto issue = issueOfMethod(method)) return issue;
-    changeMethod(draft, method);
-    restateFixed(draft, *library_->load(method).rules);
-  } else {
-    setField(draft, field, value);
-    if (auto issue = issueOf(field, draft)) return issue;
-  }
-  takeRules(draft);
-  undo_.push(new EditCommand(*this, std::move(draft), {field, run}));
+  auto draft = edited(edits);
+  if (auto* issue = std::get_if<Issue>(&draft)) return std::move(*issue);
+  takeRules(std::get<Job>(draft));
+  undo_.push(new EditCommand(*this, std::move(std::get<Job>(draft)), {edits.front().first, run}));
   return std::nullopt;
 }
 
@@ -335,10 +327,7 @@ Job Document::withUnits(const std::string& units) const {
 
 void Document::keepUnits(const std::string& units) {
   if (fieldValue(job_, "units") == FieldValue(Entry{units, {}})) return;
-  endSteps();
-  Job draft = withUnits(units);
-  takeRules(draft);
-  undo_.push(new EditCommand(*this, std::move(draft), {"units", 0}));
+  keep("units", Entry{units, {}});
   emit unitsChosen(job_.units);
 }
 

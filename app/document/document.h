@@ -118,7 +118,7 @@ class Document : public QObject {
   Job exchange(Job job, Write write);
   /// The job with them in it, or what is wrong.
   [[nodiscard]] std::variant<Job, Issue> edited(const FieldEdits& edits);
-  std::optional<Issue> commit(const std::string& field, const FieldValue& value, int run);
+  std::optional<Issue> commit(const FieldEdits& edits, int run);
   void writeSoon();
   void takeRules(Job& job) const;
   [[nodiscard]] Job withUnits(const std::string& units) const;

@@ -16,22 +16,21 @@ class RuleDesk {
   RuleDesk& operator=(const RuleDesk&) = delete;
   virtual ~RuleDesk() = default;
 
-  /// Begins a house's file on the open book's method, or finds the one that is there, and plans the
-  /// book by it. What is wrong, if anything.
-  virtual Issues begin() = 0;
   /// Whether the open book goes by a house's own rules.
   [[nodiscard]] virtual bool isHouse() const = 0;
   /// The file that they stand in, to be shared as it is; empty where they are no house's.
   [[nodiscard]] virtual std::string file() const = 0;
   /// What the house's file says there; none where it leaves it to its base.
   [[nodiscard]] virtual std::optional<std::string> said(const RulePlace& place) const = 0;
-  /// The rules as they would be; with issues, and where the first of them stands in the text.
+  /// The rules as they would be, nothing written; or their issues, and where the first of them
+  /// stands in the text.
   struct Trial {
     LoadedRules loaded;
     std::optional<std::size_t> wrongAt;
   };
   [[nodiscard]] virtual Trial tryOut(const RuleEdit& edit) const = 0;
-  /// Writes it to the file: one undo step.
+  /// Writes it to the house's file on the open book's method, which is begun if there is none, and
+  /// plans the book by it: one undo step.
   virtual Issues keep(const RuleEdit& edit) = 0;
 };
 

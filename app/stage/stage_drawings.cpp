@@ -42,7 +42,6 @@ std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const 
                                     [&](const ViewRule* detail) { return detail->id == open; });
     const ViewRule& shown = asked == details.end() ? *view : **asked;
     StagePanel panel{drawView(shown, plan, pose), view->share, localText(shown.caption)};
-    panel.view = &shown;
     if (&shown != view) panel.links.push_back({view->id, Words::tr("back")});
     addPoses(panel, pose);
     for (const ViewRule* detail : details)

@@ -32,7 +32,6 @@ struct StagePanel {
   double share = 1.0;
   QString caption;  // may be empty
   std::vector<StageLink> links = {};
-  const ViewRule* view = nullptr;  // none: no view of the rules
 };
 
 /// The detail `open` alone, where the stage has it; else its views.

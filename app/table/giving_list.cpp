@@ -6,8 +6,8 @@
 #include <QVBoxLayout>
 
 #include "app/ink_button.h"
+#include "app/ink_parts.h"
 #include "app/words/window_words.h"
-#include "paint/fonts.h"
 #include "words/amount_words.h"
 
 namespace drapery {
@@ -31,13 +31,8 @@ GivingList::GivingList(Document& document, const Palette& palette, QWidget* pare
 }
 
 void GivingList::addWords(const QString& words, bool isHeading) {
-  auto* label = new QLabel(words, this);
-  label->setFont(textFont(isHeading ? 14.0 : 13.0, isHeading));
-  QPalette colours = label->palette();
-  colours.setColor(QPalette::WindowText, isHeading ? palette_.ink : palette_.secondInk);
-  label->setPalette(colours);
-  layout()->addWidget(label);
-  words_.push_back(label);
+  layout()->addWidget(isHeading ? inkLabel(words, 14.0, palette_.ink, this, true)
+                                : inkLabel(words, 13.0, palette_.secondInk, this));
 }
 
 void GivingList::addRow(const QString& name, const QString& words, const FieldEdits& edits) {
@@ -102,17 +97,8 @@ void GivingList::ask(const std::string& value, double figure) {
 void GivingList::close() {
   value_.clear();
   hide();
-  // A row may be on its way out of its own click.
-  std::vector<QWidget*> all = words_;
-  for (const Row& row : rows_) all.push_back(row.button);
-  for (QWidget* each : all) {
-    layout()->removeWidget(each);
-    each->hide();
-    each->setObjectName({});
-    each->deleteLater();
-  }
   rows_.clear();
-  words_.clear();
+  emptyLayout(layout());
 }
 
 void GivingList::leave() {
@@ -131,7 +117,7 @@ void GivingList::take(std::size_t row) {
   const FieldEdits edits = rows_[row].edits;
   close();
   document_.endPreview();
-  document_.keep(edits);
+  if (const auto issue = document_.keep(edits)) emit refused(*issue);
   emit done();
 }
 

@@ -28,6 +28,7 @@ class GivingList : public QWidget {
  signals:
   /// The question is answered, or left.
   void done();
+  void refused(const drapery::Issue& issue);
 
  protected:
   bool eventFilter(QObject* watched, QEvent* event) override;
@@ -49,7 +50,6 @@ class GivingList : public QWidget {
   const Palette& palette_;
   std::string value_;
   std::vector<Row> rows_;
-  std::vector<QWidget*> words_;
 };
 
 }  // namespace drapery

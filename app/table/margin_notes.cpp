@@ -8,6 +8,7 @@
 #include <QVBoxLayout>
 
 #include "app/ink_button.h"
+#include "app/ink_parts.h"
 #include "app/words/window_words.h"
 #include "paint/fonts.h"
 
@@ -68,13 +69,8 @@ class Note : public QWidget {
   }
 
   void add(QVBoxLayout* column, double pixels, bool semiBold, const QColor& colour) {
-    auto* label = new QLabel;
+    QLabel* label = inkLabel({}, pixels, colour, this, semiBold);
     label->setWordWrap(true);
-    label->setTextFormat(Qt::PlainText);
-    label->setFont(textFont(pixels, semiBold));
-    QPalette colours = label->palette();
-    colours.setColor(QPalette::WindowText, colour);
-    label->setPalette(colours);
     column->addWidget(label);
     labels_.push_back(label);
   }

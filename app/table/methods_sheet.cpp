@@ -8,6 +8,7 @@
 #include <cmath>
 
 #include "app/ink_button.h"
+#include "app/ink_parts.h"
 #include "app/words/window_words.h"
 #include "core/drawing/draw_view.h"
 #include "paint/drawing_painter.h"
@@ -40,12 +41,7 @@ class MethodsSheet::Sheet : public QWidget {
     why_->setObjectName("methods.why");
     why_->setAccessibleName(tr("Why this method"));
     why_->setPlaceholderText(tr("why this one?"));
-    why_->setFrame(false);
-    QPalette colours = why_->palette();
-    colours.setColor(QPalette::Base, Qt::transparent);
-    colours.setColor(QPalette::Text, palette_.ink);
-    colours.setColor(QPalette::PlaceholderText, palette_.accent);
-    why_->setPalette(colours);
+    dressEntry(why_, palette_, palette_.ink, palette_.accent);
     connect(why_, &QLineEdit::editingFinished, this, &Sheet::keepWhy);
   }
 
@@ -99,6 +95,13 @@ class MethodsSheet::Sheet : public QWidget {
         why_->setGeometry(left(i) - 2, heading_ - lineOf(kHeading) - 6, column_ - 8,
                           lineOf(kHeading) + 6);
     why_->setFont(textFont(kTitle + 1));
+  }
+
+  void keepWhy() {
+    if (!why_->isModified()) return;
+    why_->setModified(false);
+    const std::string said = why_->text().trimmed().toStdString();
+    document_.keep("why", said.empty() ? std::nullopt : FieldValue(Entry{said, {}}));
   }
 
  protected:
@@ -206,13 +209,6 @@ class MethodsSheet::Sheet : public QWidget {
     return most;
   }
 
-  void keepWhy() {
-    if (!why_->isModified()) return;
-    why_->setModified(false);
-    const std::string said = why_->text().trimmed().toStdString();
-    document_.keep("why", said.empty() ? std::nullopt : FieldValue(Entry{said, {}}));
-  }
-
   /// Standing on `bottom`.
   void paintOn(QPainter& painter, const Drawing& drawing, double scale, QPointF bottom) {
     const drapery::Box box = boundsOf(drawing);
@@ -289,5 +285,7 @@ MethodsSheet::MethodsSheet(Document& document, const Palette& palette, QWidget* 
 }
 
 void MethodsSheet::renew(const std::string& view) { sheet_->renew(view); }
+
+void MethodsSheet::keepTyped() { sheet_->keepWhy(); }
 
 }  // namespace drapery

@@ -23,6 +23,8 @@ class MethodsSheet : public QScrollArea {
   MethodsSheet(Document& document, const Palette& palette, QWidget* parent);
   /// Compares anew; each method shows its view with this id.
   void renew(const std::string& view);
+  /// Keeps what is being typed of why.
+  void keepTyped();
 
  signals:
   /// The binder takes up a method.

@@ -4,6 +4,7 @@
 
 #include <QPlainTextEdit>
 #include <QWidget>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -20,11 +21,9 @@ class RuleEntry : public QPlainTextEdit {
   Q_OBJECT
 
  public:
-  RuleEntry(QString text, const Palette& palette, QWidget* parent);
+  RuleEntry(const QString& text, const Palette& palette, QWidget* parent);
   /// Underlines what is wrong, from a byte of the text on; none: nothing is.
   void setWrong(std::optional<std::size_t> at);
-  [[nodiscard]] const QString& before() const { return before_; }
-  void setBefore(const QString& text) { before_ = text; }
 
  signals:
   void kept();
@@ -35,7 +34,6 @@ class RuleEntry : public QPlainTextEdit {
 
  private:
   const Palette& palette_;
-  QString before_;
 };
 
 class RuleEditor : public QWidget {
@@ -46,7 +44,10 @@ class RuleEditor : public QWidget {
   /// Of an entry of the rules: "derive", "board_width".
   void open(const std::string& list, const std::string& id);
   [[nodiscard]] bool isOpen() const { return !id_.empty(); }
-  void close();
+  /// Whether something is typed that is not kept.
+  [[nodiscard]] bool isTyped() const;
+  /// Gives up what is typed.
+  void leave();
   /// As if the first text were being typed.
   void write(const QString& text) {
     if (!texts_.empty()) texts_.front().entry->setPlainText(text);
@@ -62,6 +63,8 @@ class RuleEditor : public QWidget {
   void tryOut(std::size_t which);
   void keep(std::size_t which);
   void restore();
+  void close();
+  void tell(const QString& words, const QColor& ink);
 
   Document& document_;
   const Palette& palette_;
@@ -71,8 +74,7 @@ class RuleEditor : public QWidget {
     RuleEntry* entry;
   };
   std::vector<Text> texts_;
-  QLabel* told_;
-  QString words_;
+  QLabel* told_ = nullptr;  // while it is open
 };
 
 }  // namespace drapery

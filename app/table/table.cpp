@@ -50,6 +50,7 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
   connect(&document_, &Document::bookChanged, this, [this] {
     selected_ = {};
     detail_.clear();
+    rules_->leave();
   });
   connect(rack_, &TagRack::made, this, [this](Tag* tag) {
     editor_->serve(tag);
@@ -64,6 +65,7 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
     giving_->ask(tag->value(), figure);
     placeGiving();
   });
+  connect(giving_, &GivingList::refused, this, &Table::refused);
   connect(giving_, &GivingList::done, this, [this] {
     if (!giving_->isAsking()) setFocus();
   });
@@ -91,6 +93,7 @@ void Table::onJobChanged() {
 void Table::setStage(const Stage& stage) {
   if (stage_ == &stage) return;
   keepTyped();
+  rules_->leave();
   stage_ = &stage;
   selected_ = {};
   detail_.clear();
@@ -99,7 +102,12 @@ void Table::setStage(const Stage& stage) {
   emit selectionChanged(selected_);
 }
 
-void Table::keepTyped() { rack_->keepTyped(); }
+/// A rule is only kept when that is said: it holds for all books.
+void Table::keepTyped() {
+  rack_->keepTyped();
+  if (methods_ != nullptr) methods_->keepTyped();
+  if (wayIn_ != nullptr) wayIn_->keepTyped();
+}
 
 Table::TypedTexts Table::typed() const {
   TypedTexts texts;
@@ -121,6 +129,7 @@ void Table::select(const Subject& subject) {
   document_.endSteps();
   if (stage_ != nullptr && isCloserLook(*stage_, document_.plan(), subject.id))
     return open(subject.id);
+  if (!rules_->isTyped()) rules_->leave();
   selected_ = subject;
   reveal(subject.id);
   renew(Renewal::Notes);
@@ -141,160 +150,6 @@ void Table::open(const std::string& view) {
   detail_ = view;
   panels_.resetView();
   renew(Renewal::Plan);
-}
-
-/// The places where a measure is read, the first that is still empty ready to be typed.
-void Table::openReadings(const std::string& measure) {
-  const std::string view = readingsView(*stage_, document_.plan(), measure);
-  if (view.empty() || view == detail_) return;
-  open(view);
-  for (const HangingTag& hanging : rack_->hanging())
-    if (readingPlace(*document_.plan().rules, hanging.tag->value()) &&
-        tagContent(document_, hanging.tag->value()).text.isEmpty())
-      return hanging.tag->takeFocus();
-}
-
-/// The entry of a length that has the focus, or is selected.
-Tag* Table::measuredNow() const {
-  for (const HangingTag& hanging : rack_->hanging()) {
-    const bool isHere = hanging.tag->focusTarget()->hasFocus() || hanging.spot.subject == selected_;
-    if (isHere && hanging.panel != nullptr &&
-        isMeasuredLength(document_.plan(), hanging.tag->value()))
-      return hanging.tag;
-  }
-  return nullptr;
-}
-
-void Table::typeAndKeep(const std::string& value, const QString& text) {
-  reveal(value);
-  Tag* tag = rack_->find(value);
-  if (tag == nullptr) return;
-  tag->takeFocus();
-  tag->fill(text);
-}
-
-void Table::changeRule(const QString& formula) {
-  notes_->askForRule();
-  rules_->write(formula);
-}
-
-bool Table::takeReading(const QString& reading) {
-  Tag* tag = measuredNow();
-  if (tag == nullptr) return false;
-  // At a place its way is told with it.
-  const RuleSet& rules = *document_.plan().rules;
-  const bool isPlace = readingPlace(rules, tag->value()).has_value();
-  tag->fill(isPlace && rules.way(kCaliperWay) != nullptr
-                ? reading + " " + wayWords(rules, kCaliperWay)
-                : reading);
-  return true;
-}
-
-bool Table::tellOfReading(const QString& words) {
-  Tag* tag = measuredNow();
-  if (tag != nullptr) editor_->tell(tag, words);
-  return tag != nullptr;
-}
-
-/// Beside the tag that was said over, within the table.
-void Table::placeGiving() {
-  if (!giving_->isAsking()) return;
-  const HangingTag* hanging = rack_->hangingOf(giving_->value());
-  if (hanging == nullptr) return giving_->leave();
-  const QRect tag = hanging->tag->geometry();
-  const QSize size = giving_->sizeHint();
-  int y = tag.bottom() + 6;
-  if (y + size.height() > drawingArea().bottom()) y = tag.top() - size.height() - 6;
-  const int x = std::clamp(tag.left(), 8, std::max(8, drawingArea().right() - size.width() - 8));
-  giving_->setGeometry(x, std::max(4, y), size.width(), size.height());
-  giving_->raise();
-}
-
-/// On the face of a block of which nothing is said yet.
-void Table::placeWayIn() {
-  const auto& shown = panels_.shown();
-  const DrawingLabel* face = nullptr;
-  const PlacedPanel* on = nullptr;
-  for (const PlacedPanel& placed : shown)
-    for (const DrawingLabel& label : placed.panel.drawing.labels)
-      if (label.id == kFaceLabel) {
-        face = &label;
-        on = &placed;
-      }
-  const bool isNew = document_.job().given.empty();
-  if (wayIn_ == nullptr && face != nullptr && isNew) {
-    wayIn_ = new WayIn(document_, palette_, this);
-    connect(wayIn_, &WayIn::changed, this, [this] { renew(Renewal::Plan); });
-    connect(wayIn_, &WayIn::goOnAt, this, [this](const std::string& value) {
-      if (value.empty()) return startTyping();
-      reveal(value);
-      if (Tag* tag = rack_->find(value)) tag->takeFocus();
-    });
-  }
-  if (wayIn_ == nullptr) return;
-  wayIn_->setVisible(face != nullptr && wayIn_->isAsking());
-  if (face == nullptr || !wayIn_->isAsking()) return;
-  const QSize size(wayIn_->width(), wayIn_->heightForWidth(wayIn_->width()));
-  const QPointF middle = on->onTable(face->at);
-  const QRect area = drawingArea();
-  const int x = std::clamp(static_cast<int>(middle.x()) - size.width() / 2, 8,
-                           std::max(8, area.right() - size.width() - 8));
-  const int y = std::clamp(static_cast<int>(middle.y()) - size.height() / 2, 30,
-                           std::max(30, area.bottom() - size.height()));
-  wayIn_->setGeometry(x, y, size.width(), size.height());
-  wayIn_->raise();
-}
-
-/// At the edge of the cover that can be turned, where there is one.
-void Table::placeHandle() {
-  const auto& shown = panels_.shown();
-  const auto posed = std::find_if(shown.begin(), shown.end(), [](const PlacedPanel& placed) {
-    return placed.panel.drawing.grip.has_value();
-  });
-  if (posed == shown.end()) {
-    if (handle_ != nullptr) handle_->hide();
-    if (handle_ != nullptr) handle_->stop();
-    return;
-  }
-  if (handle_ == nullptr) {
-    handle_ = new TurnHandle(palette_, this);
-    connect(handle_, &TurnHandle::turned, this, &Table::turn);
-  }
-  const Grip& grip = *posed->panel.drawing.grip;
-  const QSignalBlocker silent(handle_);
-  handle_->setValue(static_cast<int>(std::lround(grip.turn)));
-  handle_->hang(posed->onTable(grip.hinge), posed->onTable(grip.at));
-}
-
-/// Only what turns is drawn anew: no tag and no note hangs on it.
-void Table::turn(double degrees) {
-  pose_.turn = std::clamp(degrees, 0.0, 180.0);
-  isPanned_ = false;
-  for (std::size_t i = 0; i < panels_.shown().size(); ++i) {
-    const StagePanel& panel = panels_.shown()[i].panel;
-    if (panel.drawing.grip && panel.view != nullptr)
-      panels_.redraw(i, drawView(*panel.view, document_.plan(), pose_));
-  }
-  placeHandle();
-  update(drawingArea());
-}
-
-bool Table::takePose(const std::string& id) {
-  if (id == kPosePlay) {
-    for (const PlacedPanel& placed : panels_.shown())
-      if (placed.panel.drawing.grip) handle_->play(placed.panel.drawing.grip->most);
-    return true;
-  }
-  if (id == kPoseBoth) {
-    pose_.isBoth = !pose_.isBoth;
-    renew(Renewal::Plan);
-    return true;
-  }
-  const bool isPose = id == kPoseClosed || id == kPoseHalf || id == kPoseOver;
-  if (!isPose) return false;
-  handle_->stop();
-  turn(id == kPoseClosed ? 0.0 : id == kPoseHalf ? 90.0 : 180.0);
-  return true;
 }
 
 void Table::setNotesFolded(bool folded) {
@@ -376,6 +231,7 @@ void Table::renew(Renewal from) {
   if (!isVisible() || stage_ == nullptr) return;
   // Nothing moves under a hand that holds it.
   if (drag_.isDragging()) return redrawWhereTheyStand();
+  handleHere_.reset();
   if (from <= Renewal::Notes)
     notes_->setVisible(!showsMethods() &&
                        (!isFolded_ || !selected_.empty() || document_.plan().has(Severity::Stop)));
@@ -401,10 +257,17 @@ void Table::paintAnew() {
          (isRightToLeft() ? notes.adjusted(0, 0, -kTie, 0) : notes.adjusted(kTie, 0, 0, 0)));
 }
 
+/// Those drawings anew, each where it stands.
+void Table::redraw(const std::function<bool(const Drawing&)>& which) {
+  for (std::size_t i = 0; i < panels_.shown().size(); ++i) {
+    const Drawing& drawing = panels_.shown()[i].panel.drawing;
+    auto again = which(drawing) ? drawAgain(drawing, document_.plan(), pose_) : std::nullopt;
+    if (again) panels_.redraw(i, std::move(*again));
+  }
+}
+
 void Table::redrawWhereTheyStand() {
-  for (std::size_t i = 0; i < panels_.shown().size(); ++i)
-    if (const ViewRule* view = panels_.shown()[i].panel.view)
-      panels_.redraw(i, drawView(*view, document_.plan(), pose_));
+  redraw([](const Drawing&) { return true; });
   rack_->hang(panels_.shown(), [this](const Subject& subject) { return contentOf(subject); });
   rack_->setSelected(selected_);
   placeTags();
@@ -448,49 +311,6 @@ void Table::takeDrawings() {
   placeLinks();
 }
 
-/// The button with that number, made when it is first needed.
-InkButton* Table::linkTo(const StageLink& link, std::size_t number) {
-  if (number == links_.size()) {
-    links_.push_back(new InkButton({}, palette_, this));
-    connect(links_.back(), &QAbstractButton::clicked, this, [this, button = links_.back()] {
-      if (takePose(button->objectName().section(QLatin1Char('.'), 1).toStdString())) return;
-      selected_ = {};
-      open(button->objectName().section(QLatin1Char('.'), 1).toStdString());
-      emit selectionChanged(selected_);
-    });
-  }
-  InkButton* button = links_[number];
-  button->setObjectName("link." + QString::fromStdString(link.view));
-  button->setText(link.words);
-  button->setAccessibleName(link.words);
-  return button;
-}
-
-/// Behind the captions; in further lines where one is too short.
-void Table::placeLinks() {
-  std::size_t used = 0;
-  for (const PlacedPanel& placed : panels_.shown()) {
-    const QRectF caption = placed.captionRect();
-    const double gap = 1.4 * em(), left = caption.left();
-    const double right = switch_->isVisibleTo(this) ? switch_->geometry().left() - gap
-                                                    : drawingArea().right() - 12.0;
-    double x = placed.panel.caption.isEmpty() ? left : caption.right() + gap;
-    double y = caption.top() - 3;
-    for (const StageLink& link : placed.panel.links) {
-      InkButton* button = linkTo(link, used++);
-      const QSize size = button->sizeHint();
-      if (x > left && x + size.width() > right) {
-        x = left;
-        y += size.height();
-      }
-      button->setGeometry(static_cast<int>(x), static_cast<int>(y), size.width(), size.height());
-      button->show();
-      x += size.width() + gap;
-    }
-  }
-  for (; used < links_.size(); ++used) links_[used]->hide();
-}
-
 void Table::placeTags() {
   std::vector<TagBox> taken;
   const auto take = [&taken](const QWidget* widget) {
@@ -502,20 +322,6 @@ void Table::placeTags() {
     if (link->isVisibleTo(this)) take(link);
   if (wayIn_ != nullptr && wayIn_->isVisibleTo(this)) take(wayIn_);
   rack_->place(panels_.shown(), ruleArea(), taken);
-}
-
-/// The command that brings the other drawing to the front.
-void Table::placeSwitch() {
-  switch_->setVisible(panels_.isOneAtATime());
-  if (!panels_.isOneAtATime()) return;
-  switch_->setText(tr("show: %1").arg(panels_.nextCaption()));
-  switch_->setAccessibleName(switch_->text());
-  const QSize size = switch_->sizeHint();
-  const int left = drawingArea().right() - size.width() - 12;
-  // Beside the caption, or below it where the line is too short for both.
-  const QRectF caption = panels_.shown().empty() ? QRectF() : panels_.shown().front().captionRect();
-  const int top = caption.right() + em() > left ? static_cast<int>(caption.bottom()) : 6;
-  switch_->setGeometry(left, top, size.width(), size.height());
 }
 
 void Table::bringNextToFront() {
@@ -550,7 +356,7 @@ void Table::goOnFrom(Tag* tag) {
 /// While a rule is being changed the notes stand still, so that its editor does.
 void Table::writeNotes() {
   if (rules_->isOpen()) return;
-  rules_->setParent(this);
+  if (rules_->parentWidget() != this) rules_->setParent(this);
   std::vector<std::string> shown;
   for (const HangingTag& hanging : rack_->hanging())
     if (hanging.panel != nullptr) shown.push_back(hanging.tag->value());

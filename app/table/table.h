@@ -4,6 +4,7 @@
 #pragma once
 
 #include <QPixmap>
+#include <functional>
 #include <optional>
 #include <vector>
 
@@ -105,6 +106,7 @@ class Table : public StagePage {
   void paintTies(QPainter& painter);
   void paintRule(QPainter& painter);
   void paintHandle(QPainter& painter);
+  void redraw(const std::function<bool(const Drawing&)>& which);
   void redrawWhereTheyStand();
   void paintAnew();
   void hover(QPointF at);

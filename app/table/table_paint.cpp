@@ -26,8 +26,7 @@ void Table::paintEvent(QPaintEvent*) {
   paintRule(painter);
 }
 
-/// While they are only moved they are not drawn anew: the picture of them moves along, and what
-/// comes in at its edges is drawn.
+/// While they are only moved they are not drawn anew: the picture of them moves along.
 void Table::paintDrawings(QPainter& painter) {
   PaintStyle style;
   style.palette = &palette_;

@@ -34,9 +34,9 @@ void Table::mousePressEvent(QMouseEvent* event) {
   }
   setFocus();
   if (event->button() == Qt::LeftButton && handleHere_) {
-    select(Subject::value(handleHere_->value));
-    drag_.begin(*handleHere_, event->position());
-    return;
+    const DragHandle taken = *handleHere_;  // selecting makes the table anew
+    select(Subject::value(taken.value));
+    return drag_.begin(taken, event->position());
   }
   select(panels_.subjectAt(event->position()));
 }
@@ -74,7 +74,6 @@ void Table::mouseReleaseEvent(QMouseEvent*) {
     dragTold_.clear();
     handleHere_.reset();
     if (const auto issue = drag_.drop()) emit refused(*issue);
-    renew(Renewal::Plan);
   }
   dragFrom_.reset();
   unsetCursor();

@@ -11,6 +11,7 @@
 #include <QStringListModel>
 #include <algorithm>
 
+#include "app/ink_parts.h"
 #include "app/table/flat_choice.h"
 #include "app/words/window_words.h"
 #include "paint/fonts.h"
@@ -55,16 +56,9 @@ QWidget* Tag::focusTarget() const {
 
 void Tag::makeEntry() {
   entry_ = new QLineEdit(this);
-  entry_->setFrame(false);
+  dressEntry(entry_, palette_, palette_.ink, palette_.secondInk);
   entry_->setFont(figureFont());
   entry_->setTextMargins(0, 0, 0, 0);
-  QPalette colours = entry_->palette();
-  colours.setColor(QPalette::Base, Qt::transparent);
-  colours.setColor(QPalette::Text, palette_.ink);
-  colours.setColor(QPalette::PlaceholderText, palette_.secondInk);
-  colours.setColor(QPalette::Highlight, palette_.accent);
-  colours.setColor(QPalette::HighlightedText, palette_.ground);
-  entry_->setPalette(colours);
   connect(entry_, &QLineEdit::textChanged, this, [this] {
     forgetSizes();
     placeInside();
@@ -131,12 +125,7 @@ void Tag::setContent(const TagContent& content) {
   if (entry_ != nullptr) {
     if (!isTyping_ && entry_->text() != content.text) entry_->setText(content.text);
     entry_->setPlaceholderText(content.placeholder);
-    const QColor ink = figureInk();
-    QPalette colours = entry_->palette();
-    if (colours.color(QPalette::Text) != ink) {
-      colours.setColor(QPalette::Text, ink);
-      entry_->setPalette(colours);
-    }
+    inkEntry(entry_, figureInk());
   }
   if (entry_ != nullptr && !content.names.isEmpty()) {
     if (names_ == nullptr) makeNames();

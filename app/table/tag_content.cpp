@@ -116,6 +116,7 @@ TagContent readingContent(const Document& document, const ReadingPlace& place) {
   }
   content.names = wayNames(*plan.rules);
   content.text = figureWords(plan, place.node, reading->value);
+  content.isSupposed = !reading->counts || plan.isPlanned(place.node);
   if (!reading->by.empty()) content.unit += ", " + wayWords(*plan.rules, reading->by);
   return content;
 }

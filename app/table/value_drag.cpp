@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "core/drawing/draw_view.h"
+#include "core/plan/give_way.h"
 #include "core/plan/job_inputs.h"
 #include "core/quantity/format_length.h"
 
@@ -13,15 +14,16 @@ namespace drapery {
 
 namespace {
 
-constexpr double kReach = 9.0;        // pixels from the pointer
-constexpr double kLeastPull = 0.25;   // pixels for a millimetre: less cannot be held
-constexpr double kLongestWay = 1e-3;  // of a ratio's range, to see where it goes
+constexpr double kReach = 9.0;       // pixels from the pointer
+constexpr double kLeastPull = 0.25;  // pixels for a millimetre: less cannot be held
+constexpr double kLittle = 1e-3;     // of a ratio's range, to see where it goes
 
 /// What a binder decides and sees: neither measured nor a material's own.
 bool isDraggable(const Plan& plan, const std::string& value) {
   const auto node = plan.rules->find(value);
   const InputRule* rule = plan.rules->input(value);
-  if (rule == nullptr || !node || !plan.counts[*node] || std::isnan(plan.values[*node]))
+  if (rule == nullptr || !node || !plan.counts[*node] || std::isnan(plan.values[*node]) ||
+      plan.isMeasured(*node))
     return false;
   const bool isContinuous = rule->kind == InputKind::Length || rule->kind == InputKind::Ratio ||
                             rule->kind == InputKind::Angle;
@@ -37,19 +39,19 @@ std::array<Point, 3> pointsOf(const TagSpot& spot) { return {spot.to, spot.from,
 std::optional<DragHandle> ValueDrag::handleOf(const HangingTag& hanging, const Pose& pose) const {
   const Plan& plan = document_.plan();
   const std::string& value = hanging.spot.subject.id;
-  if (hanging.panel == nullptr || hanging.panel->panel.view == nullptr || !isDraggable(plan, value))
-    return std::nullopt;
+  if (hanging.panel == nullptr || !isDraggable(plan, value)) return std::nullopt;
   const InputRule& rule = *plan.rules->input(value);
   const double present = *plan.number(value);
-  double step = rule.kind == InputKind::Length ? 0.5 : kLongestWay * (rule.most - rule.least);
+  double step = rule.kind == InputKind::Length ? 0.5 : kLittle * (rule.most - rule.least);
   if (present + step > rule.most) step = -step;
   const auto moved = document_.planWith(fieldOf(rule), Entry{present + step, {}});
   if (!moved) return std::nullopt;
-  const Drawing drawing = drawView(*hanging.panel->panel.view, *moved, pose);
-  const auto there = std::find_if(drawing.tags.begin(), drawing.tags.end(), [&](const TagSpot& t) {
-    return t.subject == hanging.spot.subject;
-  });
-  if (there == drawing.tags.end()) return std::nullopt;
+  const auto drawing = drawAgain(hanging.panel->panel.drawing, *moved, pose);
+  if (!drawing) return std::nullopt;
+  const auto there =
+      std::find_if(drawing->tags.begin(), drawing->tags.end(),
+                   [&](const TagSpot& t) { return t.subject == hanging.spot.subject; });
+  if (there == drawing->tags.end()) return std::nullopt;
   std::optional<DragHandle> best;
   const auto before = pointsOf(hanging.spot), after = pointsOf(*there);
   for (std::size_t i = 0; i < before.size(); ++i) {
@@ -90,7 +92,8 @@ void ValueDrag::begin(const DragHandle& handle, QPointF at) {
 }
 
 Entry ValueDrag::entryOf(double figure, const InputRule& rule) const {
-  if (rule.kind != InputKind::Length) return {figure, {}};
+  if (rule.kind != InputKind::Length || rule.role == InputRole::Given)
+    return decidedEntry(*document_.plan().rules, rule, figure);
   return {formatExact(Length::fromMm(figure), document_.job().units), {}};
 }
 

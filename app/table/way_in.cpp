@@ -6,6 +6,7 @@
 #include <QVBoxLayout>
 
 #include "app/ink_button.h"
+#include "app/ink_parts.h"
 #include "app/words/window_words.h"
 #include "core/plan/job_inputs.h"
 #include "core/quantity/parse_length.h"
@@ -44,41 +45,27 @@ WayIn::WayIn(Document& document, const Palette& palette, QWidget* parent)
   ask();
 }
 
+/// A book that is measured as it lies there needs no more asking once it is measured; one that is
+/// planned may have what it is for still to be said.
 bool WayIn::isAsking() const {
-  const bool isBegun = !document_.job().given.empty();
-  return !isOver_ && !document_.plan().rules->starts.empty() && (!isBegun || isAnswered());
+  const Plan& plan = document_.plan();
+  if (isOver_ || plan.rules->starts.empty()) return false;
+  const StartRule* start = startNamed(plan, start_);
+  if (start == nullptr) return document_.job().given.empty();
+  return !start->solves.empty() || !document_.missing().empty();
 }
 
-void WayIn::clear() {
-  for (QWidget* widget : shown_) {
-    layout()->removeWidget(widget);
-    widget->hide();
-    widget->setParent(nullptr);  // its names are gone at once
-    widget->deleteLater();
-  }
-  shown_.clear();
-}
-
-void WayIn::addWords(const QString& words, const QColor& colour) {
-  auto* label = new QLabel(words, this);
+QLabel* WayIn::addWords(const QString& words, bool isHeading) {
+  QLabel* label = inkLabel(words, isHeading ? 14.0 : 13.0, palette_.ink, this, isHeading);
   label->setWordWrap(true);
-  label->setFont(textFont(13.0));
-  QPalette colours = label->palette();
-  colours.setColor(QPalette::WindowText, colour);
-  label->setPalette(colours);
   hang(label);
+  return label;
 }
 
 /// At once, not with the next event.
 void WayIn::hang(QWidget* widget) {
   layout()->addWidget(widget);
   widget->show();
-  shown_.push_back(widget);
-}
-
-void WayIn::addHeading(const QString& words) {
-  addWords(words, palette_.ink);
-  static_cast<QLabel*>(shown_.back())->setFont(textFont(14.0, true));
 }
 
 InkButton* WayIn::addAnswer(const QString& name, const QString& words) {
@@ -89,14 +76,14 @@ InkButton* WayIn::addAnswer(const QString& name, const QString& words) {
 }
 
 void WayIn::ask() {
-  clear();
-  addHeading(tr("What is there to begin with?"));
+  emptyLayout(layout());
+  addWords(tr("What is there to begin with?"), true);
   for (const StartRule& start : document_.plan().rules->starts) {
     InkButton* button = addAnswer(QString::fromStdString(start.id), localText(start.title));
     button->setAccessibleDescription(localText(start.says));
     connect(button, &QAbstractButton::clicked, this, [this, id = start.id] { answer(id); });
   }
-  addWords(tr("Or type a figure where it hangs."), palette_.secondInk);
+  addWords(tr("Or type a figure where it hangs."), false);
   layout()->activate();
 }
 
@@ -104,9 +91,9 @@ void WayIn::answer(const std::string& id) {
   const StartRule* start = startNamed(document_.plan(), id);
   if (start == nullptr) return;
   start_ = id;
-  clear();
-  addHeading(localText(start->title));
-  addWords(localText(start->says), palette_.ink);
+  emptyLayout(layout());
+  addWords(localText(start->title), true);
+  told_ = addWords(localText(start->says), false);
   if (!start->solves.empty())
     for (const std::string& value : start->asks) addEntry(value);
   const std::string first = start->solves.empty() ? start->asks.front() : std::string();
@@ -120,7 +107,7 @@ void WayIn::answer(const std::string& id) {
 
 /// The methods by what their books are for.
 void WayIn::askWhatFor() {
-  addHeading(tr("And what is it for?"));
+  addWords(tr("And what is it for?"), true);
   for (const std::string& id : document_.library().ids()) {
     const LoadedRules loaded = document_.library().load(id);
     if (loaded.rules == nullptr || loaded.rules->suits.text.empty()) continue;
@@ -130,11 +117,10 @@ void WayIn::askWhatFor() {
     button->setChecked(id == document_.job().method);
     button->setAccessibleDescription(localText(loaded.rules->never));
     connect(button, &QAbstractButton::clicked, this, [this, id] {
-      document_.keep("method", Entry{id, {}});
+      if (const auto issue = document_.keep("method", Entry{id, {}})) emit refused(*issue);
       const QString chosen = "wayin.for." + QString::fromStdString(document_.job().method);
-      for (QWidget* widget : shown_)
-        if (auto* each = qobject_cast<InkButton*>(widget); each != nullptr && each->isCheckable())
-          each->setChecked(each->objectName() == chosen);
+      for (InkButton* each : findChildren<InkButton*>())
+        each->setChecked(each->objectName() == chosen);
     });
   }
 }
@@ -152,65 +138,54 @@ void WayIn::addEntry(const std::string& value) {
   entry->setPlaceholderText(tr("type it"));
   entry->setFixedWidth(static_cast<int>(kEntryEm * em()));
   entry->setFont(textFont(15.0, true));
-  entry->setFrame(false);
-  QPalette colours = entry->palette();
-  colours.setColor(QPalette::Base, palette_.paper);
-  colours.setColor(QPalette::Text, palette_.ink);
-  colours.setColor(QPalette::PlaceholderText, palette_.secondInk);
-  entry->setPalette(colours);
-  connect(entry, &QLineEdit::returnPressed, this, [this, value, entry] { keep(value, entry); });
-  connect(entry, &QLineEdit::editingFinished, this, [this, value, entry] {
-    if (entry->isModified()) keep(value, entry);
-  });
-  auto* caption = new QLabel(title, row);
-  caption->setFont(textFont(13.0));
-  QPalette captionColours = caption->palette();
-  captionColours.setColor(QPalette::WindowText, palette_.secondInk);
-  caption->setPalette(captionColours);
-  line->addWidget(caption);
+  dressEntry(entry, palette_, palette_.ink, palette_.secondInk);
+  connect(entry, &QLineEdit::editingFinished, this, [this, value, entry] { keep(value, entry); });
+  line->addWidget(inkLabel(title, 13.0, palette_.secondInk, row));
   line->addStretch(1);
   line->addWidget(entry);
   hang(row);
 }
 
 /// An input is said as it is; for a computed one the input behind it is planned.
+std::optional<Issue> WayIn::said(const StartRule& start, const std::string& value,
+                                 const QString& typed) {
+  const RuleSetPtr rules = document_.plan().rules;  // stays while the book is planned anew
+  const std::string text = lengthWithUnit(typed.trimmed().toStdString(), document_.job().units);
+  const std::string planned = start.plannedFor(value);
+  const InputRule& rule = *rules->input(planned.empty() ? value : planned);
+  if (planned.empty()) return document_.keep(fieldOf(rule), Entry{text, {}});
+  const auto read = parseLength(text, document_.job().units);
+  const auto* figure = std::get_if<Length>(&read);
+  if (figure == nullptr) {
+    const auto wrong = readFigure(text, rule);
+    const auto* issue = std::get_if<Issue>(&wrong);
+    return issue != nullptr ? std::optional(*issue) : std::nullopt;
+  }
+  const auto solved = document_.solveFor(planned, value, figure->mm());
+  if (const auto* issue = std::get_if<Issue>(&solved)) return *issue;
+  return document_.keep(fieldOf(rule), decidedEntry(*rules, rule, std::get<double>(solved)));
+}
+
 void WayIn::keep(const std::string& value, QLineEdit* entry) {
   const StartRule* start = startNamed(document_.plan(), start_);
   if (start == nullptr || !entry->isModified()) return;
   entry->setModified(false);
-  const Plan& plan = document_.plan();
-  const Notation notation = windowNotation(plan);
-  const std::string text =
-      lengthWithUnit(entry->text().trimmed().toStdString(), document_.job().units);
-  const std::string planned = start->plannedFor(value);
-  std::optional<Issue> issue;
-  if (planned.empty()) {
-    issue = document_.keep(fieldOf(*plan.rules->input(value)), Entry{text, {}});
-  } else {
-    const auto read = parseLength(text, document_.job().units);
-    const auto* figure = std::get_if<Length>(&read);
-    const InputRule& rule = *plan.rules->input(planned);
-    if (figure == nullptr) {
-      const auto wrong = readFigure(text, rule);
-      if (const auto* told = std::get_if<Issue>(&wrong)) issue = *told;
-    } else {
-      const auto solved = document_.solveFor(planned, value, figure->mm());
-      if (const auto* told = std::get_if<Issue>(&solved)) issue = *told;
-      if (const auto* mm = std::get_if<double>(&solved))
-        issue = document_.keep(fieldOf(rule), plannedEntry(*plan.rules, *mm));
-    }
-  }
-  entry->setAccessibleDescription(issue ? issueText(*issue, notation) : QString());
-  entry->setToolTip(entry->accessibleDescription());
-  QPalette colours = entry->palette();
-  colours.setColor(QPalette::Text, issue ? palette_.stop : palette_.ink);
-  entry->setPalette(colours);
-  for (QWidget* widget : shown_)
-    if (auto* label = qobject_cast<QLabel*>(widget); label != nullptr && label == shown_[1])
-      label->setText(issue ? issueText(*issue, notation) : localText(start->says));
+  const QString says = localText(start->says);
+  const auto issue = said(*start, value, entry->text());
+  const QString wrong = issue ? issueText(*issue, windowNotation(document_.plan())) : QString();
+  entry->setAccessibleDescription(wrong);
+  entry->setToolTip(wrong);
+  inkEntry(entry, issue ? palette_.stop : palette_.ink);
+  told_->setText(issue ? wrong : says);
   layout()->activate();
   emit changed();
-  if (!issue) focusNextChild();
+  if (!issue && entry->hasFocus()) focusNextChild();
+}
+
+void WayIn::keepTyped() {
+  for (QLineEdit* entry : findChildren<QLineEdit*>())
+    if (entry->isModified())
+      keep(entry->objectName().section(QLatin1Char('.'), 1).toStdString(), entry);
 }
 
 void WayIn::end() {

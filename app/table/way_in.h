@@ -4,12 +4,13 @@
 #pragma once
 
 #include <QWidget>
+#include <optional>
 #include <string>
-#include <vector>
 
 #include "app/document/document.h"
 #include "paint/palette.h"
 
+class QLabel;
 class QLineEdit;
 
 namespace drapery {
@@ -24,31 +25,31 @@ class WayIn : public QWidget {
   /// Whether there is something to ask: on a book of which nothing is said, until it is answered
   /// or waved away.
   [[nodiscard]] bool isAsking() const;
-  /// Whether a figure is being asked for: the tags are not to take the focus away.
-  [[nodiscard]] bool isAnswered() const { return !start_.empty(); }
+  /// Keeps figures that are being typed.
+  void keepTyped();
 
  signals:
   /// The work goes on at a value's tag.
   void goOnAt(const std::string& value);
   void changed();
+  void refused(const drapery::Issue& issue);
 
  private:
   void ask();
-  void clear();
   void hang(QWidget* widget);
-  void addHeading(const QString& words);
-  void addWords(const QString& words, const QColor& colour);
+  QLabel* addWords(const QString& words, bool isHeading);
   InkButton* addAnswer(const QString& name, const QString& words);
   void answer(const std::string& start);
   void addEntry(const std::string& value);
   void keep(const std::string& value, QLineEdit* entry);
+  std::optional<Issue> said(const StartRule& start, const std::string& value, const QString& typed);
   void askWhatFor();
   void end();
 
   Document& document_;
   const Palette& palette_;
-  std::string start_;  // the one that was chosen; empty: none yet
-  std::vector<QWidget*> shown_;
+  std::string start_;       // the one that was chosen; empty: none yet
+  QLabel* told_ = nullptr;  // what to do, or what is wrong
   bool isOver_ = false;
 };
 

@@ -24,10 +24,14 @@ std::variant<FieldEdits, Issue> asCutTyped(const Document& document, const std::
   static const QRegularExpression kBetween(QStringLiteral("\\s*[x×X*]\\s*"));
   FieldEdits edits{{fieldOfSide(part, 0), std::nullopt}, {fieldOfSide(part, 1), std::nullopt}};
   if (text.trimmed().isEmpty()) return edits;
-  const QStringList sides = text.trimmed().split(kBetween);
+  QStringList sides = text.trimmed().split(kBetween);
   if (sides.size() != 2)
     return Issue{
         "as-cut-sides", {{"value", shortened(text.toStdString())}}, edits[0].first, {}, {}};
+  // "139 × 214 mm": a unit behind both is of both.
+  static const QRegularExpression kUnit(QStringLiteral("[a-zA-Z\"″]+$"));
+  if (!sides[0].isEmpty() && !namesUnit(sides[0].toStdString()))
+    sides[0] += kUnit.match(sides[1]).captured();
   for (std::size_t side = 0; side < 2; ++side) {
     const QString& figure = sides[static_cast<qsizetype>(side)];
     if (figure.isEmpty()) continue;

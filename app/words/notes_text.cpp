@@ -62,7 +62,7 @@ void addEachReading(NoteContent& note, const Plan& plan, std::size_t node) {
   QStringList all;
   std::vector<std::string> ways;
   for (const OneReading& reading : plan.eachReading) {
-    if (reading.input != plan.rules->nodes[node].rule) continue;
+    if (reading.input != plan.rules->nodes[node].rule || !reading.counts) continue;
     QString words =
         placeWords({&rule, node, reading.name}) + " " +
         text(amountWords({reading.value, plan.rules->nodes[node].unit}, windowNotation(plan)));

@@ -70,6 +70,9 @@ Entry readingTyped(const Document& document, const ReadingPlace& place, const QS
   const FieldValue all = fieldValue(document.job(), fieldOf(*place.measure));
   std::string by;
   if (all && !all->readings.empty()) by = all->readings.back().by;
+  // What is measured where something was planned is no plan.
+  if (const WayRule* former = document.plan().rules->way(by); former != nullptr && former->isPlan)
+    by.clear();
   if (present) by = present->readings.front().by;
   const QString trimmed = text.trimmed();
   const auto [way, letters] = wayAtEnd(*document.plan().rules, trimmed);

@@ -11,66 +11,60 @@ namespace drapery {
 
 namespace {
 
+constexpr std::size_t kLargest = std::size_t{4} << 20;
+
+}  // namespace
+
 /// A change of a rule file in the book's own row of steps.
-class RuleCommand : public QUndoCommand {
+class HouseDesk::Step : public QUndoCommand {
  public:
-  RuleCommand(HouseDesk& desk, std::string method, RuleEdit edit, RuleEdit inverse)
+  Step(HouseDesk& desk, std::string house, RuleEdit edit, RuleEdit inverse)
       : desk_(desk),
-        method_(std::move(method)),
+        house_(std::move(house)),
         edit_(std::move(edit)),
         inverse_(std::move(inverse)) {}
-  void undo() override { desk_.write(method_, inverse_); }
+  void undo() override { write(inverse_); }
   /// Pushed once it is written.
   void redo() override {
-    if (!std::exchange(isNew_, false)) desk_.write(method_, edit_);
+    if (!std::exchange(isNew_, false)) write(edit_);
   }
 
  private:
+  void write(const RuleEdit& edit) {
+    if (const Issues issues = desk_.write(house_, edit); !issues.empty())
+      desk_.calls_.refuse(issues);
+  }
   HouseDesk& desk_;
-  std::string method_;
+  std::string house_;
   RuleEdit edit_, inverse_;
   bool isNew_ = true;
 };
 
-}  // namespace
-
-std::string HouseDesk::pathOf(const std::string& method) const {
-  return folder_ + "/" + method + ".toml";
+std::string HouseDesk::pathOf(const std::string& house) const {
+  return folder_ + "/" + house + ".toml";
 }
 
 bool HouseDesk::isHouse() const { return book_.library().isHouse(book_.job().method); }
 
-Issues HouseDesk::begin() {
-  const std::string method = book_.job().method;
-  if (isHouse()) return {};
-  if (folder_.empty()) return {Issue{"folder-unreadable", {{"path", folder_}}, {}, {}, {}}};
-  const std::string house = method + "-house";
-  if (!book_.library().knows(house)) {
-    std::error_code error;
-    std::filesystem::create_directories(folder_, error);
-    if (std::filesystem::exists(pathOf(house), error))
-      return {Issue{"file-there", {{"path", pathOf(house)}}, {}, {}, {}}};
-    if (auto issue = writeWhole(pathOf(house), houseBegun(book_.library(), method, house)))
-      return {*issue};
-    reload_();
-  }
-  if (auto issue = book_.keep("method", Entry{house, {}})) return {*issue};
-  return {};
+std::string HouseDesk::houseId() const {
+  return isHouse() ? book_.job().method : book_.job().method + "-house";
+}
+
+std::string HouseDesk::textOf(const std::string& house) const {
+  if (const auto source = book_.library().source(house))
+    return std::string(std::string_view(source->text));
+  return houseBegun(book_.library(), book_.job().method, house);
 }
 
 std::optional<std::string> HouseDesk::said(const RulePlace& place) const {
-  const auto source = book_.library().source(book_.job().method);
-  return source && isHouse() ? ruleText(std::string(std::string_view(source->text)), place)
-                             : std::nullopt;
+  return isHouse() ? ruleText(textOf(houseId()), place) : std::nullopt;
 }
 
 RuleDesk::Trial HouseDesk::tryOut(const RuleEdit& edit) const {
   const RuleLibrary& library = book_.library();
-  const std::string& method = book_.job().method;
-  const auto source = library.source(method);
-  if (!source || !isHouse()) return {};
-  const std::string text = withRuleEdit(std::string(std::string_view(source->text)), edit);
-  Trial trial{loadRules({method + ".toml", text},
+  const std::string house = houseId();
+  const std::string text = withRuleEdit(textOf(house), edit);
+  Trial trial{loadRules({house + ".toml", text},
                         [&](std::string_view base) { return library.source(base); }),
               std::nullopt};
   if (!trial.loaded.issues.empty()) {
@@ -81,25 +75,41 @@ RuleDesk::Trial HouseDesk::tryOut(const RuleEdit& edit) const {
 }
 
 /// On what the file says now, whoever wrote it.
-Issues HouseDesk::write(const std::string& method, const RuleEdit& edit) {
-  constexpr std::size_t kLargest = std::size_t{4} << 20;
-  const auto read = readWhole(pathOf(method), kLargest);
+Issues HouseDesk::write(const std::string& house, const RuleEdit& edit) {
+  const auto read = readWhole(pathOf(house), kLargest);
   if (const auto* issue = std::get_if<Issue>(&read)) return {*issue};
   const std::string text = withRuleEdit(std::get<std::string>(read), edit);
-  if (auto issue = writeWhole(pathOf(method), text)) return {*issue};
-  reload_();
+  if (auto issue = writeWhole(pathOf(house), text)) return {*issue};
+  calls_.reload();
+  return {};
+}
+
+/// Nothing where there is one already.
+Issues HouseDesk::begin(const std::string& house) {
+  if (book_.library().source(house)) return {};
+  std::error_code error;
+  std::filesystem::create_directories(folder_, error);
+  if (std::filesystem::exists(pathOf(house), error))
+    return {Issue{"file-there", {{"path", pathOf(house)}}, {}, {}, {}}};
+  if (auto issue = writeWhole(pathOf(house), textOf(house))) return {*issue};
+  calls_.reload();
   return {};
 }
 
 Issues HouseDesk::keep(const RuleEdit& edit) {
-  const std::string method = book_.job().method;
   const Trial trial = tryOut(edit);
   if (trial.loaded.rules == nullptr) return trial.loaded.issues;
-  const RuleEdit inverse{edit.place, said(edit.place)};
-  if (inverse.text == edit.text) return {};
-  if (Issues issues = write(method, edit); !issues.empty()) return issues;
-  book_.undoStack()->push(new RuleCommand(*this, method, edit, inverse));
-  return {};
+  const std::string house = houseId();
+  const RuleEdit inverse{edit.place, ruleText(textOf(house), edit.place)};
+  if (isHouse() && inverse.text == edit.text) return {};
+  if (Issues issues = begin(house); !issues.empty()) return issues;
+  if (Issues issues = write(house, edit); !issues.empty()) return issues;
+  QUndoStack& steps = *book_.undoStack();
+  steps.beginMacro(QString::fromStdString(edit.place.id));
+  steps.push(new Step(*this, house, edit, inverse));
+  const auto issue = book_.keep("method", Entry{house, {}});
+  steps.endMacro();
+  return issue ? Issues{*issue} : Issues{};
 }
 
 }  // namespace drapery

@@ -10,11 +10,14 @@ namespace drapery {
 
 class HouseDesk : public RuleDesk {
  public:
-  /// @param reload reads all rule files anew.
-  HouseDesk(Document& book, std::string folder, std::function<void()> reload)
-      : book_(book), folder_(std::move(folder)), reload_(std::move(reload)) {}
+  /// What the desk asks of the workspace.
+  struct Calls {
+    std::function<void()> reload;               // all rule files are to be read anew
+    std::function<void(const Issues&)> refuse;  // a step back or forth that could not be written
+  };
+  HouseDesk(Document& book, std::string folder, Calls calls)
+      : book_(book), folder_(std::move(folder)), calls_(std::move(calls)) {}
 
-  Issues begin() override;
   [[nodiscard]] bool isHouse() const override;
   [[nodiscard]] std::string file() const override {
     return isHouse() ? pathOf(book_.job().method) : std::string();
@@ -23,15 +26,20 @@ class HouseDesk : public RuleDesk {
   [[nodiscard]] Trial tryOut(const RuleEdit& edit) const override;
   Issues keep(const RuleEdit& edit) override;
 
-  /// Writes an edit to a method's file and takes it up.
-  Issues write(const std::string& method, const RuleEdit& edit);
-
  private:
-  [[nodiscard]] std::string pathOf(const std::string& method) const;
+  class Step;
+  /// Writes an edit to a file and takes it up.
+  Issues write(const std::string& house, const RuleEdit& edit);
+  [[nodiscard]] std::string pathOf(const std::string& house) const;
+  /// The house's file for the open book: the one that it goes by, or the one on its method.
+  [[nodiscard]] std::string houseId() const;
+  /// What that file says, or would when it is begun.
+  [[nodiscard]] std::string textOf(const std::string& house) const;
+  Issues begin(const std::string& house);
 
   Document& book_;
   std::string folder_;
-  std::function<void()> reload_;
+  Calls calls_;
 };
 
 }  // namespace drapery

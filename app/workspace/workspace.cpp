@@ -22,7 +22,10 @@ Workspace::Workspace(Places places, QObject* parent)
   if (!places_.settings.empty()) settings_ = Settings::load(places_.settings, settingsIssues_);
   for (const Issue& issue : settingsIssues_) logNote(placedWords(issue, {}));
   book_ = std::make_unique<Document>(readLibrary(), *jobs_, usualUnits());
-  desk_ = std::make_unique<HouseDesk>(*book_, places_.methods, [this] { reloadRules(); });
+  desk_ = std::make_unique<HouseDesk>(
+      *book_, places_.methods,
+      HouseDesk::Calls{[this] { reloadRules(); },
+                       [this](const Issues& issues) { emit rulesUnwritten(issues); }});
   book_->setRuleDesk(desk_.get());
   connect(book_.get(), &Document::unitsChosen, this, [this](Units units) {
     settings_.set("units", std::string(units == Units::Inches ? "in" : "mm"));

@@ -55,6 +55,8 @@ class Workspace : public QObject {
   void rulesReloaded();
   /// The open book's rules have a mistake now; it is planned by those from before.
   void rulesRefused(const drapery::Issues& issues);
+  /// A change of the house's rules could not be taken back or done again.
+  void rulesUnwritten(const drapery::Issues& issues);
 
  private:
   [[nodiscard]] std::shared_ptr<const RuleLibrary> readLibrary() const;

@@ -135,6 +135,12 @@ Drawing drawView(const ViewRule& view, const Plan& plan, const Pose& pose) {
   return ViewDrawing(view, plan, pose).draw();
 }
 
+std::optional<Drawing> drawAgain(const Drawing& drawing, const Plan& plan, const Pose& pose) {
+  for (const ViewRule& view : plan.rules->views)
+    if (view.id == drawing.id) return drawView(view, plan, pose);
+  return std::nullopt;
+}
+
 std::vector<const ViewRule*> viewsOf(const Plan& plan, std::string_view stage) {
   std::vector<const ViewRule*> views;
   for (const ViewRule& view : plan.rules->views)

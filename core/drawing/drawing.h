@@ -53,7 +53,6 @@ struct TagSpot {
   Point anchor;
   Side side = Side::Above;
   Point from = {}, to = {};  // its measuring line; alike where it has none
-  [[nodiscard]] bool isLine() const { return from.x != to.x || from.y != to.y; }
 };
 
 /// A word in the drawing. Only an id here: the words stand at the edge, where they are translated.

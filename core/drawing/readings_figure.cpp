@@ -51,12 +51,14 @@ class ReadingsFigure {
     const auto& rules = *source_.plan().rules;
     for (const OneReading& reading : source_.plan().eachReading) {
       if (&rules.inputs[reading.input] != &rule) continue;
+      const double value = reading.counts ? reading.value : Placed().value;
       const auto same = std::find_if(placed_.begin(), placed_.end(),
                                      [&](const Placed& p) { return p.name == reading.name; });
       if (same != placed_.end())
-        same->value = reading.value;
+        same->value = value;
       else if (placed_.size() < kMostShown)
-        placed_.push_back({reading.name, reading.value});
+        placed_.push_back({reading.name, value});
+      if (!reading.counts) continue;
       least_ = std::min(least_, reading.value);
       most_ = std::max(most_, reading.value);
     }

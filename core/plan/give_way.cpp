@@ -10,21 +10,27 @@ namespace drapery {
 
 namespace {
 
-/// A measure that was taken stays what it is.
-bool isMeasured(const Plan& plan, std::size_t input) {
+/// Whether the block lies there: something was read on it.
+bool isBlockThere(const Plan& plan) {
+  return std::any_of(plan.rules->inputNodes.begin(), plan.rules->inputNodes.end(),
+                     [&](std::size_t input) {
+                       const InputRule& rule = plan.rules->inputs[plan.rules->nodes[input].rule];
+                       return !rule.places.empty() && plan.isMeasured(input);
+                     });
+}
+
+/// A measure that was taken stays what it is; on a block that lies there the others are as they are
+/// too, said or not.
+bool mayGiveWay(const Plan& plan, std::size_t input, bool isBlockThere) {
   const InputRule& rule = plan.rules->inputs[plan.rules->nodes[input].rule];
-  return rule.role == InputRole::Given && plan.entered[input] && !plan.isPlanned(input);
+  if (rule.role == InputRole::Allowance || plan.isPlanned(input)) return true;
+  return !plan.isMeasured(input) && !isBlockThere;
 }
 
 std::string planWay(const RuleSet& rules) {
   for (const WayRule& way : rules.ways)
     if (way.isPlan) return way.id;
   return {};
-}
-
-/// What is said of a measure that is not there yet is told as a plan.
-Entry saidOf(const RuleSet& rules, const InputRule& rule, double figure) {
-  return rule.role == InputRole::Allowance ? Entry{figure, {}} : plannedEntry(rules, figure);
 }
 
 double argument(const Issue& issue, std::string_view name) {
@@ -36,9 +42,10 @@ double argument(const Issue& issue, std::string_view name) {
 
 }  // namespace
 
-Entry plannedEntry(const RuleSet& rules, double figure) {
+Entry decidedEntry(const RuleSet& rules, const InputRule& rule, double figure) {
   const std::string way = planWay(rules);
-  return way.empty() ? Entry{figure, {}} : readingEntry(figure, way);
+  if (rule.role == InputRole::Allowance || way.empty()) return {figure, {}};
+  return readingEntry(figure, way);
 }
 
 bool canBeSaid(const RuleSet& rules, std::size_t node) {
@@ -58,18 +65,19 @@ std::vector<GivingWay> whatCouldGiveWay(const Job& job, const Planner& planner,
   std::vector<std::size_t> moving;
   for (const Influence& influence : planner.influences(plan, *node))
     moving.push_back(influence.input);
+  const bool isThere = isBlockThere(plan);
   std::vector<GivingWay> able, unable;
   for (const std::size_t input : rules.inputNodes) {
     const InputRule& rule = rules.inputs[rules.nodes[input].rule];
     const auto& dependents = rules.dependents.of(rules, input, Moving::All);
     const bool isBehind =
         std::find(dependents.begin(), dependents.end(), *node) != dependents.end();
-    if (!isBehind || !plan.counts[input] || isMeasured(plan, input)) continue;
+    if (!isBehind || !plan.counts[input] || !mayGiveWay(plan, input, isThere)) continue;
     GivingWay way{input, fieldOf(rule), std::nullopt, 0.0, std::nullopt};
     auto solved = solve(free, planner, {{rule.id, std::string(value), figure}});
     if (const auto* found = std::get_if<SolvedJob>(&solved)) {
       way.figure = found->solved.front().value;
-      way.becomes = saidOf(rules, rule, way.figure);
+      way.becomes = decidedEntry(rules, rule, way.figure);
       able.push_back(std::move(way));
       continue;
     }

@@ -20,14 +20,15 @@ struct GivingWay {
   std::optional<double> reaches;  // and what the value would come to with that nearest
 };
 
-/// Decisions, and measures that nobody took yet: supposed ones and planned ones; a measured figure
-/// never gives way. Those that can do it first, in the order of the rules. Empty for a value that
-/// goes in steps or tells of the trial, and for one that nothing of these moves.
+/// Decisions and planned measures; while nothing was read on the block, supposed measures too. A
+/// measured figure never gives way. Those that can do it first, in the order of the rules. Empty
+/// for a value that goes in steps or tells of the trial, and for one that nothing of these moves.
 std::vector<GivingWay> whatCouldGiveWay(const Job& job, const Planner& planner,
                                         std::string_view value, double figure);
 
-/// What is said of a measure that is not there yet: a reading by the way that is a plan.
-Entry plannedEntry(const RuleSet& rules, double figure);
+/// What is said of an input that is decided and not measured: of a measure, a reading by the way
+/// that is a plan. In the input's own unit.
+Entry decidedEntry(const RuleSet& rules, const InputRule& rule, double figure);
 
 /// Whether a value's own rule can be overruled at all: it is computed, and no piece's cut size nor
 /// a figure of the trial, which the pieces decide.

@@ -181,6 +181,27 @@ void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rule
                       {}});
 }
 
+/// Once something is measured what was planned for it counts no more. The readings are sound.
+void takeReadings(const Entry& entry, std::size_t input, const RuleSet& rules, SaidNumbers& said) {
+  const InputRule& rule = rules.inputs[input];
+  const auto isPlan = [&](const Reading& reading) {
+    const WayRule* way = rules.way(reading.by);
+    return way != nullptr && way->isPlan;
+  };
+  const bool isMeasured = !std::all_of(entry.readings.begin(), entry.readings.end(), isPlan);
+  std::vector<Reading> counted;
+  const std::vector<std::string> names = readingNames(entry);
+  for (std::size_t k = 0; k < names.size(); ++k) {
+    const Reading& reading = entry.readings[k];
+    const bool counts = !isMeasured || !isPlan(reading);
+    said.each.push_back(
+        {input, names[k], reading.by, std::get<double>(readNumber(reading.value, rule)), counts});
+    if (counts) counted.push_back(reading);
+  }
+  said.readings[input] = std::get<Readings>(readReadings(counted, rule));
+  said.values[input] = said.readings[input].mean;
+}
+
 }  // namespace
 
 std::vector<const Material*> materialsFor(const InputRule& rule, const MaterialShelf& shelf) {
@@ -267,13 +288,7 @@ JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& 
     }
     const bool isRead = !entry->second.readings.empty() && entry->second.material.empty();
     if (!isRead) continue;
-    inputs.said.readings[i] = std::get<Readings>(readReadings(entry->second.readings, rule));
-    const std::vector<std::string> names = readingNames(entry->second);
-    for (std::size_t k = 0; k < names.size(); ++k) {
-      const Reading& reading = entry->second.readings[k];
-      inputs.said.each.push_back(
-          {i, names[k], reading.by, std::get<double>(readNumber(reading.value, rule))});
-    }
+    takeReadings(entry->second, i, rules, inputs.said);
   }
   auto resolution = readResolution(job);
   if (auto* issue = std::get_if<Issue>(&resolution)) inputs.issues.push_back(std::move(*issue));

@@ -38,12 +38,17 @@ bool Plan::isPlanned(std::size_t node) const {
   if (!rules->isInput(node) || !entered[node]) return false;
   bool isPlan = false;
   for (const OneReading& reading : eachReading) {
-    if (reading.input != rules->nodes[node].rule) continue;
+    if (reading.input != rules->nodes[node].rule || !reading.counts) continue;
     const WayRule* way = rules->way(reading.by);
     if (way == nullptr || !way->isPlan) return false;
     isPlan = true;
   }
   return isPlan;
+}
+
+bool Plan::isMeasured(std::size_t node) const {
+  return rules->isInput(node) && rules->inputs[rules->nodes[node].rule].role == InputRole::Given &&
+         entered[node] && !isPlanned(node);
 }
 
 bool Plan::isThere(const PlannedPart& part) const {

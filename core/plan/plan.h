@@ -43,6 +43,8 @@ struct Plan : PlannedEntries {
   /// Whether all that was said of a measure is a plan for it (a way with `is_plan`): it is not
   /// there to be measured yet.
   [[nodiscard]] bool isPlanned(std::size_t node) const;
+  /// Whether it is a measure that was taken: said, and no plan.
+  [[nodiscard]] bool isMeasured(std::size_t node) const;
   /// Whether the binder said how the piece was cut, one side or both: it is there already.
   [[nodiscard]] bool isThere(const PlannedPart& part) const;
   [[nodiscard]] NumberTable table() const { return {values.data(), nullptr}; }

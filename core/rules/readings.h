@@ -19,6 +19,7 @@ struct OneReading {
   std::string name;       // its place, or its number from 1 where it has none of its own
   std::string by;         // the way of measuring; may be empty
   double value = 0.0;     // mm for a length
+  bool counts = true;     // not where it was a plan and the thing is measured now
 };
 
 }  // namespace drapery

@@ -40,6 +40,16 @@ Unit unitAt(std::string_view text, bool hasEscapes) {
 
 }  // namespace
 
+std::string quotedText(std::string_view text) {
+  std::string out = "\"";
+  for (const char c : text) {
+    if (c == '"' || c == '\\') out += '\\';
+    const bool isControl = (c >= 0 && c < ' ') || c == '\x7f';
+    out += isControl ? ' ' : c;
+  }
+  return out + '"';
+}
+
 TextPlace placeInText(std::string_view written, std::size_t offset) {
   const bool isLong = written.substr(0, 3) == "\"\"\"" || written.substr(0, 3) == "'''";
   TextPlace place;

@@ -2,9 +2,13 @@
 #pragma once
 
 #include <cstddef>
+#include <string>
 #include <string_view>
 
 namespace drapery {
+
+/// As one line between quotes; what would end a line is a blank.
+std::string quotedText(std::string_view text);
 
 struct TextPlace {
   int lines = 0;       // below the one of the opening quote

@@ -112,5 +112,30 @@ TEST_F(Dragging, whatIsMeasuredOrAMaterialsOwnCannotBe) {
     EXPECT_FALSE(table().handleOf(value).has_value()) << value;
 }
 
+// What was measured stays; what was only supposed is planned by the hand, and can be dragged again.
+TEST_F(Dragging, aRoundIsPlannedByTheHandUntilItIsMeasured) {
+  Job job = plainJob();
+  job.given["spine_shape"] = {std::string("rounded"), {}};
+  open(job);
+  drop(take("round_depth", 1));
+  const auto node = *document().plan().rules->find("round_depth");
+  EXPECT_TRUE(document().plan().isPlanned(node));
+  EXPECT_TRUE(table().handleOf("round_depth").has_value());
+  keep("round_depth", "5");
+  EXPECT_FALSE(table().handleOf("round_depth").has_value());
+}
+
+// Rules may be read anew at any moment, also while something is held.
+TEST_F(Dragging, rulesThatAreReadAnewMeanwhileDoNoHarm) {
+  openPlain();
+  showCase();
+  const QPointF at = take("setback", 1);
+  workspace_->reloadRules();
+  settle();
+  move(at + QPointF(3, 0));
+  drop(at);
+  EXPECT_NEAR(value("setback"), 8, 0.51);
+}
+
 }  // namespace
 }  // namespace drapery::test

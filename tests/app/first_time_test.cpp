@@ -82,5 +82,18 @@ TEST_F(FirstTime, aCaseForBoardsThatAreCut) {
   expectACase(3);
 }
 
+// What was wrong with the copies of one book is not told of the next.
+TEST_F(FirstTime, wrongCopiesGoWithTheirBook) {
+  openPlain();
+  auto* copies = find<QLineEdit>("docket.copies");
+  copies->setFocus();
+  QTest::keyClicks(copies, "0");
+  press(Qt::Key_Return);
+  EXPECT_FALSE(copies->accessibleDescription().isEmpty());
+  openPlain();
+  EXPECT_TRUE(copies->accessibleDescription().isEmpty());
+  EXPECT_EQ(copies->text(), "");
+}
+
 }  // namespace
 }  // namespace drapery::test

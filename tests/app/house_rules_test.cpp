@@ -1,5 +1,6 @@
 // House rules in the window: a rule made our own in its note, checked as it is typed.
 #include <QPlainTextEdit>
+#include <filesystem>
 #include <fstream>
 
 #include "tests/app/bench_window.h"
@@ -37,18 +38,21 @@ class HouseRules : public BenchWindow {
 TEST_F(HouseRules, aFormulaIsChangedInItsNoteCheckedDrawnKeptAndUndone) {
   const double before = value("board_width");
   makeOurOwn("board_width");
-  EXPECT_EQ(saved().method, "case-sunk-joint-house");
+  EXPECT_EQ(saved().method, "case-sunk-joint");  // asking changes nothing
   EXPECT_TRUE(text("formula")->toPlainText().contains("block_width - setback"));
   write("formula", "block_width - setback + square_fore_edge + 1 mm");
   EXPECT_NEAR(value("board_width"), before + 1, 1e-9);  // drawn while it is typed
   EXPECT_TRUE(told().contains("by the former"));
-  EXPECT_EQ(file().find("derive"), std::string::npos);  // and not yet written
+  EXPECT_FALSE(std::filesystem::exists(methods_));  // and not yet written
   QTest::keyClick(text("formula"), Qt::Key_Return);
   settle();
+  EXPECT_EQ(saved().method, "case-sunk-joint-house");
   EXPECT_NE(file().find("+ 1 mm"), std::string::npos);
   EXPECT_NEAR(value("board_width"), before + 1, 1e-9);
-  document().undoStack()->undo();
+  document().undoStack()->undo();  // one step: the rule and the book's going by it
   settle();
+  EXPECT_EQ(saved().method, "case-sunk-joint");
+  EXPECT_EQ(file().find("+ 1 mm"), std::string::npos);
   EXPECT_NEAR(value("board_width"), before, 1e-9);
   document().undoStack()->redo();
   settle();
@@ -72,7 +76,7 @@ TEST_F(HouseRules, aMistakeIsUnderlinedWhereItStandsWithItsReason) {
     EXPECT_NEAR(value("board_width"), before, 1e-9) << wrong;
     QTest::keyClick(text("formula"), Qt::Key_Return);
     settle();
-    EXPECT_EQ(file().find("derive"), std::string::npos) << wrong;
+    EXPECT_FALSE(std::filesystem::exists(methods_)) << wrong;
   }
   QTest::keyClick(text("formula"), Qt::Key_Escape);
   settle();
@@ -124,6 +128,36 @@ TEST_F(HouseRules, aFindingsLimitIsMovedInItsNote) {
   QTest::keyClick(text("when"), Qt::Key_Return);
   settle();
   EXPECT_FALSE(notes().contains("2 mm apart"));
+}
+
+// The notes stand still only while something is typed, and never for another book.
+TEST_F(HouseRules, theEditorGoesWithWhatItIsAbout) {
+  makeOurOwn("board_width");
+  entry("setback")->setFocus();
+  settle();
+  EXPECT_FALSE(isShown("ruleeditor"));
+  EXPECT_TRUE(notes().contains("Set-back"));
+  makeOurOwn("board_width");
+  write("formula", "block_width");
+  entry("setback")->setFocus();
+  settle();
+  EXPECT_TRUE(isShown("ruleeditor"));  // what is typed is not lost
+  openPlain();
+  EXPECT_FALSE(isShown("ruleeditor"));
+  EXPECT_EQ(saved().method, "case-sunk-joint");
+  EXPECT_FALSE(std::filesystem::exists(methods_));
+}
+
+TEST_F(HouseRules, aStepThatCannotBeWrittenIsTold) {
+  makeOurOwn("setback");
+  write("default", "8 mm");
+  QTest::keyClick(text("default"), Qt::Key_Return);
+  settle();
+  std::filesystem::remove(methods_ + "/case-sunk-joint-house.toml");
+  std::filesystem::create_directory(methods_ + "/case-sunk-joint-house.toml");
+  document().undoStack()->undo();
+  settle();
+  EXPECT_TRUE(banner().contains("could not be written")) << banner().toStdString();
 }
 
 }  // namespace

@@ -239,5 +239,61 @@ TEST_F(Saying, manySlipsFoldByTheMomentOfCuttingAndOpenWithTheirPiece) {
   EXPECT_FALSE(lying().contains("board"));
 }
 
+// What was being typed is the former book's: it is kept there, and nothing of it comes to the next.
+TEST_F(Saying, leavingABookKeepsWhatIsTypedInItAndInNoOther) {
+  openPlain();
+  const std::string former = path_;
+  click("slip.board");
+  asCut("board")->setFocus();
+  QTest::keyClicks(asCut("board"), "139 × 214");
+  showCase();
+  click("link.all-methods");
+  find<QLineEdit>("methods.why")->setFocus();
+  QTest::keyClicks(find<QLineEdit>("methods.why"), "as its neighbours");
+  window_->startNew();
+  settle();
+  EXPECT_EQ(saved(former).why, "as its neighbours");
+  EXPECT_EQ(saved(former).asCut.size(), 1U);
+  EXPECT_EQ(document().job().why, "");
+  EXPECT_TRUE(document().job().asCut.empty());
+}
+
+TEST_F(Saying, aUnitBehindBothSidesIsOfBoth) {
+  Job job = plainJob();
+  job.units = Units::Inches;
+  open(job);
+  click("slip.board");
+  asCut("board")->setFocus();
+  QTest::keyClicks(asCut("board"), "139 × 214 mm");
+  press(Qt::Key_Return);
+  EXPECT_EQ(saved().asCut.at("board").at("width").value, Written(std::string("139mm")));
+  EXPECT_EQ(saved().asCut.at("board").at("height").value, Written(std::string("214 mm")));
+}
+
+TEST_F(Saying, whatIsTypedWhereSomethingWasPlannedIsNoPlan) {
+  Job job = plainJob();
+  job.given.erase("text_height");
+  job.given["text_height"].readings = {{205.0, "", "planned"}};
+  open(job);
+  entry("text_height")->setFocus();
+  press(Qt::Key_Down, Qt::AltModifier);
+  keep("text_height@spine", "211");
+  EXPECT_EQ(saved().given.at("text_height").readings.back().by, "");
+  EXPECT_NEAR(value("text_height"), 211, 1e-9);
+}
+
+// The same size said once more is no step to take back.
+TEST_F(Saying, sayingTheSameAgainIsNoStep) {
+  openPlain();
+  click("slip.board");
+  for (int i = 0; i < 2; ++i) {
+    asCut("board")->setFocus();
+    asCut("board")->selectAll();
+    QTest::keyClicks(asCut("board"), "139 × 214");
+    press(Qt::Key_Return);
+    EXPECT_EQ(document().undoStack()->count(), 1);
+  }
+}
+
 }  // namespace
 }  // namespace drapery::test

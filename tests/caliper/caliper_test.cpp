@@ -155,5 +155,22 @@ TEST_F(Caliper, itsPortIsChosenAtTheDocketAndRemembered) {
   EXPECT_EQ(workspace_->settings().text("caliper"), "");
 }
 
+// A button pressed at a measure that was read in places does not wipe the readings out.
+TEST_F(Caliper, goesToAnEmptyPlaceOfAMeasureThatWasReadAlready) {
+  Job job = plainJob();
+  job.given["text_height"].readings = {{209.0, "spine", "rule"}, {211.0, "middle", "rule"}};
+  open(job);
+  entry("text_height")->setFocus();
+  plugIn({"--on-enter", "--readings", "210.5,210.7"});
+  send();
+  ASSERT_TRUE(comes([&] { return readings("text_height") == 3; }));
+  EXPECT_EQ(saved().given.at("text_height").readings.back().at, "fore-edge");
+  entry("text_height")->setFocus();
+  QTest::qWait(400);  // sooner would be left out
+  send();
+  EXPECT_TRUE(comes([&] { return banner().contains("Choose where it goes"); }));
+  EXPECT_EQ(readings("text_height"), 3U);
+}
+
 }  // namespace
 }  // namespace drapery::test

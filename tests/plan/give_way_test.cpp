@@ -150,5 +150,37 @@ TEST(Why, isForgottenWithItsMethodAndKeptInTheFile) {
   EXPECT_EQ(writeJob(job).find("\"why\""), std::string::npos);
 }
 
+// On a block that lies there nothing of it gives way, not even what nobody said.
+TEST(GiveWay, onABlockThatIsThereOnlyDecisionsDo) {
+  const Planner planner(shippedMethod("case-sunk-joint"));
+  const Job job = plainJob();
+  const Plan plan = planner.plan(job).plan;
+  std::size_t ways = 0;
+  for (const char* value : {"board_width", "stiffener_width", "covering_width"})
+    for (const GivingWay& way : whatCouldGiveWay(job, planner, value, valueOf(plan, value) + 0.5)) {
+      ++ways;
+      EXPECT_TRUE(way.field.starts_with("allowances/")) << value << " " << way.field;
+    }
+  EXPECT_GT(ways, 3U);
+}
+
+// Measured at last: what was planned stays in the file and counts no more.
+TEST(ReadingFields, whatIsMeasuredCountsAndNotWhatWasPlanned) {
+  const RuleSetPtr rules = shippedMethod("case-sunk-joint");
+  Job job = plainJob();
+  setField(job, "given/text_height", decidedEntry(*rules, *rules->input("text_height"), 200.0));
+  const Plan before = test::planOf(job).plan;
+  const auto node = *before.rules->find("text_height");
+  EXPECT_TRUE(before.isPlanned(node));
+  EXPECT_NEAR(valueOf(before, "text_height"), 200, 1e-9);
+  setField(job, "given/text_height@spine", readingEntry(212.0, "rule"));
+  setField(job, "given/text_height@middle", readingEntry(213.0, "rule"));
+  const Plan plan = test::planOf(job).plan;
+  EXPECT_TRUE(plan.isMeasured(node));
+  EXPECT_NEAR(valueOf(plan, "text_height"), 212.5, 1e-9);
+  EXPECT_EQ(plan.eachReading.size(), 3U);
+  EXPECT_EQ(plan.readings[plan.rules->nodes[node].rule].count, 2);
+}
+
 }  // namespace
 }  // namespace drapery

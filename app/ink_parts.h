@@ -1,0 +1,29 @@
+// What the window's own widgets are made of, all alike: words in ink, entries without a frame, and
+// rows that are made anew.
+#pragma once
+
+#include <QString>
+
+#include "paint/palette.h"
+
+class QLabel;
+class QLayout;
+class QLineEdit;
+class QWidget;
+
+namespace drapery {
+
+/// Plain words; `pixels` before the letters are scaled.
+QLabel* inkLabel(const QString& words, double pixels, const QColor& ink, QWidget* parent,
+                 bool semiBold = false);
+
+/// On the ground that it stands on, without a frame.
+void dressEntry(QLineEdit* entry, const Palette& palette, const QColor& ink, const QColor& asking);
+/// The colour of what stands there; nothing is done when it has it already.
+void inkEntry(QWidget* entry, const QColor& ink);
+
+/// Takes all out of a layout. A widget may be on its way out of its own click: it is gone from
+/// sight and from its name at once, and deleted when the loop comes round.
+void emptyLayout(QLayout* layout);
+
+}  // namespace drapery
