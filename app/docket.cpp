@@ -13,6 +13,7 @@
 #include "app/ink_parts.h"
 #include "app/words/window_words.h"
 #include "paint/fonts.h"
+#include "paint/set_words.h"
 
 namespace drapery {
 
@@ -59,11 +60,11 @@ class StageLine : public QAbstractButton {
     painter.setFont(name);
     painter.setPen(palette_.ink);
     QRect room = rect().adjusted(20, 6, -10, -6);
-    painter.drawText(room, Qt::AlignLeft | Qt::AlignTop, text());
+    paintWords(painter, room, Qt::AlignLeft | Qt::AlignTop, text());
     painter.setFont(small);
     painter.setPen(status_.isStop ? palette_.stop : palette_.secondInk);
-    painter.drawText(room, Qt::AlignLeft | Qt::AlignBottom,
-                     QFontMetrics(small).elidedText(status_.text, Qt::ElideRight, room.width()));
+    paintWords(painter, room, Qt::AlignLeft | Qt::AlignBottom,
+               shortened(small, status_.text, room.width()));
   }
 
  private:

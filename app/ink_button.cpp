@@ -3,6 +3,7 @@
 #include <QPainter>
 
 #include "paint/fonts.h"
+#include "paint/set_words.h"
 
 namespace drapery {
 
@@ -23,10 +24,9 @@ InkButton::InkButton(const QString& text, const Palette& palette, QWidget* paren
 void InkButton::setHint(const QString& hint) { hint_ = hint; }
 
 QSize InkButton::sizeHint() const {
-  const QFontMetrics text(textFont(kText));
-  const QFontMetrics hint(textFont(kHint));
-  const int room = hint_.isEmpty() ? 0 : hint.horizontalAdvance(hint_) + 14;
-  return {text.horizontalAdvance(this->text()) + room + 4, text.height() + 6};
+  const int room = hint_.isEmpty() ? 0 : wordsWidth(textFont(kHint), hint_) + 14;
+  return {wordsWidth(textFont(kText), text()) + room + 4,
+          QFontMetrics(textFont(kText)).height() + 6};
 }
 
 void InkButton::paintEvent(QPaintEvent*) {
@@ -34,15 +34,15 @@ void InkButton::paintEvent(QPaintEvent*) {
   painter.setFont(textFont(kText));
   painter.setPen(isChecked() ? palette_.ink : isEnabled() ? palette_.accent : palette_.secondInk);
   const QRect room = rect().adjusted(1, 0, -1, 0);
-  painter.drawText(room, Qt::AlignLeft | Qt::AlignVCenter, text());
+  paintWords(painter, room, Qt::AlignLeft | Qt::AlignVCenter, text());
   if (isChecked() || (isEnabled() && (hasFocus() || underMouse()))) {
-    const int width = painter.fontMetrics().horizontalAdvance(text());
+    const int width = wordsWidth(textFont(kText), text());
     painter.drawLine(room.left(), room.bottom() - 1, room.left() + width, room.bottom() - 1);
   }
   if (hint_.isEmpty()) return;
   painter.setFont(textFont(kHint));
   painter.setPen(palette_.secondInk);
-  painter.drawText(room, Qt::AlignRight | Qt::AlignVCenter, hint_);
+  paintWords(painter, room, Qt::AlignRight | Qt::AlignVCenter, hint_);
 }
 
 }  // namespace drapery

@@ -3,14 +3,51 @@
 #include <QLabel>
 #include <QLayout>
 #include <QLineEdit>
+#include <QPainter>
+#include <algorithm>
 
 #include "paint/fonts.h"
+#include "paint/set_words.h"
 
 namespace drapery {
 
+namespace {
+
+/// A label whose broken lines are not set anew each time that a layout asks for their height.
+class InkLabel : public QLabel {
+ public:
+  using QLabel::QLabel;
+  [[nodiscard]] int heightForWidth(int width) const override {
+    return wordWrap() ? wordsHeight(font(), text(), width) : QLabel::heightForWidth(width);
+  }
+  [[nodiscard]] QSize minimumSizeHint() const override {
+    return wordWrap() ? QSize(1, QFontMetrics(font()).height()) : QLabel::minimumSizeHint();
+  }
+  [[nodiscard]] QSize sizeHint() const override {
+    if (!wordWrap()) return QLabel::sizeHint();
+    const int wide = std::min(wordsWidth(font(), text()), static_cast<int>(kWideEm * em()));
+    return {wide, wordsHeight(font(), text(), wide)};
+  }
+
+ protected:
+  void paintEvent(QPaintEvent* event) override {
+    if (!wordWrap()) return QLabel::paintEvent(event);
+    QPainter painter(this);
+    painter.setFont(font());
+    painter.setPen(palette().color(QPalette::WindowText));
+    paintWords(painter, contentsRect(),
+               static_cast<int>(alignment()) | Qt::TextWordWrap | Qt::TextDontClip, text());
+  }
+
+ private:
+  static constexpr double kWideEm = 24.0;
+};
+
+}  // namespace
+
 QLabel* inkLabel(const QString& words, double pixels, const QColor& ink, QWidget* parent,
                  bool semiBold) {
-  auto* label = new QLabel(words, parent);
+  auto* label = new InkLabel(words, parent);
   label->setTextFormat(Qt::PlainText);
   label->setFont(textFont(pixels, semiBold));
   QPalette colours = label->palette();

@@ -14,6 +14,7 @@
 #include "core/drawing/piece_shapes.h"
 #include "paint/drawing_painter.h"
 #include "paint/fonts.h"
+#include "paint/set_words.h"
 #include "words/cut_moments.h"
 #include "words/plan_text.h"
 
@@ -36,9 +37,7 @@ constexpr std::size_t kMostOpen = 8;  // pieces; more fold by the moment of cutt
 constexpr int kBar = 5;               // shown where the pieces need more room than the tray has
 
 int heightOf(const QFont& font) { return QFontMetrics(font).height(); }
-int widthOf(const QFont& font, const QString& text) {
-  return QFontMetrics(font).horizontalAdvance(text);
-}
+int widthOf(const QFont& font, const QString& text) { return wordsWidth(font, text); }
 int letteringHeight(double size) {
   return heightOf(textFont(size * kName, true)) + heightOf(textFont(size * kFigures, true)) +
          heightOf(textFont(size * kBelow));
@@ -177,7 +176,7 @@ void Slip::paintEvent(QPaintEvent*) {
   const auto line = [&](int which, const QFont& font, const QColor& colour, const QString& text) {
     painter.setFont(font);
     painter.setPen(colour);
-    painter.drawText(lineRect(which), Qt::AlignLeft | Qt::AlignVCenter, text);
+    paintWords(painter, lineRect(which), Qt::AlignLeft | Qt::AlignVCenter, text);
   };
   line(0, textFont(size_ * kName, true), palette_.ink, name_);
   line(1, textFont(size_ * kFigures, true), palette_.ink, figures_);
@@ -412,13 +411,13 @@ void SlipTray::paintEvent(QPaintEvent*) {
   const QString told = !message_.isEmpty() ? message_ : isStopped_ ? tr("not to be cut yet") : "";
   if (!told.isEmpty()) {
     painter.setPen(palette_.stop);
-    painter.drawText(rect().adjusted(0, 4, -kEdge, 0), Qt::AlignRight | Qt::AlignTop,
-                     severityMark(Severity::Stop) + "  " + told);
+    paintWords(painter, rect().adjusted(0, 4, -kEdge, 0), Qt::AlignRight | Qt::AlignTop,
+               severityMark(Severity::Stop) + "  " + told);
   }
   if (!slips_.empty()) return;
   painter.setPen(palette_.secondInk);
-  painter.drawText(rect().adjusted(kEdge, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter,
-                   tr("The pieces will lie here once the block and the board are measured."));
+  paintWords(painter, rect().adjusted(kEdge, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter,
+             tr("The pieces will lie here once the block and the board are measured."));
 }
 
 }  // namespace drapery

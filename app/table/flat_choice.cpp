@@ -3,6 +3,8 @@
 #include <QPainter>
 #include <QWheelEvent>
 
+#include "paint/set_words.h"
+
 namespace drapery {
 
 namespace {
@@ -33,16 +35,15 @@ FlatChoice::FlatChoice(const Palette& palette, QWidget* parent)
 }
 
 QSize FlatChoice::sizeHint() const {
-  const QFontMetrics metrics(font());
-  return {metrics.horizontalAdvance(currentText()) + kMark + 6, metrics.height() + 2};
+  return {wordsWidth(font(), currentText()) + kMark + 6, QFontMetrics(font()).height() + 2};
 }
 
 void FlatChoice::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.setRenderHint(QPainter::Antialiasing);
   painter.setPen(palette_.ink);
-  painter.drawText(rect().adjusted(2, 0, -kMark, 0), Qt::AlignLeft | Qt::AlignVCenter,
-                   currentText());
+  paintWords(painter, rect().adjusted(2, 0, -kMark, 0), Qt::AlignLeft | Qt::AlignVCenter,
+             currentText());
   paintListMark(painter, rect(), palette_);
 }
 

@@ -1,6 +1,5 @@
 #include "app/table/graduated_rule.h"
 
-#include <QFontMetrics>
 #include <QPainter>
 #include <cmath>
 #include <vector>
@@ -8,6 +7,7 @@
 #include "core/quantity/format_length.h"
 #include "core/quantity/length.h"
 #include "paint/fonts.h"
+#include "paint/set_words.h"
 
 namespace drapery {
 
@@ -41,8 +41,7 @@ void paintGraduatedRule(QPainter& painter, const QRectF& area, double pixelsPerM
   const double perUnit = pixelsPerMm * (units == Units::Inches ? kMmPerInch : 1.0);
   if (!(perUnit > 0) || area.width() < 40) return;
   const QFont font = textFont(12.0);
-  const double labelRoom =
-      QFontMetrics(font).horizontalAdvance(units == Units::Inches ? "00 15/16" : "0000") + 10;
+  const double labelRoom = wordsWidth(font, units == Units::Inches ? "00 15/16" : "0000") + 10;
   const std::vector<double> steps = stepsFor(units);
   const double fine = firstOver(steps, perUnit, kFinest);
   const double middle = firstOver(steps, perUnit, 3 * kFinest);
@@ -64,8 +63,8 @@ void paintGraduatedRule(QPainter& painter, const QRectF& area, double pixelsPerM
     painter.setPen(QPen(isLabelled ? palette.ink : palette.secondInk, 1.0));
     painter.drawLine(QPointF(x, top), QPointF(x, top + length));
     if (!isLabelled || x + labelRoom > area.right()) continue;
-    painter.drawText(QRectF(x + 3, top + 4, labelRoom, area.height() - 4), Qt::AlignLeft,
-                     figureAt(at, units));
+    paintWords(painter, QRectF(x + 3, top + 4, labelRoom, area.height() - 4), Qt::AlignLeft,
+               figureAt(at, units));
   }
   painter.restore();
 }

@@ -13,6 +13,7 @@
 #include "core/drawing/draw_view.h"
 #include "paint/drawing_painter.h"
 #include "paint/fonts.h"
+#include "paint/set_words.h"
 
 namespace drapery {
 
@@ -130,9 +131,7 @@ class MethodsSheet::Sheet : public QWidget {
     return method.isHouse ? tr("%1 (house)").arg(title) : title;
   }
   [[nodiscard]] int heightOf(const QString& words, const QFont& font) const {
-    return QFontMetrics(font)
-        .boundingRect(0, 0, column_ - 10, 4000, Qt::TextWordWrap, words)
-        .height();
+    return wordsHeight(font, words, column_ - 10);
   }
   [[nodiscard]] int headingHeight() const {
     int height = 0;
@@ -228,38 +227,36 @@ class MethodsSheet::Sheet : public QWidget {
     if (seen.top() > top_) return;
     painter.setFont(textFont(kHeading, true));
     painter.setPen(palette_.ink);
-    painter.drawText(QRect(x, 6, column_ - 10, heading_), Qt::AlignLeft | Qt::TextWordWrap,
-                     title(method));
+    paintWords(painter, QRect(x, 6, column_ - 10, heading_), Qt::AlignLeft | Qt::TextWordWrap,
+               title(method));
     paintOn(painter, drawings_[i], scale_, QPointF(x, heading_ + drawn_ + 4));
     const double bottom = heading_ + drawn_ + openedDrawn_ + 10;
     paintOn(painter, opened_[i], openedScale_, QPointF(x, bottom - lineOf(kTitle)));
     painter.setFont(textFont(kTitle));
     painter.setPen(palette_.secondInk);
     if (opened_[i].grip)
-      painter.drawText(QRectF(x, bottom - lineOf(kTitle), column_ - 8, lineOf(kTitle) + 2),
-                       Qt::AlignLeft | Qt::AlignVCenter,
-                       tr("opens to %1°").arg(std::lround(opened_[i].grip->most)));
+      paintWords(painter, QRectF(x, bottom - lineOf(kTitle), column_ - 8, lineOf(kTitle) + 2),
+                 Qt::AlignLeft | Qt::AlignVCenter,
+                 tr("opens to %1°").arg(std::lround(opened_[i].grip->most)));
     const bool isStop = !method.issues.empty() || method.plan.has(Severity::Stop);
     painter.setFont(textFont(kTitle));
     painter.setPen(isStop ? palette_.stop : palette_.mind);
-    painter.drawText(QRect(x, top_ - findings_ - 6, column_ - 10, findings_ + 4),
-                     Qt::AlignLeft | Qt::TextWordWrap, findingWords(method));
+    paintWords(painter, QRect(x, top_ - findings_ - 6, column_ - 10, findings_ + 4),
+               Qt::AlignLeft | Qt::TextWordWrap, findingWords(method));
   }
 
   void paintRow(QPainter& painter, std::size_t r) {
     const int y = rowTop(r);
-    painter.setPen(QPen(palette_.hairline, 0.8));
-    painter.drawLine(8, y, width() - 8, y);
+    painter.fillRect(QRect(8, y, width() - 16, 1), palette_.hairline);
     painter.setFont(textFont(kTitle));
     painter.setPen(palette_.secondInk);
-    const QFontMetrics metrics(textFont(kTitle));
-    painter.drawText(QRect(12, y, head() - 18, rowHeight()), Qt::AlignLeft | Qt::AlignVCenter,
-                     metrics.elidedText(localText(rows_[r].title), Qt::ElideRight, head() - 18));
+    paintWords(painter, QRect(12, y, head() - 18, rowHeight()), Qt::AlignLeft | Qt::AlignVCenter,
+               shortened(textFont(kTitle), localText(rows_[r].title), head() - 18));
     painter.setFont(textFont(kFigure));
     painter.setPen(palette_.ink);
     for (std::size_t i = 0; i < rows_[r].cells.size(); ++i)
-      painter.drawText(QRect(left(i), y, column_ - 6, rowHeight()),
-                       Qt::AlignLeft | Qt::AlignVCenter, QString::fromStdString(rows_[r].cells[i]));
+      paintWords(painter, QRect(left(i), y, column_ - 6, rowHeight()),
+                 Qt::AlignLeft | Qt::AlignVCenter, QString::fromStdString(rows_[r].cells[i]));
   }
 
   MethodsSheet* owner_;

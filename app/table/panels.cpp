@@ -8,6 +8,7 @@
 #include "app/words/window_words.h"
 #include "paint/drawing_painter.h"
 #include "paint/fonts.h"
+#include "paint/set_words.h"
 
 namespace drapery {
 
@@ -52,15 +53,15 @@ QRectF PlacedPanel::drawn() const {
 }
 
 QRectF PlacedPanel::captionRect() const {
-  const QFontMetrics metrics(textFont(kCaptionPixels));
-  return {area.left() + 12, area.top() + 8, double(metrics.horizontalAdvance(panel.caption)),
-          double(metrics.height())};
+  const QFont font = textFont(kCaptionPixels);
+  return {area.left() + 12, area.top() + 8, double(wordsWidth(font, panel.caption)),
+          double(QFontMetrics(font).height())};
 }
 
 QRectF PlacedPanel::labelRect(const DrawingLabel& label) const {
-  const QFontMetrics metrics(textFont(kLabelPixels));
+  const QFont font = textFont(kLabelPixels);
   const QPointF at = onTable(label.at);
-  const double width = metrics.horizontalAdvance(labelWords(label)), height = metrics.height();
+  const double width = wordsWidth(font, labelWords(label)), height = QFontMetrics(font).height();
   switch (label.side) {
     case LabelSide::Above:
       return {at.x() - width / 2, at.y() - height - 2, width, height};

@@ -243,18 +243,21 @@ void Table::renew(Renewal from) {
   if (from <= Renewal::Room) placeNotes();
   placeGiving();
   placeHandle();
-  paintAnew();
+  paintAnew(from == Renewal::Pan);
 }
 
 /// All but the notes beside the drawing, which paint themselves when they say something else: a
 /// long note costs more than the drawing.
-void Table::paintAnew() {
-  isPanned_ = false;
-  if (!hasMargin()) return update();
-  constexpr int kTie = 3;  // how far ties reach into the margin
-  const QRect notes = notes_->geometry();
-  update(QRegion(rect()) -
-         (isRightToLeft() ? notes.adjusted(0, 0, -kTie, 0) : notes.adjusted(kTie, 0, 0, 0)));
+void Table::paintAnew(bool isPanned) {
+  isPanned_ = isPanned;
+  if (!isPanned) picture_ = {};
+  QRegion anew(rect());
+  if (hasMargin()) {
+    constexpr int kTie = 3;  // how far ties reach into the margin
+    const QRect notes = notes_->geometry();
+    anew -= isRightToLeft() ? notes.adjusted(0, 0, -kTie, 0) : notes.adjusted(kTie, 0, 0, 0);
+  }
+  update(isPanned ? anew - ruleArea() : anew);
 }
 
 /// Those drawings anew, each where it stands.

@@ -70,7 +70,8 @@ class Table : public StagePage {
     Plan,   // drawings, tags and notes
     Notes,  // what is selected
     Room,   // the drawings' places, as after a resize
-    View    // where the drawings lie, as after a pan
+    View,   // where the drawings lie
+    Pan     // the same drawings, moved
   };
   void renew(Renewal from);
   void takeDrawings();
@@ -100,15 +101,15 @@ class Table : public StagePage {
   void zoomBy(double factor, QPointF about);
   void panBy(QPointF by);
 
-  void paintWords(QPainter& painter);
-  void paintDrawings(QPainter& painter);
+  void paintLabels(QPainter& painter);
+  void paintDrawings(QPainter& painter, const QRegion& seen);
   [[nodiscard]] bool crossesALeader(const QRectF& words) const;
   void paintTies(QPainter& painter);
   void paintRule(QPainter& painter);
   void paintHandle(QPainter& painter);
   void redraw(const std::function<bool(const Drawing&)>& which);
   void redrawWhereTheyStand();
-  void paintAnew();
+  void paintAnew(bool isPanned = false);
   void hover(QPointF at);
 
   Document& document_;

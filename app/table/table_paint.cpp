@@ -1,4 +1,5 @@
 // What the table paints itself: drawings, leaders, the ties to the notes, the graduated rule.
+#include <QPaintEvent>
 #include <QPainter>
 #include <algorithm>
 #include <cstdlib>
@@ -7,27 +8,32 @@
 #include "app/table/table.h"
 #include "paint/drawing_painter.h"
 #include "paint/fonts.h"
+#include "paint/set_words.h"
 
 namespace drapery {
 
-void Table::paintEvent(QPaintEvent*) {
+void Table::paintEvent(QPaintEvent* event) {
   QPainter painter(this);
-  painter.fillRect(rect(), palette_.ground);
+  // Part by part between the tags: a part is a copy, a region with holes is filled line by line.
+  for (const QRect& part : isPanned_ ? event->region() - drawingArea() : event->region()) {
+    painter.setClipRect(part);
+    painter.fillRect(part, palette_.ground);
+  }
+  paintDrawings(painter, event->region());
   painter.setClipRect(drawingArea());
-  paintDrawings(painter);
   painter.setRenderHint(QPainter::Antialiasing);
   painter.setPen(QPen(palette_.secondInk, 0.8));
   for (const HangingTag& hanging : rack_->hanging())
     if (hanging.panel != nullptr) painter.drawLine(hanging.leader());
-  paintWords(painter);
+  paintLabels(painter);
   paintHandle(painter);
   painter.setClipping(false);
   paintTies(painter);
-  paintRule(painter);
+  if (event->region().intersects(ruleArea())) paintRule(painter);
 }
 
 /// While they are only moved they are not drawn anew: the picture of them moves along.
-void Table::paintDrawings(QPainter& painter) {
+void Table::paintDrawings(QPainter& painter, const QRegion& seen) {
   PaintStyle style;
   style.palette = &palette_;
   style.lit = selected_;
@@ -38,7 +44,7 @@ void Table::paintDrawings(QPainter& painter) {
   const QRect area = drawingArea();
   const QPoint pan = panels_.pan().toPoint();
   if (!isPanned_) {
-    picture_ = {};
+    painter.setClipRect(area);
     return draw(painter);
   }
   // With a rim, so that little moves bring nothing new in.
@@ -47,16 +53,20 @@ void Table::paintDrawings(QPainter& painter) {
   const QPoint by = pan - pictured_;
   const bool isWithin = std::abs(by.x()) <= kRim && std::abs(by.y()) <= kRim;
   const QSize size = whole.size() * devicePixelRatioF();
-  if (!picture_.isNull() && picture_.size() == size && isWithin)
-    return painter.drawPixmap(whole.topLeft() + by, picture_);
-  picture_ = QPixmap(size);
-  picture_.setDevicePixelRatio(devicePixelRatioF());
-  picture_.fill(palette_.ground);
-  QPainter on(&picture_);
-  on.translate(-whole.topLeft());
-  draw(on);
-  pictured_ = pan;
-  painter.drawPixmap(whole.topLeft(), picture_);
+  if (picture_.isNull() || picture_.size() != size || !isWithin) {
+    picture_ = QPixmap(size);
+    picture_.setDevicePixelRatio(devicePixelRatioF());
+    picture_.fill(palette_.ground);
+    QPainter on(&picture_);
+    on.translate(-whole.topLeft());
+    draw(on);
+    pictured_ = pan;
+  }
+  const QPoint at = whole.topLeft() + pan - pictured_;
+  for (const QRect& part : seen & area) {
+    painter.setClipRect(part);
+    painter.drawPixmap(at, picture_);
+  }
 }
 
 /// A leader goes behind the words that it meets.
@@ -76,19 +86,19 @@ bool Table::crossesALeader(const QRectF& words) const {
   });
 }
 
-void Table::paintWords(QPainter& painter) {
+void Table::paintLabels(QPainter& painter) {
   painter.setPen(palette_.secondInk);
   for (const PlacedPanel& placed : panels_.shown()) {
     painter.setFont(textFont(kCaptionPixels));
-    painter.drawText(placed.captionRect(), Qt::AlignLeft | Qt::AlignTop | Qt::TextDontClip,
-                     placed.panel.caption);
+    paintWords(painter, placed.captionRect(), Qt::AlignLeft | Qt::AlignTop | Qt::TextDontClip,
+               placed.panel.caption);
     painter.setFont(textFont(kLabelPixels));
     for (const DrawingLabel& label : placed.panel.drawing.labels) {
       const QRectF words = placed.labelRect(label);
       const bool isClear = label.side == LabelSide::Before || label.side == LabelSide::Over;
       if (isClear || crossesALeader(words))
         painter.fillRect(words.adjusted(-3, 0, 3, 0), palette_.ground);
-      painter.drawText(words, Qt::AlignCenter | Qt::TextDontClip, labelWords(label));
+      paintWords(painter, words, Qt::AlignCenter | Qt::TextDontClip, labelWords(label));
     }
   }
 }
@@ -112,7 +122,7 @@ void Table::paintHandle(QPainter& painter) {
   painter.fillRect(words.adjusted(-6, -3, 6, 3), palette_.onAccent);
   painter.setFont(font);
   painter.setPen(palette_.ink);
-  painter.drawText(words, Qt::TextWordWrap, dragTold_);
+  paintWords(painter, words, Qt::TextWordWrap, dragTold_);
 }
 
 void Table::paintTies(QPainter& painter) {

@@ -16,8 +16,7 @@ void Table::zoomBy(double factor, QPointF about) {
 
 void Table::panBy(QPointF by) {
   panels_.panBy(by);
-  renew(Renewal::View);
-  isPanned_ = true;
+  renew(Renewal::Pan);
 }
 
 void Table::wheelEvent(QWheelEvent* event) {

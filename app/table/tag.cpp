@@ -15,6 +15,7 @@
 #include "app/table/flat_choice.h"
 #include "app/words/window_words.h"
 #include "paint/fonts.h"
+#include "paint/set_words.h"
 
 namespace drapery {
 
@@ -29,9 +30,7 @@ constexpr int kPad = 5;
 constexpr int kMark = 18;  // of the list of names
 
 QFont figureFont() { return textFont(kFigure, true); }
-int widthOf(const QFont& font, const QString& text) {
-  return QFontMetrics(font).horizontalAdvance(text);
-}
+int widthOf(const QFont& font, const QString& text) { return wordsWidth(font, text); }
 int heightOf(const QFont& font) { return QFontMetrics(font).height(); }
 
 }  // namespace
@@ -234,10 +233,9 @@ QSize Tag::reckonedSize() const {
   const QSize size = sizeFor(shownFigure());
   if (content_.message.isEmpty()) return size;
   const int room = static_cast<int>(kMessageWidth * fontScale());
-  const QRect message = QFontMetrics(textFont(kMessage))
-                            .boundingRect(0, 0, room, 1000, Qt::TextWordWrap, content_.message);
-  return {std::max(size.width(), message.width() + 2 * kPad + 2),
-          size.height() + message.height() + 2};
+  const QFont font = textFont(kMessage);
+  return {std::max(size.width(), std::min(room, widthOf(font, content_.message)) + 2 * kPad + 2),
+          size.height() + wordsHeight(font, content_.message, room) + 2};
 }
 
 QRect Tag::figureRect() const {
@@ -279,23 +277,23 @@ void Tag::paintEvent(QPaintEvent*) {
 
   painter.setFont(textFont(kCaption));
   painter.setPen(content_.severity ? palette_.of(*content_.severity) : palette_.secondInk);
-  painter.drawText(QRect(kPad, 1, width() - 2 * kPad, heightOf(textFont(kCaption))),
-                   Qt::AlignLeft | Qt::AlignVCenter, captionWithMark());
+  paintWords(painter, QRect(kPad, 1, width() - 2 * kPad, heightOf(textFont(kCaption))),
+             Qt::AlignLeft | Qt::AlignVCenter, captionWithMark());
 
   const QRect figure = figureRect();
   int unitX = figure.left();
   if (kind_ == Kind::Figure) {
     painter.setFont(figureFont());
     painter.setPen(palette_.ink);
-    painter.drawText(figure, Qt::AlignLeft | Qt::AlignVCenter, content_.text);
+    paintWords(painter, figure, Qt::AlignLeft | Qt::AlignVCenter, content_.text);
     unitX += widthOf(figureFont(), content_.text) + 4;
   } else if (entry_ != nullptr) {
     unitX = entry_->geometry().right() + 2;
   }
   painter.setFont(textFont(kUnit));
   painter.setPen(palette_.secondInk);
-  painter.drawText(QRect(unitX, figure.top(), width() - unitX, figure.height()),
-                   Qt::AlignLeft | Qt::AlignVCenter, content_.unit);
+  paintWords(painter, QRect(unitX, figure.top(), width() - unitX, figure.height()),
+             Qt::AlignLeft | Qt::AlignVCenter, content_.unit);
   if (const QRect mark = listMark(); !mark.isEmpty()) {
     if (content_.hasReadings)
       paintPlacesMark(painter, mark, palette_);
@@ -315,8 +313,8 @@ void Tag::paintEvent(QPaintEvent*) {
   if (!content_.message.isEmpty()) {
     painter.setFont(textFont(kMessage));
     painter.setPen(palette_.stop);
-    painter.drawText(figure.adjusted(0, figure.height() + 4, 0, 1000), Qt::TextWordWrap,
-                     content_.message);
+    paintWords(painter, figure.adjusted(0, figure.height() + 4, 0, 1000), Qt::TextWordWrap,
+               content_.message);
   }
 }
 
