@@ -66,6 +66,11 @@ std::string withRuleEdit(std::string file, const RuleEdit& edit) {
   return file;
 }
 
+std::string withRuleEdits(std::string file, const RuleEdits& edits) {
+  for (const RuleEdit& edit : edits) file = withRuleEdit(std::move(file), edit);
+  return file;
+}
+
 std::optional<std::size_t> offsetIn(const std::string& file, const RulePlace& place, int line,
                                     int column) {
   const auto value = valueAt(file, place, place.key.c_str());

@@ -3,6 +3,7 @@
 
 #include <optional>
 #include <string>
+#include <vector>
 
 #include "core/rules/rule_library.h"
 
@@ -22,6 +23,9 @@ struct RuleEdit {
   std::optional<std::string> text;
 };
 
+/// Several at once, each of another place.
+using RuleEdits = std::vector<RuleEdit>;
+
 /// A file on the method that says nothing of its own yet. Other than a copy of all (see
 /// copy_method.h): what is not changed goes along with the method.
 std::string houseBegun(const RuleLibrary& library, const std::string& id, const std::string& newId);
@@ -32,6 +36,7 @@ std::optional<std::string> ruleText(const std::string& file, const RulePlace& pl
 /// The file's text with that said; every other byte stays. An entry that is not there comes at the
 /// end.
 std::string withRuleEdit(std::string file, const RuleEdit& edit);
+std::string withRuleEdits(std::string file, const RuleEdits& edits);
 
 /// Where a byte of what is said there stands in it; none for a position that is elsewhere.
 std::optional<std::size_t> offsetIn(const std::string& file, const RulePlace& place, int line,

@@ -115,6 +115,8 @@ bool Document::usePlanner(const std::string& method) {
 }
 
 void Document::replan(const Job& job) {
+  former_.reset();
+  shown_ = job;
   if (!usePlanner(job.method)) return;
   PlanOutcome outcome = planner_->plan(job);
   plan_ = std::move(outcome.plan);
@@ -274,7 +276,9 @@ std::optional<Issue> Document::preview(const std::string& field, const FieldValu
 }
 
 void Document::previewRules(const RuleSetPtr& rules) {
-  plan_ = Planner(rules, library_->shelf()).plan(job_).plan;
+  Plan plan = Planner(rules, library_->shelf()).plan(shown_).plan;
+  if (!former_) former_ = std::move(plan_);
+  plan_ = std::move(plan);
   emit planChanged();
 }
 

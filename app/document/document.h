@@ -35,6 +35,10 @@ class Document : public QObject {
   [[nodiscard]] const Job& job() const { return job_; }
   /// With the text being typed in it, while that is sound.
   [[nodiscard]] const Plan& plan() const { return plan_; }
+  /// The same, as a job.
+  [[nodiscard]] const Job& shownJob() const { return shown_; }
+  /// While other rules are looked at: the plan by the present ones. Else null.
+  [[nodiscard]] const Plan* formerPlan() const { return former_ ? &*former_ : nullptr; }
   [[nodiscard]] QString path() const { return QFile::decodeName(writer_.name().c_str()); }
   [[nodiscard]] const RuleLibrary& library() const { return *library_; }
   /// Plans by these rules from now on. What is wrong with those of the open book; it is then
@@ -137,7 +141,9 @@ class Document : public QObject {
   JobRepository& jobs_;
   std::optional<Planner> planner_;
   Job job_;
+  Job shown_;
   Plan plan_;
+  std::optional<Plan> former_;
   std::vector<std::string> missing_;
   BookWriter writer_;
   bool isSaved_ = true;

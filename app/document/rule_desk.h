@@ -22,16 +22,17 @@ class RuleDesk {
   [[nodiscard]] virtual std::string file() const = 0;
   /// What the house's file says there; none where it leaves it to its base.
   [[nodiscard]] virtual std::optional<std::string> said(const RulePlace& place) const = 0;
-  /// The rules as they would be, nothing written; or their issues, and where the first of them
-  /// stands in the text.
+  /// The rules as they would be, nothing written; or their issues, and in which of the edits, and
+  /// where in its text, the first of them stands.
   struct Trial {
     LoadedRules loaded;
+    std::size_t wrong = 0;
     std::optional<std::size_t> wrongAt;
   };
-  [[nodiscard]] virtual Trial tryOut(const RuleEdit& edit) const = 0;
-  /// Writes it to the house's file on the open book's method, which is begun if there is none, and
-  /// plans the book by it: one undo step.
-  virtual Issues keep(const RuleEdit& edit) = 0;
+  [[nodiscard]] virtual Trial tryOut(const RuleEdits& edits) const = 0;
+  /// Writes them to the house's file on the open book's method, which is begun if there is none,
+  /// and plans the book by it: one undo step.
+  virtual Issues keep(const RuleEdits& edits) = 0;
 };
 
 }  // namespace drapery

@@ -57,6 +57,33 @@ std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const 
   return panels;
 }
 
+std::vector<StagePanel> triedPanels(const Stage& stage, const Plan& tried, const Plan& former,
+                                    const std::string& open, const std::string& value,
+                                    const Pose& pose) {
+  std::vector<StagePanel> now = stagePanels(stage, tried, open, pose);
+  std::vector<StagePanel> before = stagePanels(stage, former, open, pose);
+  const auto hangs = [&](const StagePanel& panel) {
+    return std::any_of(panel.drawing.tags.begin(), panel.drawing.tags.end(),
+                       [&](const TagSpot& tag) { return tag.subject.id == value; });
+  };
+  std::optional<std::pair<std::size_t, std::size_t>> pair;
+  for (std::size_t i = 0; i < now.size(); ++i)
+    for (std::size_t j = 0; j < before.size(); ++j) {
+      const Drawing &a = now[i].drawing, &b = before[j].drawing;
+      if (a.id == b.id && a.shapes != b.shapes && (!pair || hangs(now[i]))) pair = {i, j};
+    }
+  if (!pair) return now;
+  StagePanel changed = std::move(now[pair->first]), present = std::move(before[pair->second]);
+  changed.caption = Words::tr("By the changed rule");
+  present.caption = Words::tr("By the rule as it is");
+  changed.share = 0.6;  // it has the tags
+  present.share = 0.4;
+  present.links.clear();
+  present.drawing.tags.clear();
+  present.isFormer = true;
+  return {std::move(changed), std::move(present)};
+}
+
 bool isCloserLook(const Stage& stage, const Plan& plan, const std::string& id) {
   if (id == kAllMethods) return !methodsView(stage, plan).empty();
   for (const ViewRule* view : viewsOf(plan, stage.id))

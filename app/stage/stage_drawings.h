@@ -32,11 +32,20 @@ struct StagePanel {
   double share = 1.0;
   QString caption;  // may be empty
   std::vector<StageLink> links = {};
+  bool isFormer = false;  // by the rules as they are, beside those that are tried; has no tags
+  /// Apart from all others of the stage.
+  [[nodiscard]] std::string key() const { return drawing.id + (isFormer ? "/former" : ""); }
 };
 
 /// The detail `open` alone, where the stage has it; else its views.
 std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const std::string& open,
                                     const Pose& pose = {});
+
+/// The same while changed rules are tried, of which one value's is typed: the drawing that comes
+/// out otherwise and, under it, as it is by the present rules. All drawings where none does.
+std::vector<StagePanel> triedPanels(const Stage& stage, const Plan& tried, const Plan& former,
+                                    const std::string& open, const std::string& value,
+                                    const Pose& pose);
 
 /// Whether the id is one that a link of the stage's turns to.
 bool isCloserLook(const Stage& stage, const Plan& plan, const std::string& id);

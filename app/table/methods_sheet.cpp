@@ -47,7 +47,7 @@ class MethodsSheet::Sheet : public QWidget {
   }
 
   void renew(const std::string& view) {
-    comparison_ = compareMethods(document_.job(), document_.library());
+    comparison_ = compareMethods(document_.shownJob(), document_.library());
     rows_ = comparedRows(comparison_, windowNotation);
     drawings_.clear();
     opened_.clear();

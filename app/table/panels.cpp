@@ -4,6 +4,7 @@
 #include <QPolygonF>
 #include <algorithm>
 #include <cmath>
+#include <tuple>
 
 #include "app/words/window_words.h"
 #include "paint/drawing_painter.h"
@@ -22,6 +23,11 @@ constexpr double kLeastDrawing = 0.33;   // of a panel's width and height, whate
 struct Words {
   Q_DECLARE_TR_FUNCTIONS(Table)
 };
+
+QTransform scaledAbout(QPointF middle, double scale) {
+  return QTransform::fromTranslate(-middle.x(), -middle.y()) * QTransform::fromScale(scale, scale) *
+         QTransform::fromTranslate(middle.x(), middle.y());
+}
 
 }  // namespace
 
@@ -93,8 +99,8 @@ QRectF PlacedPanel::roomInside(const QMarginsF& tags) const {
 std::string Panels::inFrontOf(const std::vector<StagePanel>& all) const {
   if (all.empty()) return {};
   for (const StagePanel& panel : all)
-    if (panel.drawing.id == inFront_) return inFront_;
-  return all.front().drawing.id;
+    if (panel.key() == inFront_) return inFront_;
+  return all.front().key();
 }
 
 void Panels::take(std::vector<StagePanel> all, const QRectF& whole) {
@@ -103,10 +109,10 @@ void Panels::take(std::vector<StagePanel> all, const QRectF& whole) {
   double top = whole.top();
   const std::string front = inFrontOf(all);
   for (std::size_t i = 0; i < all.size(); ++i) {
-    if (isOneAtATime_ && all[i].drawing.id != front) continue;
+    if (isOneAtATime_ && all[i].key() != front) continue;
     const StagePanel& next = all[(i + 1) % all.size()];
     nextCaption_ = next.caption;
-    nextId_ = next.drawing.id;
+    nextKey_ = next.key();
     isLast_ = i + 1 == all.size();
     const double share = isOneAtATime_ ? 1.0 : all[i].share;
     shown_.push_back({{}, QRectF(whole.left(), top, whole.width(), whole.height() * share), {}});
@@ -114,16 +120,39 @@ void Panels::take(std::vector<StagePanel> all, const QRectF& whole) {
   }
   std::size_t into = 0;
   for (StagePanel& panel : all)
-    if (!isOneAtATime_ || panel.drawing.id == front) shown_[into++].panel = std::move(panel);
+    if (!isOneAtATime_ || panel.key() == front) shown_[into++].panel = std::move(panel);
 }
 
+/// Drawings that are to be compared have one scale and stand under one another.
 void Panels::fit(const std::function<QMarginsF(const PlacedPanel&)>& tags) {
-  for (PlacedPanel& placed : shown_) {
-    placed.toTable = fitted(seenOf(placed.panel.drawing), placed.roomInside(tags(placed)));
-    const QPointF middle = placed.area.center();
-    placed.toTable *= QTransform::fromTranslate(-middle.x(), -middle.y()) *
-                      QTransform::fromScale(zoom_, zoom_) *
-                      QTransform::fromTranslate(middle.x() + pan_.x(), middle.y() + pan_.y());
+  const bool areCompared = std::any_of(shown_.begin(), shown_.end(),
+                                       [](const PlacedPanel& p) { return p.panel.isFormer; });
+  std::vector<QRectF> rooms;
+  std::vector<Box> boxes;
+  for (const PlacedPanel& placed : shown_) {
+    rooms.push_back(placed.roomInside(tags(placed)));
+    boxes.push_back(seenOf(placed.panel.drawing));
+  }
+  if (areCompared)
+    for (std::size_t i = 1; i < shown_.size(); ++i) {
+      boxes[0].left = std::min(boxes[0].left, boxes[i].left);
+      boxes[0].right = std::max(boxes[0].right, boxes[i].right);
+    }
+  double scale = 1e9;
+  for (std::size_t i = 0; i < shown_.size(); ++i) {
+    if (areCompared) {
+      std::tie(boxes[i].left, boxes[i].right) = std::pair(boxes[0].left, boxes[0].right);
+      rooms[i].setLeft(rooms[0].left());
+      rooms[i].setRight(rooms[0].right());
+    }
+    shown_[i].toTable = fitted(boxes[i], rooms[i]);
+    scale = std::min(scale, shown_[i].toTable.m11());
+  }
+  for (std::size_t i = 0; i < shown_.size(); ++i) {
+    QTransform& toTable = shown_[i].toTable;
+    if (areCompared) toTable *= scaledAbout(rooms[i].center(), scale / toTable.m11());
+    toTable *=
+        scaledAbout(shown_[i].area.center(), zoom_) * QTransform::fromTranslate(pan_.x(), pan_.y());
   }
 }
 

@@ -46,7 +46,7 @@ class Panels {
   [[nodiscard]] bool isLast() const { return isLast_; }
   /// The caption of the drawing that is shown next, while there is one at a time.
   [[nodiscard]] const QString& nextCaption() const { return nextCaption_; }
-  void bringNextToFront() { inFront_ = nextId_; }
+  void bringNextToFront() { inFront_ = nextKey_; }
 
   void zoomBy(double factor, QPointF about, const QRectF& whole);
   void panBy(QPointF by) { pan_ += by; }
@@ -62,7 +62,7 @@ class Panels {
   std::vector<PlacedPanel> shown_;
   bool isOneAtATime_ = false;
   bool isLast_ = true;
-  std::string inFront_, nextId_;
+  std::string inFront_, nextKey_;
   QString nextCaption_;
   double zoom_ = 1.0;
   QPointF pan_;

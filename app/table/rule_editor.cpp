@@ -34,7 +34,9 @@ std::vector<RuleText> textsOf(const RuleSet& rules, const std::string& list,
   } else if (list == "finding") {
     for (const FindingRule& rule : rules.findings)
       if (rule.id == id)
-        return {{"when", RuleEditor::tr("Told when"), std::string(rule.when.text())}};
+        return {{"when", RuleEditor::tr("Told when"), std::string(rule.when.text())},
+                {"says", RuleEditor::tr("Says"), rule.says.written},
+                {"do", RuleEditor::tr("What to do"), rule.remedy.written}};
   } else if (const InputRule* rule = rules.input(id)) {
     return {{"default", RuleEditor::tr("Unless it is said"), std::string(rule->fallback.text())}};
   }
@@ -113,26 +115,24 @@ void RuleEditor::open(const std::string& list, const std::string& id) {
   if (!texts_.empty()) texts_.front().entry->setFocus();
 }
 
-bool RuleEditor::isTyped() const {
-  return std::any_of(texts_.begin(), texts_.end(),
-                     [](const Text& text) { return text.entry->document()->isModified(); });
-}
-
 void RuleEditor::addText(const char* key, const QString& label, const std::string& text) {
   layout()->addWidget(inkLabel(label, 12.0, palette_.ink, this));
   auto* entry = new RuleEntry(QString::fromStdString(text), palette_, this);
   entry->setObjectName(QString("ruleeditor.") + key);
   entry->setAccessibleName(label);
   layout()->addWidget(entry);
-  const std::size_t which = texts_.size();
   texts_.push_back({key, entry});
-  connect(entry, &QPlainTextEdit::textChanged, this, [this, which] { tryOut(which); });
-  connect(entry, &RuleEntry::kept, this, [this, which] { keep(which); });
+  connect(entry, &QPlainTextEdit::textChanged, this, &RuleEditor::tryOut);
+  connect(entry, &RuleEntry::kept, this, &RuleEditor::keep);
   connect(entry, &RuleEntry::left, this, &RuleEditor::leave);
 }
 
-RuleEdit RuleEditor::editOf(std::size_t which) const {
-  return {{list_, id_, texts_[which].key}, texts_[which].entry->toPlainText().toStdString()};
+RuleEdits RuleEditor::typed() const {
+  RuleEdits edits;
+  for (const Text& text : texts_)
+    if (text.entry->document()->isModified())
+      edits.push_back({{list_, id_, text.key}, text.entry->toPlainText().toStdString()});
+  return edits;
 }
 
 void RuleEditor::tell(const QString& words, const QColor& ink) {
@@ -143,31 +143,38 @@ void RuleEditor::tell(const QString& words, const QColor& ink) {
 }
 
 /// Checked with every key; sound rules are drawn at once.
-void RuleEditor::tryOut(std::size_t which) {
-  const RuleDesk::Trial trial = document_.ruleDesk()->tryOut(editOf(which));
-  texts_[which].entry->setWrong(trial.wrongAt);
-  document_.endPreview();
+void RuleEditor::tryOut() {
+  const RuleEdits edits = typed();
+  if (edits.empty()) return;
+  const RuleDesk::Trial trial = document_.ruleDesk()->tryOut(edits);
+  for (const Text& text : texts_) {
+    const bool isWrong = text.key == edits[trial.wrong].place.key;
+    text.entry->setWrong(isWrong ? trial.wrongAt : std::nullopt);
+  }
   const Notation notation = windowNotation(document_.plan());
-  if (trial.loaded.rules == nullptr)
+  if (trial.loaded.rules == nullptr) {
+    document_.endPreview();
     return tell(issueText(trial.loaded.issues.front(), notation), palette_.stop);
-  const auto figure = [&] {
-    const Plan& plan = document_.plan();
+  }
+  const auto figureOf = [&](const Plan& plan) {
     const auto node = plan.rules->find(id_);
     if (!node || std::isnan(plan.values[*node])) return tr("nothing");
     return QString::fromStdString(
         amountWords({plan.values[*node], plan.rules->nodes[*node].unit}, notation));
   };
-  const bool isFigure = document_.plan().rules->find(id_).has_value();
-  const QString former = figure();
   document_.previewRules(trial.loaded.rules);
-  tell(isFigure ? tr("By this rule %1, by the former %2. Enter keeps it.").arg(figure(), former)
+  const bool isFigure = document_.plan().rules->find(id_).has_value();
+  tell(isFigure ? tr("By this rule %1, by the former %2. Enter keeps it.")
+                      .arg(figureOf(document_.plan()), figureOf(*document_.formerPlan()))
                 : tr("It is sound. Enter keeps it."),
        palette_.secondInk);
 }
 
-void RuleEditor::keep(std::size_t which) {
+void RuleEditor::keep() {
+  const RuleEdits edits = typed();
+  if (edits.empty()) return leave();
   document_.endPreview();
-  const Issues issues = document_.ruleDesk()->keep(editOf(which));
+  const Issues issues = document_.ruleDesk()->keep(edits);
   if (!issues.empty())
     return tell(issueText(issues.front(), windowNotation(document_.plan())), palette_.stop);
   close();
@@ -178,11 +185,12 @@ void RuleEditor::keep(std::size_t which) {
 void RuleEditor::restore() {
   document_.endPreview();
   RuleDesk& desk = *document_.ruleDesk();
-  for (const Text& text : texts_) {
-    const RulePlace place{list_, id_, text.key};
-    const Issues issues = desk.said(place) ? desk.keep({place, std::nullopt}) : Issues{};
-    if (!issues.empty()) emit refused(issues.front());
-  }
+  RuleEdits edits;
+  for (const Text& text : texts_)
+    if (const RulePlace place{list_, id_, text.key}; desk.said(place))
+      edits.push_back({place, std::nullopt});
+  const Issues issues = edits.empty() ? Issues{} : desk.keep(edits);
+  if (!issues.empty()) emit refused(issues.front());
   close();
   emit closed();
 }

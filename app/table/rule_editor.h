@@ -44,8 +44,10 @@ class RuleEditor : public QWidget {
   /// Of an entry of the rules: "derive", "board_width".
   void open(const std::string& list, const std::string& id);
   [[nodiscard]] bool isOpen() const { return !id_.empty(); }
+  /// What is being changed; empty while nothing is.
+  [[nodiscard]] const std::string& rule() const { return id_; }
   /// Whether something is typed that is not kept.
-  [[nodiscard]] bool isTyped() const;
+  [[nodiscard]] bool isTyped() const { return !typed().empty(); }
   /// Gives up what is typed.
   void leave();
   /// As if the first text were being typed.
@@ -59,9 +61,10 @@ class RuleEditor : public QWidget {
 
  private:
   void addText(const char* key, const QString& label, const std::string& text);
-  [[nodiscard]] RuleEdit editOf(std::size_t which) const;
-  void tryOut(std::size_t which);
-  void keep(std::size_t which);
+  /// Those of its texts that were changed.
+  [[nodiscard]] RuleEdits typed() const;
+  void tryOut();
+  void keep();
   void restore();
   void close();
   void tell(const QString& words, const QColor& ink);

@@ -263,8 +263,10 @@ void Table::paintAnew(bool isPanned) {
 /// Those drawings anew, each where it stands.
 void Table::redraw(const std::function<bool(const Drawing&)>& which) {
   for (std::size_t i = 0; i < panels_.shown().size(); ++i) {
-    const Drawing& drawing = panels_.shown()[i].panel.drawing;
-    auto again = which(drawing) ? drawAgain(drawing, document_.plan(), pose_) : std::nullopt;
+    const StagePanel& panel = panels_.shown()[i].panel;
+    const Plan* plan = panel.isFormer ? document_.formerPlan() : &document_.plan();
+    if (plan == nullptr || !which(panel.drawing)) continue;
+    auto again = drawAgain(panel.drawing, *plan, pose_);
     if (again) panels_.redraw(i, std::move(*again));
   }
 }
@@ -297,7 +299,11 @@ void Table::takeUp(const std::string& method) {
 }
 
 void Table::takeDrawings() {
-  std::vector<StagePanel> all = stagePanels(*stage_, document_.plan(), detail_, pose_);
+  const Plan& plan = document_.plan();
+  const Plan* former = document_.formerPlan();
+  std::vector<StagePanel> all =
+      former != nullptr ? triedPanels(*stage_, plan, *former, detail_, rules_->rule(), pose_)
+                        : stagePanels(*stage_, plan, detail_, pose_);
   if (showsMethods()) {
     StagePanel heading;
     heading.caption = tr("This book by every method");
@@ -307,6 +313,9 @@ void Table::takeDrawings() {
   } else if (methods_ != nullptr) {
     methods_->hide();
   }
+  QStringList captions;
+  for (const StagePanel& panel : all) captions << panel.caption;
+  setAccessibleDescription(captions.join("; "));
   panels_.take(std::move(all), drawingArea());
   rack_->hang(panels_.shown(), [this](const Subject& subject) { return contentOf(subject); });
   rack_->setSelected(selected_);

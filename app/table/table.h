@@ -39,6 +39,7 @@ class Table : public StagePage {
   /// Focus on the first measure that is still missing, else on the first tag.
   void startTyping() override;
   [[nodiscard]] std::vector<const Tag*> tags() const;
+  [[nodiscard]] const Panels& panels() const { return panels_; }
   /// Where words of the drawings stand: captions and labels.
   [[nodiscard]] std::vector<QRectF> words() const;
   /// Where a value on the table is taken hold of; none where it cannot be dragged.

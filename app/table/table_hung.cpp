@@ -145,6 +145,7 @@ void Table::placeHandle() {
 void Table::turn(double degrees) {
   pose_.turn = std::clamp(degrees, 0.0, 180.0);
   isPanned_ = false;
+  picture_ = {};
   redraw([](const Drawing& drawing) { return drawing.grip.has_value(); });
   placeHandle();
   update(drawingArea());

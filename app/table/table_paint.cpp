@@ -63,7 +63,7 @@ void Table::paintDrawings(QPainter& painter, const QRegion& seen) {
     pictured_ = pan;
   }
   const QPoint at = whole.topLeft() + pan - pictured_;
-  for (const QRect& part : seen & area) {
+  for (const QRect& part : seen& area) {
     painter.setClipRect(part);
     painter.drawPixmap(at, picture_);
   }

@@ -18,25 +18,25 @@ constexpr std::size_t kLargest = std::size_t{4} << 20;
 /// A change of a rule file in the book's own row of steps.
 class HouseDesk::Step : public QUndoCommand {
  public:
-  Step(HouseDesk& desk, std::string house, RuleEdit edit, RuleEdit inverse)
+  Step(HouseDesk& desk, std::string house, RuleEdits edits, RuleEdits inverse)
       : desk_(desk),
         house_(std::move(house)),
-        edit_(std::move(edit)),
+        edits_(std::move(edits)),
         inverse_(std::move(inverse)) {}
   void undo() override { write(inverse_); }
   /// Pushed once it is written.
   void redo() override {
-    if (!std::exchange(isNew_, false)) write(edit_);
+    if (!std::exchange(isNew_, false)) write(edits_);
   }
 
  private:
-  void write(const RuleEdit& edit) {
-    if (const Issues issues = desk_.write(house_, edit); !issues.empty())
+  void write(const RuleEdits& edits) {
+    if (const Issues issues = desk_.write(house_, edits); !issues.empty())
       desk_.calls_.refuse(issues);
   }
   HouseDesk& desk_;
   std::string house_;
-  RuleEdit edit_, inverse_;
+  RuleEdits edits_, inverse_;
   bool isNew_ = true;
 };
 
@@ -60,25 +60,27 @@ std::optional<std::string> HouseDesk::said(const RulePlace& place) const {
   return isHouse() ? ruleText(textOf(houseId()), place) : std::nullopt;
 }
 
-RuleDesk::Trial HouseDesk::tryOut(const RuleEdit& edit) const {
+RuleDesk::Trial HouseDesk::tryOut(const RuleEdits& edits) const {
   const RuleLibrary& library = book_.library();
   const std::string house = houseId();
-  const std::string text = withRuleEdit(textOf(house), edit);
+  const std::string text = withRuleEdits(textOf(house), edits);
   Trial trial{loadRules({house + ".toml", text},
                         [&](std::string_view base) { return library.source(base); }),
-              std::nullopt};
-  if (!trial.loaded.issues.empty()) {
-    const SourcePosition& where = trial.loaded.issues.front().where;
-    trial.wrongAt = offsetIn(text, edit.place, where.line, where.column);
+              0, std::nullopt};
+  if (trial.loaded.issues.empty()) return trial;
+  const SourcePosition& where = trial.loaded.issues.front().where;
+  for (std::size_t i = 0; i < edits.size() && !trial.wrongAt; ++i) {
+    trial.wrong = i;
+    trial.wrongAt = offsetIn(text, edits[i].place, where.line, where.column);
   }
   return trial;
 }
 
 /// On what the file says now, whoever wrote it.
-Issues HouseDesk::write(const std::string& house, const RuleEdit& edit) {
+Issues HouseDesk::write(const std::string& house, const RuleEdits& edits) {
   const auto read = readWhole(pathOf(house), kLargest);
   if (const auto* issue = std::get_if<Issue>(&read)) return {*issue};
-  const std::string text = withRuleEdit(std::get<std::string>(read), edit);
+  const std::string text = withRuleEdits(std::get<std::string>(read), edits);
   if (auto issue = writeWhole(pathOf(house), text)) return {*issue};
   calls_.reload();
   return {};
@@ -96,17 +98,19 @@ Issues HouseDesk::begin(const std::string& house) {
   return {};
 }
 
-Issues HouseDesk::keep(const RuleEdit& edit) {
-  const Trial trial = tryOut(edit);
+Issues HouseDesk::keep(const RuleEdits& edits) {
+  const Trial trial = tryOut(edits);
   if (trial.loaded.rules == nullptr) return trial.loaded.issues;
   const std::string house = houseId();
-  const RuleEdit inverse{edit.place, ruleText(textOf(house), edit.place)};
-  if (isHouse() && inverse.text == edit.text) return {};
+  const std::string before = textOf(house);
+  RuleEdits inverse;
+  for (const RuleEdit& edit : edits) inverse.push_back({edit.place, ruleText(before, edit.place)});
+  if (isHouse() && withRuleEdits(before, edits) == before) return {};
   if (Issues issues = begin(house); !issues.empty()) return issues;
-  if (Issues issues = write(house, edit); !issues.empty()) return issues;
+  if (Issues issues = write(house, edits); !issues.empty()) return issues;
   QUndoStack& steps = *book_.undoStack();
-  steps.beginMacro(QString::fromStdString(edit.place.id));
-  steps.push(new Step(*this, house, edit, inverse));
+  steps.beginMacro(QString::fromStdString(edits.front().place.id));
+  steps.push(new Step(*this, house, edits, std::move(inverse)));
   const auto issue = book_.keep("method", Entry{house, {}});
   steps.endMacro();
   return issue ? Issues{*issue} : Issues{};

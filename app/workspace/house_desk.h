@@ -23,13 +23,13 @@ class HouseDesk : public RuleDesk {
     return isHouse() ? pathOf(book_.job().method) : std::string();
   }
   [[nodiscard]] std::optional<std::string> said(const RulePlace& place) const override;
-  [[nodiscard]] Trial tryOut(const RuleEdit& edit) const override;
-  Issues keep(const RuleEdit& edit) override;
+  [[nodiscard]] Trial tryOut(const RuleEdits& edits) const override;
+  Issues keep(const RuleEdits& edits) override;
 
  private:
   class Step;
-  /// Writes an edit to a file and takes it up.
-  Issues write(const std::string& house, const RuleEdit& edit);
+  /// Writes edits to a file and takes it up.
+  Issues write(const std::string& house, const RuleEdits& edits);
   [[nodiscard]] std::string pathOf(const std::string& house) const;
   /// The house's file for the open book: the one that it goes by, or the one on its method.
   [[nodiscard]] std::string houseId() const;

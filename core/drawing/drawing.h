@@ -34,6 +34,7 @@ struct Shape {
   std::vector<Point> points;
   bool isClosed = false;
   double thickness = 0.0;  // Section: mm
+  friend bool operator==(const Shape& a, const Shape& b) = default;
 };
 
 /// In the layer where such a line usually lies.

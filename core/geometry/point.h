@@ -7,6 +7,7 @@ namespace drapery {
 struct Point {
   double x = 0.0;
   double y = 0.0;
+  friend bool operator==(const Point& a, const Point& b) = default;
 };
 
 struct Box {

@@ -107,6 +107,7 @@ RuleWords EntryReader::ruleWords(const char* key, Needed needed) {
   if (needed == Needed::Yes && node->text.find_first_not_of(" \t\n") == std::string::npos)
     complain(*node, "text-empty", {{"key", std::string(key)}});
   parse(*node, words.first);
+  words.written = node->text;
   eachTranslation(key, [&](const std::string& language, const Node& text) {
     parse(text, words.other[language]);
   });

@@ -29,6 +29,7 @@ struct RuleWords {
   };
   using Text = std::vector<Piece>;
 
+  std::string written;                  // as the file's first language has it
   std::vector<Expression> expressions;  // of all languages
   Text first;
   std::map<std::string, Text, std::less<>> other;  // by language

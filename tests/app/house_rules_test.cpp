@@ -148,6 +148,47 @@ TEST_F(HouseRules, theEditorGoesWithWhatItIsAbout) {
   EXPECT_FALSE(std::filesystem::exists(methods_));
 }
 
+// Tried, what comes out otherwise stands over what is there, at one scale; the rest waits.
+TEST_F(HouseRules, theBookIsDrawnByTheChangedRuleAndUnderItAsItIs) {
+  const QString usual = table().accessibleDescription();
+  makeOurOwn("square_fore_edge");
+  write("default", "9 mm");
+  EXPECT_EQ(table().accessibleDescription(), "By the changed rule; By the rule as it is");
+  const auto& shown = table().panels().shown();
+  ASSERT_EQ(shown.size(), 2U);
+  EXPECT_EQ(shown[0].panel.drawing.id, shown[1].panel.drawing.id);
+  EXPECT_NEAR(shown[0].toTable.m11(), shown[1].toTable.m11(), 1e-9);
+  EXPECT_NEAR(shown[0].onTable({0, 0}).x(), shown[1].onTable({0, 0}).x(), 1e-6);
+  EXPECT_FALSE(shown[0].drawn().intersects(shown[1].drawn()));
+  EXPECT_NEAR(boundsOf(shown[0].panel.drawing).right - boundsOf(shown[1].panel.drawing).right, 6,
+              0.6);
+  write("default", "9 mm +");  // no rule: as it was
+  EXPECT_EQ(table().accessibleDescription(), usual);
+  write("default", "8 mm");
+  QTest::keyClick(text("default"), Qt::Key_Return);
+  settle();
+  EXPECT_EQ(table().accessibleDescription(), usual);
+}
+
+TEST_F(HouseRules, aFindingsWordsAreChanged) {
+  Job job = plainJob();
+  job.given["text_height"].readings = {{209.0, "spine", ""}, {211.0, "middle", ""}};
+  open(job);
+  window_->setStage(*stageNamed("measure"));
+  settle();
+  click("rule.height-uneven");
+  write("says", "Here {text_height.spread} is too much.");
+  write("do", "Ask at the bench.");
+  QTest::keyClick(text("do"), Qt::Key_Return);
+  settle();
+  EXPECT_TRUE(notes().contains("Here 2 mm is too much.")) << notes().toStdString();
+  EXPECT_TRUE(notes().contains("Ask at the bench."));
+  document().undoStack()->undo();  // both at once
+  settle();
+  EXPECT_TRUE(notes().contains("2 mm apart"));
+  EXPECT_FALSE(notes().contains("Ask at the bench."));
+}
+
 TEST_F(HouseRules, aStepThatCannotBeWrittenIsTold) {
   makeOurOwn("setback");
   write("default", "8 mm");
