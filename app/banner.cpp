@@ -5,6 +5,7 @@
 #include <QPainter>
 
 #include "app/ink_button.h"
+#include "app/ink_parts.h"
 #include "app/words/window_words.h"
 #include "paint/fonts.h"
 
@@ -64,7 +65,7 @@ void Banner::say(Severity severity, const QString& text, const std::vector<Way>&
 void Banner::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.fillRect(rect(), palette_.paper);
-  painter.fillRect(QRect(0, 0, 4, height()), palette_.of(message_.severity));
+  painter.fillRect(mirrored(*this, {0, 0, 4, height()}), palette_.of(message_.severity));
   painter.setPen(palette_.hairline);
   painter.drawLine(0, height() - 1, width(), height() - 1);
 }

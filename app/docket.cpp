@@ -50,7 +50,7 @@ class StageLine : public QAbstractButton {
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
     if (isChecked()) painter.fillRect(rect(), palette_.onAccent);
-    if (isChecked()) painter.fillRect(QRect(0, 0, 4, height()), palette_.accent);
+    if (isChecked()) painter.fillRect(mirrored(*this, {0, 0, 4, height()}), palette_.accent);
     if (hasFocus()) {
       painter.setPen(QPen(palette_.accent, 1.2));
       painter.drawRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5));
@@ -59,7 +59,7 @@ class StageLine : public QAbstractButton {
     const QFont small = textFont(12.5);
     painter.setFont(name);
     painter.setPen(palette_.ink);
-    QRect room = rect().adjusted(20, 6, -10, -6);
+    const QRect room = mirrored(*this, rect().adjusted(20, 6, -10, -6));
     paintWords(painter, room, Qt::AlignLeft | Qt::AlignTop, text());
     painter.setFont(small);
     painter.setPen(status_.isStop ? palette_.stop : palette_.secondInk);

@@ -4,6 +4,7 @@
 #include <QLayout>
 #include <QLineEdit>
 #include <QPainter>
+#include <QStyle>
 #include <algorithm>
 
 #include "paint/fonts.h"
@@ -72,6 +73,10 @@ void inkEntry(QWidget* entry, const QColor& ink) {
   if (colours.color(QPalette::Text) == ink) return;
   colours.setColor(QPalette::Text, ink);
   entry->setPalette(colours);
+}
+
+QRect mirrored(const QWidget& in, const QRect& place) {
+  return QStyle::visualRect(in.layoutDirection(), in.rect(), place);
 }
 
 void emptyLayout(QLayout* layout) {

@@ -2,6 +2,7 @@
 // rows that are made anew.
 #pragma once
 
+#include <QRect>
 #include <QString>
 
 #include "paint/palette.h"
@@ -21,6 +22,9 @@ QLabel* inkLabel(const QString& words, double pixels, const QColor& ink, QWidget
 void dressEntry(QLineEdit* entry, const Palette& palette, const QColor& ink, const QColor& asking);
 /// The colour of what stands there; nothing is done when it has it already.
 void inkEntry(QWidget* entry, const QColor& ink);
+
+/// A place in a widget, mirrored where words run from right to left.
+QRect mirrored(const QWidget& in, const QRect& place);
 
 /// Takes all out of a layout. A widget may be on its way out of its own click: it is gone from
 /// sight and from its name at once, and deleted when the loop comes round.

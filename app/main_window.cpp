@@ -209,7 +209,8 @@ void MainWindow::dressAnew() {
   keepTyped();
   std::map<PageMaker, StagePage::TypedTexts> wrong;  // what could not be kept
   for (const auto& [maker, page] : pages_) wrong[maker] = page->typed();
-  const Subject selected = page().selected();
+  const Subject selected = page().selected(), closer = page().closerLook();
+  document_.endPreview();
   const std::optional<Banner::Message> told = banner_->told();
   removeParts();
   delete layout()->takeAt(0);
@@ -220,6 +221,7 @@ void MainWindow::dressAnew() {
   if (isVisible())
     for (QWidget* part : std::initializer_list<QWidget*>{docket_, stack_, slips_}) part->show();
   layout()->activate();
+  if (!closer.empty()) page().select(closer);
   page().select(selected);
   page().setFocus();
   for (const auto& [maker, texts] : wrong) pageBy(maker).typeAgain(texts);

@@ -153,7 +153,7 @@ QRect Slip::lineRect(int line) const {
   int top = (height() - letteringHeight(size_)) / 2;
   for (int i = 0; i < line; ++i) top += heightOf(fonts[i]);
   const int left = kBeside + static_cast<int>(shownSize().width()) + kGap;
-  return {left, top, width() - left, heightOf(fonts[line])};
+  return mirrored(*this, {left, top, width() - left, heightOf(fonts[line])});
 }
 
 void Slip::resizeEvent(QResizeEvent*) {
@@ -166,7 +166,8 @@ void Slip::paintEvent(QPaintEvent*) {
   painter.setRenderHint(QPainter::Antialiasing);
   if (isChecked() || hasFocus()) painter.fillRect(rect(), palette_.onAccent);
   const QSizeF piece = shownSize();
-  const QRectF room(QPointF(kBeside, (height() - piece.height()) / 2), piece);
+  QRectF room(QPointF(kBeside, (height() - piece.height()) / 2), piece);
+  if (isRightToLeft()) room.moveRight(width() - kBeside);
   PaintStyle style;
   style.palette = &palette_;
   if (isChecked()) style.lit = Subject::part(partId_.toStdString());
@@ -309,7 +310,7 @@ void SlipTray::placeMoments() {
   int x = kEdge;
   for (std::size_t i = 0; i < folds_; ++i) {
     const QSize size = moments_[i].button->sizeHint();
-    moments_[i].button->setGeometry(x, 4, size.width(), size.height());
+    moments_[i].button->setGeometry(mirrored(*this, {x, 4, size.width(), size.height()}));
     x += size.width() + between;
   }
 }
@@ -392,6 +393,7 @@ void SlipTray::layOut() {
     x += widest + kBetween;
   }
   pieces_->resize(x - kBetween + kEdge, height() - top - kBar);
+  for (Slip* slip : lying_) slip->setGeometry(mirrored(*pieces_, slip->geometry()));
 }
 
 void SlipTray::wheelEvent(QWheelEvent* event) {

@@ -19,12 +19,11 @@ struct Setting {
   int face = 0;
   int width = 0;  // to be broken at; 0: one line
   int aligned = 0;
-  bool isMirrored = false;
   bool operator==(const Setting&) const = default;
 };
 
 size_t qHash(const Setting& of, size_t seed) {
-  return qHashMulti(seed, of.words, of.face, of.width, of.aligned, of.isMirrored);
+  return qHashMulti(seed, of.words, of.face, of.width, of.aligned);
 }
 
 /// Shaping is what costs: a text is shaped when it is first met.
@@ -35,7 +34,8 @@ const QStaticText& setIn(const QFont& font, Setting setting) {
   auto* text = new QStaticText(setting.words);
   text->setTextFormat(Qt::PlainText);
   QTextOption option(Qt::Alignment(setting.aligned) | Qt::AlignAbsolute);
-  option.setTextDirection(setting.isMirrored ? Qt::RightToLeft : Qt::LeftToRight);
+  // Each by its own letters: a size is no other where the window is mirrored.
+  option.setTextDirection(setting.words.isRightToLeft() ? Qt::RightToLeft : Qt::LeftToRight);
   option.setWrapMode(setting.width > 0 ? QTextOption::WordWrap : QTextOption::NoWrap);
   text->setTextOption(option);
   if (setting.width > 0) text->setTextWidth(setting.width);
@@ -75,13 +75,12 @@ QString shortened(const QFont& font, const QString& words, int width) {
 
 void paintWords(QPainter& painter, const QRectF& place, int flags, const QString& words) {
   if (words.isEmpty()) return;
-  const bool isMirrored = painter.layoutDirection() == Qt::RightToLeft;
-  const int seen = seenAlignment(flags, isMirrored);
+  const int seen = seenAlignment(flags, painter.layoutDirection() == Qt::RightToLeft);
   const bool isBroken = (flags & Qt::TextWordWrap) != 0;
   const QStaticText& text =
       isBroken ? setIn(painter.font(), {words, 0, std::max(1, static_cast<int>(place.width())),
-                                        seen & Qt::AlignHorizontal_Mask, isMirrored})
-               : setIn(painter.font(), {words, 0, 0, 0, isMirrored});
+                                        seen & Qt::AlignHorizontal_Mask})
+               : setIn(painter.font(), {words});
   const QSizeF size = text.size();
   const double x = isBroken
                        ? std::round(place.left())

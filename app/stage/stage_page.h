@@ -20,9 +20,11 @@ class StagePage : public QWidget {
 
   /// Turns to a stage that is worked here.
   virtual void setStage(const Stage& stage) = 0;
-  /// Lights it and says why. None for nothing.
+  /// Lights it and says why, or turns to a closer look of that name. None for nothing.
   virtual void select(const Subject& subject) = 0;
   [[nodiscard]] virtual const Subject& selected() const = 0;
+  /// The closer look that is taken; none for none.
+  [[nodiscard]] virtual Subject closerLook() const { return {}; }
   /// The notes fold away in a narrow window and come when something is selected.
   virtual void setNotesFolded(bool folded) = 0;
   /// Focus on the first thing that is still to be said.

@@ -40,6 +40,7 @@ QSize FlatChoice::sizeHint() const {
 
 void FlatChoice::paintEvent(QPaintEvent*) {
   QPainter painter(this);
+  painter.setLayoutDirection(layoutDirection());
   painter.setRenderHint(QPainter::Antialiasing);
   painter.setPen(palette_.ink);
   paintWords(painter, rect().adjusted(2, 0, -kMark, 0), Qt::AlignLeft | Qt::AlignVCenter,

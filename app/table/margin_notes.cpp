@@ -169,6 +169,12 @@ void MarginNotes::askForRule() {
     if (note->asks() != nullptr && note->isAboutSelected()) return note->asks()->click();
 }
 
+void MarginNotes::askFor(const std::string& list, const std::string& id) {
+  for (const Note* note : notes_)
+    if (note->asks() != nullptr && note->content().ruleList == list && note->content().ruleId == id)
+      return note->asks()->click();
+}
+
 void MarginNotes::setEditor(QWidget* editor, const QString& note) {
   for (std::size_t i = 0; i < notes_.size(); ++i)
     if (contents_[i].id == note) notes_[i]->layout()->addWidget(editor);

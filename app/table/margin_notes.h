@@ -42,6 +42,8 @@ class MarginNotes : public QScrollArea {
   void setEditor(QWidget* editor, const QString& note);
   /// As if the rule behind what is selected had been asked for with the pointer.
   void askForRule();
+  /// The same for a rule behind any note that is shown.
+  void askFor(const std::string& list, const std::string& id);
 
  signals:
   void scrolled();

@@ -38,6 +38,7 @@ class MethodsSheet::Sheet : public QWidget {
   Sheet(MethodsSheet* owner, Document& document, const Palette& palette)
       : QWidget(owner), owner_(owner), document_(document), palette_(palette) {
     setObjectName("methods.sheet");
+    setLayoutDirection(Qt::LeftToRight);  // a table of figures
     why_ = new QLineEdit(this);
     why_->setObjectName("methods.why");
     why_->setAccessibleName(tr("Why this method"));
@@ -108,6 +109,7 @@ class MethodsSheet::Sheet : public QWidget {
  protected:
   void paintEvent(QPaintEvent* event) override {
     QPainter painter(this);
+    painter.setLayoutDirection(layoutDirection());
     painter.setRenderHint(QPainter::Antialiasing);
     painter.fillRect(rect(), palette_.ground);
     // What is scrolled out of sight costs nothing.

@@ -135,6 +135,16 @@ RuleEdits RuleEditor::typed() const {
   return edits;
 }
 
+void RuleEditor::write(const std::string& key, const QString& text) {
+  for (const Text& each : texts_)
+    if (key.empty() || each.key == key) {
+      // As keys do: what is set whole would not count as changed.
+      QTextCursor cursor(each.entry->document());
+      cursor.select(QTextCursor::Document);
+      return cursor.insertText(text);
+    }
+}
+
 void RuleEditor::tell(const QString& words, const QColor& ink) {
   QPalette colours = told_->palette();
   colours.setColor(QPalette::WindowText, ink);

@@ -50,10 +50,10 @@ class RuleEditor : public QWidget {
   [[nodiscard]] bool isTyped() const { return !typed().empty(); }
   /// Gives up what is typed.
   void leave();
-  /// As if the first text were being typed.
-  void write(const QString& text) {
-    if (!texts_.empty()) texts_.front().entry->setPlainText(text);
-  }
+  /// As if one of its texts were being typed; the first where no other is named.
+  void write(const std::string& key, const QString& text);
+  /// Those of its texts that were changed.
+  [[nodiscard]] RuleEdits typed() const;
 
  signals:
   void closed();
@@ -61,8 +61,6 @@ class RuleEditor : public QWidget {
 
  private:
   void addText(const char* key, const QString& label, const std::string& text);
-  /// Those of its texts that were changed.
-  [[nodiscard]] RuleEdits typed() const;
   void tryOut();
   void keep();
   void restore();

@@ -26,6 +26,9 @@ constexpr double kNotesEm = 21.0;
 constexpr double kRuleEm = 3.2;
 constexpr double kLeastDrawingEm = 34.0;
 
+/// Before the place of a text of a rule, among what is being typed.
+const std::string kOfRule = "rule/";
+
 }  // namespace
 
 Table::Table(Document& document, const Palette& palette, QWidget* parent)
@@ -114,11 +117,22 @@ Table::TypedTexts Table::typed() const {
   for (const HangingTag& hanging : rack_->hanging())
     if (const QString text = hanging.tag->typedText(); !text.isEmpty())
       texts.emplace_back(hanging.tag->value(), text);
+  for (const RuleEdit& edit : rules_->typed()) {
+    const RulePlace& place = edit.place;
+    texts.emplace_back(kOfRule + place.list + "/" + place.id + "/" + place.key,
+                       QString::fromStdString(*edit.text));
+  }
   return texts;
 }
 
 void Table::typeAgain(const TypedTexts& texts) {
   for (const auto& [id, text] : texts) {
+    if (id.starts_with(kOfRule)) {
+      const QStringList place = QString::fromStdString(id).split('/');
+      if (!rules_->isOpen()) notes_->askFor(place[1].toStdString(), place[2].toStdString());
+      rules_->write(place[3].toStdString(), text);
+      continue;
+    }
     reveal(id);
     if (Tag* tag = rack_->find(id)) tag->typeAgain(text);
   }

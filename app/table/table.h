@@ -35,6 +35,9 @@ class Table : public StagePage {
   void setStage(const Stage& stage) override;
   void select(const Subject& subject) override;
   [[nodiscard]] const Subject& selected() const override { return selected_; }
+  [[nodiscard]] Subject closerLook() const override {
+    return detail_.empty() ? Subject() : Subject::field(detail_);
+  }
   void setNotesFolded(bool folded) override;
   /// Focus on the first measure that is still missing, else on the first tag.
   void startTyping() override;

@@ -40,7 +40,7 @@ void Table::typeAndKeep(const std::string& value, const QString& text) {
 
 void Table::changeRule(const QString& formula) {
   notes_->askForRule();
-  rules_->write(formula);
+  rules_->write({}, formula);
 }
 
 /// Where a measure was read place by place, it goes to one that is still empty: the mean of the

@@ -44,6 +44,7 @@ Tag::Tag(std::string value, Kind kind, const Palette& palette, QWidget* parent)
   focusTarget()->setObjectName(name);
   focusTarget()->installEventFilter(this);
   setAttribute(Qt::WA_OpaquePaintEvent);
+  setLayoutDirection(Qt::LeftToRight);  // as figures and their units are written anywhere
   setCursor(entry_ != nullptr ? Qt::IBeamCursor : Qt::PointingHandCursor);
 }
 
@@ -272,6 +273,7 @@ bool Tag::hasFocusInside() const { return focusTarget()->hasFocus(); }
 
 void Tag::paintEvent(QPaintEvent*) {
   QPainter painter(this);
+  painter.setLayoutDirection(layoutDirection());
   const bool isActive = isSelected_ || hasFocusInside();
   painter.fillRect(rect(), isActive ? palette_.onAccent : palette_.ground);
 

@@ -170,6 +170,22 @@ TEST_F(HouseRules, theBookIsDrawnByTheChangedRuleAndUnderItAsItIs) {
   EXPECT_EQ(table().accessibleDescription(), usual);
 }
 
+TEST_F(HouseRules, whatIsTypedAndTheCloserLookComeThroughAnotherTheme) {
+  click("link.joint-closer");
+  const double before = value("rod_diameter");
+  makeOurOwn("rod_diameter");
+  write("default", "5 mm");
+  press(Qt::Key_B, Qt::ControlModifier);
+  settle();
+  EXPECT_EQ(text("default")->toPlainText(), "5 mm");
+  EXPECT_NEAR(value("rod_diameter"), 5, 1e-9);
+  EXPECT_FALSE(table().closerLook().empty());
+  QTest::keyClick(text("default"), Qt::Key_Escape);
+  settle();
+  EXPECT_NEAR(value("rod_diameter"), before, 1e-9);
+  EXPECT_FALSE(table().closerLook().empty());
+}
+
 TEST_F(HouseRules, aFindingsWordsAreChanged) {
   Job job = plainJob();
   job.given["text_height"].readings = {{209.0, "spine", ""}, {211.0, "middle", ""}};

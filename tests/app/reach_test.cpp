@@ -148,6 +148,11 @@ TEST_F(Reach, theBenchIsMirroredWhereWordsRunFromRightToLeft) {
             << tags[i]->value() << " and " << tags[k]->value();
     }
   }
+  const auto slip = [&](const char* part) { return find<QWidget>(part)->geometry(); };
+  EXPECT_GT(slip("slip.board").left(), slip("slip.covering").right());
+  EXPECT_LT(slip("slip.board").right(), find("slips")->width());
+  // As cut stands beside the piece, not on it: the piece lies on the right.
+  EXPECT_LT(find<QWidget>("ascut.board")->geometry().right(), slip("slip.board").width() - 20);
   keep("text_height", "211");
   EXPECT_EQ(saved().given.at("text_height").value, Written(std::string("211 mm")));
   QApplication::setLayoutDirection(Qt::LeftToRight);
