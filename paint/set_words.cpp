@@ -1,6 +1,7 @@
 #include "paint/set_words.h"
 
 #include <QCache>
+#include <QCoreApplication>
 #include <QFontMetrics>
 #include <QPainter>
 #include <QStaticText>
@@ -29,6 +30,11 @@ size_t qHash(const Setting& of, size_t seed) {
 /// Shaping is what costs: a text is shaped when it is first met.
 const QStaticText& setIn(const QFont& font, Setting setting) {
   static QCache<Setting, QStaticText> kept(kKept);
+  static const bool isTidied = [] {
+    qAddPostRoutine([] { kept.clear(); });  // faces go with the application
+    return true;
+  }();
+  Q_UNUSED(isTidied);
   setting.face = font.pixelSize() * 1000 + font.weight();
   if (const QStaticText* found = kept.object(setting)) return *found;
   auto* text = new QStaticText(setting.words);

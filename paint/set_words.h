@@ -1,4 +1,5 @@
-// Words that are set once, and then painted in every frame.
+// Words that are set once, and then painted in every frame. In faces of textFont's: they are told
+// apart by size and weight alone.
 #pragma once
 
 #include <QFont>
