@@ -2,6 +2,7 @@
 // 2 refused.
 #pragma once
 
+#include <cstdint>
 #include <optional>
 #include <string>
 #include <vector>
@@ -17,6 +18,8 @@ inline constexpr int kDoneWithStop = 1;
 inline constexpr int kRefused = 2;
 
 int planCommand(const std::string& path, PlanFormat format, std::optional<Units> units);
+/// The plan's pieces and the stock as a problem for `cut`, as JSON.
+int planToCutCommand(const std::string& path, const std::string& stock);
 
 /// The job by every method, side by side, as JSON or text.
 int compareCommand(const std::string& path, PlanFormat format);
@@ -28,6 +31,16 @@ struct SolveRequest {
 };
 /// The job run backwards, as JSON.
 int solveCommand(const SolveRequest& request);
+
+struct CutRequest {
+  std::string problem;
+  double seconds = 5.0;
+  std::optional<std::uint64_t> steps;  // in place of the clock
+  std::uint64_t seed = 1;
+  PlanFormat format = PlanFormat::Json;  // or Text
+};
+/// Pieces laid out on stock: kDoneWithStop where one lies nowhere.
+int cutCommand(const CutRequest& request);
 
 struct BatchRequest {
   std::string folder;

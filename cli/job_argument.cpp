@@ -18,11 +18,6 @@ std::string readStandardInput() {
   return text;
 }
 
-std::variant<std::string, Issue> readInput(const std::string& path) {
-  if (path == "-") return readStandardInput();
-  return readWhole(path, kLargestJsonFile, Readable::Streams);
-}
-
 /// What lies in the house's folders and cannot be read; of files that have a shipped one's name
 /// only the one that the binder may have meant.
 void tellLeftOut(const RuleLibrary& library, const Job* job) {
@@ -37,6 +32,11 @@ void tellLeftOut(const RuleLibrary& library, const Job* job) {
 
 RuleLibrary houseLibrary() {
   return RuleLibrary(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
+}
+
+std::variant<std::string, Issue> readInput(const std::string& path) {
+  if (path == "-") return readStandardInput();
+  return readWhole(path, kLargestJsonFile, Readable::Streams);
 }
 
 std::optional<OpenedJob> openArgument(const std::string& path, const RuleLibrary& library,

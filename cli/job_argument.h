@@ -3,6 +3,7 @@
 
 #include <optional>
 #include <string>
+#include <variant>
 
 #include "store/open_job.h"
 
@@ -10,6 +11,9 @@ namespace drapery::cli {
 
 /// The shipped rules and materials, and the binder's own.
 RuleLibrary houseLibrary();
+
+/// A file's bytes, or standard input's for -; no more than a JSON file may have, and one.
+std::variant<std::string, Issue> readInput(const std::string& path);
 
 /// The job planned; nothing once every mistake has been told.
 std::optional<OpenedJob> openArgument(const std::string& path, const RuleLibrary& library,

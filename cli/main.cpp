@@ -19,9 +19,11 @@ struct Arguments {
   std::string copied;
   std::string format = "json";
   std::string units;
+  std::string as, stock;
   CheckRequest check;
   ExportRequest request;
   SolveRequest solve;
+  CutRequest cut;
 };
 
 std::optional<Units> unitsOf(const std::string& name) {
@@ -47,8 +49,20 @@ void describePlan(CLI::App& app, Arguments& arguments, int& code) {
       ->check(CLI::IsMember({"json", "text", "csv"}));
   plan->add_option("--units", arguments.units, "mm or in: the unit of words and findings")
       ->check(CLI::IsMember({"mm", "in"}));
+  auto* as =
+      plan->add_option("--as", arguments.as, "cut: the pieces and a stock, for drapery-cli cut")
+          ->check(CLI::IsMember({"cut"}))
+          ->excludes(batch);
+  auto* stock = plan->add_option("--stock", arguments.stock, "With --as cut: what lies there");
+  stock->needs(as);
+  as->needs(stock);
   plan->callback([&, batch] {
     const PlanFormat format = formatOf(arguments.format);
+    if (!arguments.as.empty()) {
+      if (arguments.job.empty()) throw CLI::RequiredError("job");
+      code = planToCutCommand(arguments.job, arguments.stock);
+      return;
+    }
     if (batch->count() == 0) {
       if (arguments.job.empty()) throw CLI::RequiredError("job");
       code = planCommand(arguments.job, format, unitsOf(arguments.units));
@@ -59,6 +73,25 @@ void describePlan(CLI::App& app, Arguments& arguments, int& code) {
     arguments.batch.format = format;
     arguments.batch.units = unitsOf(arguments.units);
     code = batchCommand(arguments.batch);
+  });
+}
+
+void describeCutting(CLI::App& app, Arguments& arguments, int& code) {
+  auto* cut = app.add_subcommand("cut", "Lay pieces out on sheets and rolls");
+  CutRequest& request = arguments.cut;
+  cut->add_option("problem", request.problem, "A file of stocks and parts, or - for standard input")
+      ->required();
+  auto* seconds = cut->add_option("--seconds", request.seconds, "How long it may take")
+                      ->check(CLI::Range(0.0, 86400.0));
+  cut->add_option("--steps", request.steps, "So many tries in place of the clock")
+      ->check(CLI::Range(0, 1000000000))
+      ->excludes(seconds);
+  cut->add_option("--seed", request.seed, "Another number may find another lay-out");
+  cut->add_option("--format", arguments.format, "json or text")
+      ->check(CLI::IsMember({"json", "text"}));
+  cut->callback([&] {
+    request.format = formatOf(arguments.format);
+    code = cutCommand(request);
   });
 }
 
@@ -138,6 +171,7 @@ int main(int argc, char** argv) {
   Arguments arguments;
   int code = kDone;
   describePlan(app, arguments, code);
+  describeCutting(app, arguments, code);
   describeTrying(app, arguments, code);
   describeMethods(app, arguments, code);
   describeExport(app, arguments, code);

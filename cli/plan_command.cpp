@@ -1,6 +1,8 @@
 #include "cli/commands.h"
 #include "cli/console.h"
 #include "cli/job_argument.h"
+#include "store/cut_json.h"
+#include "store/plan_cut.h"
 #include "store/plan_json.h"
 #include "words/plan_csv.h"
 #include "words/plan_text.h"
@@ -23,6 +25,20 @@ int planCommand(const std::string& path, PlanFormat format, std::optional<Units>
               : planText(job, opened->plan, detail.before ? &*detail.before : nullptr);
   }
   return print(out, opened->plan.has(Severity::Stop) ? kDoneWithStop : kDone);
+}
+
+int planToCutCommand(const std::string& path, const std::string& stockFile) {
+  const auto read = readInput(stockFile);
+  if (const auto* issue = std::get_if<Issue>(&read)) return tell({*issue});
+  auto stock = readStock(std::get<std::string>(read), stockFile == "-" ? "<stdin>" : stockFile);
+  if (const auto* issues = std::get_if<Issues>(&stock)) return tell(*issues);
+  const RuleLibrary library = houseLibrary();
+  const auto opened = openArgument(path, library);
+  if (!opened) return kRefused;
+  const CutProblem problem = cutProblemOf(*opened->document.job, opened->plan,
+                                          std::move(std::get<std::vector<CutStock>>(stock)));
+  return print(shownJson(writeCutProblem(problem)),
+               opened->plan.has(Severity::Stop) ? kDoneWithStop : kDone);
 }
 
 }  // namespace drapery::cli

@@ -71,21 +71,6 @@ class JobReader {
     complain(node, field, "job-type-wrong",
              {{"key", shownField(field)}, {"value", value}, {"expected", std::string(expected)}});
   }
-  static std::string described(const Node& node) {
-    switch (node.kind) {
-      case Node::Kind::Null:
-        return "null";
-      case Node::Kind::Boolean:
-        return node.number != 0.0 ? "true" : "false";
-      case Node::Kind::List:
-        return "[...]";
-      case Node::Kind::Table:
-        return "{...}";
-      default:
-        return shortened(node.text);
-    }
-  }
-
   void readSchema() {
     const Node* schema = root_.find("schema");
     if (schema == nullptr)

@@ -298,4 +298,19 @@ std::variant<Node, Issues> parseJson(std::string_view text) {
   return std::move(issues);
 }
 
+std::string described(const Node& node) {
+  switch (node.kind) {
+    case Node::Kind::Null:
+      return "null";
+    case Node::Kind::Boolean:
+      return node.number != 0.0 ? "true" : "false";
+    case Node::Kind::List:
+      return "[...]";
+    case Node::Kind::Table:
+      return "{...}";
+    default:
+      return shortened(node.text);
+  }
+}
+
 }  // namespace drapery

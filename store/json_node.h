@@ -1,6 +1,7 @@
 // JSON text to a Node tree with the place of every value. Refuses what a job file may not be.
 #pragma once
 
+#include <string>
 #include <string_view>
 #include <variant>
 
@@ -15,5 +16,8 @@ inline constexpr int kDeepestJson = 64;
 /// over 64 deep, the same key twice in one object, a number beyond what a double holds. `begin` and
 /// `end` of each node are its byte range. Issues carry line and column, not the file.
 std::variant<Node, Issues> parseJson(std::string_view text);
+
+/// A value as a message shows it.
+std::string described(const Node& node);
 
 }  // namespace drapery

@@ -113,6 +113,13 @@ constexpr std::array kPhrases{
                              "{name}: no {change} from {least} to {most} gives {value}[; nearest "
                              "is {nearest}, which gives {gives}]")},
     // jobs
+    Phrase{"cut-no-stock", QT_TRANSLATE_NOOP("Issue", "stocks is empty; name one to cut from")},
+    Phrase{"cut-too-many",
+           QT_TRANSLATE_NOOP("Issue", "{count} pieces are not allowed; at most {most}")},
+    Phrase{"cut-kerf",
+           QT_TRANSLATE_NOOP("Issue", "{name}: a kerf of {value} is wider than the stock")},
+    Phrase{"cut-edges",
+           QT_TRANSLATE_NOOP("Issue", "{name}: nothing is left of it between its trimmed edges")},
     Phrase{"job-not-object",
            QT_TRANSLATE_NOOP("Issue", "not a job: the file must hold one object, {{...}}")},
     Phrase{"settings-not-object",

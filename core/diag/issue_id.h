@@ -45,6 +45,11 @@ inline constexpr IssueKind kIssueKinds[]{
     {"solve-steps", "change name"},
     {"solve-no-effect", "change name"},
     {"solve-none", "change name value least most nearest gives"},
+    // cutting
+    {"cut-no-stock", ""},
+    {"cut-too-many", "count most"},
+    {"cut-kerf", "name value"},
+    {"cut-edges", "name"},
     // jobs
     {"job-not-object", ""},
     {"settings-not-object", ""},

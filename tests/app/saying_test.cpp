@@ -45,7 +45,7 @@ TEST_F(Saying, aMeasureOpensToItsPlacesAndBack) {
   EXPECT_TRUE(entry("text_width@middle")->hasFocus());
   keep("text_width@middle", "100 + 44.2");
   keep("text_width@tail", "144.8 caliper");
-  const auto& readings = saved().given.at("text_width").readings;
+  const auto readings = saved().given.at("text_width").readings;
   ASSERT_EQ(readings.size(), 4U);  // the plain figure is one of them
   EXPECT_EQ(readings[2].by, "rule");
   EXPECT_EQ(readings[3].by, "caliper");

@@ -47,7 +47,7 @@ TEST_F(Caliper, fillsOnePlaceAfterTheOther) {
   ASSERT_TRUE(entry("text_height@spine")->hasFocus());
   plugIn({"--every", "400", "--readings", "209.6,210.2,210.4"});
   ASSERT_TRUE(comes([&] { return readings("text_height") == 4; }));
-  const auto& read = saved().given.at("text_height").readings;
+  const auto read = saved().given.at("text_height").readings;
   EXPECT_EQ(read[1].at, "spine");
   EXPECT_EQ(read[1].by, "caliper");
   EXPECT_EQ(read[1].value, Written(std::string("209.6 mm")));
@@ -115,7 +115,7 @@ TEST_F(Caliper, unpluggedIsToldAndBackItGoesOn) {
   EXPECT_TRUE(comes([&] { return !caliper().isOpen(); }));
   EXPECT_TRUE(comes([&] { return caliperStatus(caliper()) == "unplugged"; }));
   EXPECT_NEAR(value("text_width"), 143.5, 1e-9);
-  QSignalSpy changed(&caliper(), &CaliperPort::changed);
+  sim_.waitForFinished();  // it hangs up before it ends
   plugIn({"--on-enter", "--stay"});
   EXPECT_TRUE(caliper().isOpen());
 }

@@ -1,0 +1,42 @@
+// Exactly which rectangles some of the pieces can be cut out of, edge to edge: for every taking the
+// least boxes, found by joining the boxes of its parts beside and above one another.
+#pragma once
+
+#include <cstdint>
+
+#include "core/cutting/count_index.h"
+
+namespace drapery {
+
+/// A box, enlarged by the kerf, and what it is joined of.
+struct CutBox {
+  Micrometres across = 0, along = 0;
+  std::uint32_t low = 0, high = 0;        // takings; 0: a single piece
+  std::uint32_t lowBox = 0, highBox = 0;  // of theirs
+  bool isBeside = false;                  // joined along x
+  std::uint32_t kind = 0;                 // of a single piece
+  bool isTurned = false;
+};
+
+class BoxFronts {
+ public:
+  /// Of one of the job's stocks, within its usable rectangle. Takes its joins from `work`; where
+  /// they do not suffice it is not whole.
+  BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex& index,
+            std::uint64_t& work);
+  [[nodiscard]] bool isWhole() const { return isWhole_; }
+
+  /// By growing width, with falling height; empty where the taking does not fit.
+  [[nodiscard]] const std::vector<CutBox>& of(std::size_t set) const { return fronts_[set]; }
+
+ private:
+  void join(std::size_t set, std::uint64_t& work);
+  void add(std::vector<CutBox>& front, const CutBox& box) const;
+
+  const CountIndex& index_;
+  UsableSize usable_;
+  bool isWhole_ = true;
+  std::vector<std::vector<CutBox>> fronts_;
+};
+
+}  // namespace drapery

@@ -1,0 +1,26 @@
+#include "core/cutting/cut_problem.h"
+
+namespace drapery {
+
+UsableSize usableOf(const CutStock& stock) {
+  return {stock.across - stock.left - stock.right + stock.kerf,
+          stock.along - stock.bottom - stock.top + stock.kerf};
+}
+
+std::vector<LyingSize> lyingSizes(const CutStock& stock, const CutPiece& piece) {
+  std::vector<LyingSize> sizes;
+  if (piece.material != stock.material) return sizes;
+  const UsableSize usable = usableOf(stock);
+  for (const bool isTurned : {false, true}) {
+    const bool isAlongHeight = (stock.grain == StockGrain::Along) != isTurned;
+    const PieceGrain runs = isAlongHeight ? PieceGrain::Height : PieceGrain::Width;
+    if (piece.grain != PieceGrain::Free && piece.grain != runs) continue;
+    if (isTurned && piece.width == piece.height && !sizes.empty()) continue;
+    const LyingSize size{(isTurned ? piece.height : piece.width) + stock.kerf,
+                         (isTurned ? piece.width : piece.height) + stock.kerf, isTurned};
+    if (size.across <= usable.across && size.along <= usable.along) sizes.push_back(size);
+  }
+  return sizes;
+}
+
+}  // namespace drapery

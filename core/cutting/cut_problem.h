@@ -1,0 +1,65 @@
+// What is to be cut, and from what: rectangular pieces, and the sheets and rolls that lie there.
+// Whole micrometres: a lay-out is judged without tolerance.
+#pragma once
+
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace drapery {
+
+using Micrometres = std::int64_t;
+
+enum class StockForm { Sheet, Roll };
+/// Which way the grain of a stock runs.
+enum class StockGrain { Along, Across };
+/// Which side of a piece the grain has to run along.
+enum class PieceGrain { Height, Width, Free };
+
+/// Sheets of one size, or a roll. x runs across it, y along it.
+struct CutStock {
+  std::string id, material;
+  StockForm form = StockForm::Sheet;
+  Micrometres across = 0, along = 0;  // of a roll: what is left on it
+  StockGrain grain = StockGrain::Along;
+  std::optional<int> count;                              // none: as many as are wanted
+  Micrometres left = 0, right = 0, bottom = 0, top = 0;  // edges that are trimmed away
+  Micrometres kerf = 0;                                  // lost at each cut
+  double cost = 0.0;                                     // of a sheet, or of a metre of a roll
+};
+
+struct CutPiece {
+  std::string id, material;
+  Micrometres width = 0, height = 0;
+  int count = 1;
+  PieceGrain grain = PieceGrain::Height;
+  double value = 0.0;  // where not all need be placed
+};
+
+struct CutProblem {
+  std::string name;
+  bool isForValue = false;  // the greatest value from one sheet; else all pieces at the least cost
+  std::vector<CutStock> stocks;
+  std::vector<CutPiece> pieces;
+};
+
+/// A piece as it lies on a stock, enlarged by the kerf to the right and top: enlarged pieces on an
+/// enlarged sheet are cut without loss.
+struct LyingSize {
+  Micrometres across = 0, along = 0;
+  bool isTurned = false;
+};
+
+/// The usable rectangle, enlarged alike.
+struct UsableSize {
+  Micrometres across = 0, along = 0;
+};
+
+UsableSize usableOf(const CutStock& stock);
+
+/// The ways in which a piece may lie on a stock with its grain and within its usable rectangle;
+/// none for another material. A square lies one way.
+std::vector<LyingSize> lyingSizes(const CutStock& stock, const CutPiece& piece);
+
+}  // namespace drapery

@@ -1,0 +1,32 @@
+// The best lay-out of a small job, by trying all of them.
+#pragma once
+
+#include <functional>
+#include <optional>
+
+#include "core/cutting/material_job.h"
+
+namespace drapery {
+
+struct MaterialLayOut {
+  std::vector<CutSheet> sheets;
+  double cost = 0.0;
+  double bound = 0.0;
+  Counts notPlaced = {};  // by kind; empty where all are
+};
+
+/// Least cost and then, for sheets, the largest rectangle left over; none where the job is too
+/// large for that, the stock does not suffice, or `isEnough` says to stop.
+std::optional<MaterialLayOut> exactLayOut(const MaterialJob& job,
+                                          const std::function<bool()>& isEnough);
+
+/// The greatest value from one sheet of the first stock, as `cost`; none where the job is too large
+/// to try all.
+std::optional<MaterialLayOut> mostValue(const MaterialJob& job);
+
+/// What is used of a roll on which boxes, enlarged, end there.
+Micrometres usedOf(const CutStock& roll, Micrometres along);
+/// Of a sheet, or of a roll on which boxes end there.
+double costOf(const CutStock& stock, Micrometres along);
+
+}  // namespace drapery

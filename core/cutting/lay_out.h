@@ -1,0 +1,25 @@
+// All pieces of a problem laid out on its stock.
+#pragma once
+
+#include <cstdint>
+#include <functional>
+
+#include "core/cutting/cut_layout.h"
+
+namespace drapery {
+
+struct LayOutLimits {
+  double seconds = 5.0;
+  /// In place of the clock: so many tries for each material. The same problem, seed and steps then
+  /// give the same lay-out.
+  std::optional<std::uint64_t> steps;
+  std::uint64_t seed = 1;
+  /// Asked often; true ends it with the best so far.
+  std::function<bool()> isCancelled;
+};
+
+/// Small jobs exactly, larger ones as well as time allows; each material tells its cost and what it
+/// cannot cost less than. What fits no stock, or finds none left, is in `unplaced`.
+CutLayout layOut(const CutProblem& problem, const LayOutLimits& limits);
+
+}  // namespace drapery

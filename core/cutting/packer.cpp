@@ -1,0 +1,404 @@
+#include "core/cutting/packer.h"
+
+#include <algorithm>
+#include <array>
+#include <limits>
+#include <numeric>
+#include <random>
+#include <tuple>
+
+#include "core/cutting/region_filler.h"
+#include "core/cutting/sheet_builder.h"
+
+namespace drapery {
+
+namespace {
+
+struct Bin {
+  std::size_t stock = 0;
+  std::vector<SheetPart> parts;
+  std::vector<std::size_t> free;
+  Counts holds;  // by kind
+  double area = 0.0;
+  Micrometres end = 0;  // of what lies in it
+};
+
+/// How the next place is chosen and what is left beside it.
+struct Habit {
+  int fit = 0;          // 0: least area left; 1: least on the shorter side; 2: lowest
+  bool isLarge = true;  // the larger rest stays whole
+  double noise = 0.0;   // in the order of the pieces
+  int order = 0;        // 0: by area; 1: by the longer side; 2: by height; 3: by width
+};
+
+}  // namespace
+
+class Packer::Work {
+ public:
+  Work(const MaterialJob& job, std::uint64_t seed) : job_(job), random_(seed) {
+    for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
+      const CutPiece& piece = job.kind(kind);
+      areas_.push_back(double(piece.width) * double(piece.height));
+    }
+    for (std::size_t s = 0; s < job.stocks.size(); ++s) used_.push_back(0);
+    std::vector<std::size_t> all;
+    for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+      all.insert(all.end(), static_cast<std::size_t>(job.counts[kind]), kind);
+    for (const int fit : {0, 1, 2})
+      for (const bool isLarge : {true, false})
+        for (const int order : {0, 1, 2, 3}) {
+          const Habit habit{fit, isLarge, 0.0, order};
+          std::vector<Bin> bins;
+          std::vector<int> used(job.stocks.size(), 0);
+          std::vector<std::size_t> lost;
+          fill(bins, used, all, habit, lost);
+          takeIfBetter(std::move(bins), std::move(used), std::move(lost));
+        }
+  }
+
+  void step() {
+    std::vector<Bin> bins = bins_;
+    std::vector<int> used = used_;
+    std::vector<std::size_t> loose = lost_, lost;
+    const std::size_t count = std::min<std::size_t>(bins.size(), 1 + below(3));
+    std::vector<std::size_t> emptied;  // their stocks
+    for (std::size_t i = 0; i < count; ++i) {
+      // The emptiest, whose pieces may go elsewhere, and some other.
+      std::size_t which = below(bins.size());
+      if (i == 0)
+        for (std::size_t b = 0; b < bins.size(); ++b)
+          if (share(bins[b]) < share(bins[which])) which = b;
+      for (std::size_t kind = 0; kind < areas_.size(); ++kind)
+        loose.insert(loose.end(), static_cast<std::size_t>(bins[which].holds[kind]), kind);
+      --used[bins[which].stock];
+      emptied.push_back(bins[which].stock);
+      bins.erase(bins.begin() + static_cast<std::ptrdiff_t>(which));
+    }
+    if (below(2) == 0) refill(emptied, bins, used, loose);
+    const Habit habit{static_cast<int>(below(3)), below(3) > 0, below(2) == 0 ? 0.15 : 0.5,
+                      static_cast<int>(below(4))};
+    fill(bins, used, loose, habit, lost);
+    takeIfBetter(std::move(bins), std::move(used), std::move(lost));
+  }
+
+  /// One after the other as full as can be, what is left over staying loose.
+  void refill(const std::vector<std::size_t>& stocks, std::vector<Bin>& bins,
+              std::vector<int>& used, std::vector<std::size_t>& loose) {
+    Counts pool(areas_.size(), 0);
+    for (const std::size_t kind : loose) ++pool[kind];
+    RegionFiller filler(job_, random_);
+    for (const std::size_t stock : stocks) {
+      Bin bin = emptyBin(stock);
+      if (job_.stock(stock).form == StockForm::Roll)
+        shelves(bin, filler, pool);
+      else
+        take(bin, filler.fill(stock, bin.parts.front(), pool), 0);
+      if (bin.area <= 0) break;
+      bins.push_back(std::move(bin));
+      ++used[stock];
+    }
+    loose.clear();
+    for (std::size_t kind = 0; kind < pool.size(); ++kind)
+      loose.insert(loose.end(), static_cast<std::size_t>(pool[kind]), kind);
+  }
+
+  /// A filling in the place of a free part.
+  void take(Bin& bin, const Filling& filling, std::size_t at) {
+    const std::size_t from = bin.parts.size();
+    std::erase(bin.free, at);
+    for (std::size_t i = 0; i < filling.parts.size(); ++i) {
+      SheetPart part = filling.parts[i];
+      const auto moved = [&](std::size_t child) { return child == 0 ? at : from + child - 1; };
+      part.low = moved(part.low);
+      part.high = moved(part.high);
+      if (part.kind == SheetPart::Kind::Piece) {
+        ++bin.holds[part.piece];
+        bin.area += areas_[part.piece];
+        bin.end = std::max(bin.end, part.y + part.along);
+      }
+      if (i == 0)
+        bin.parts[at] = part;
+      else
+        bin.parts.push_back(part);
+      if (part.kind == SheetPart::Kind::Free) bin.free.push_back(moved(i));
+    }
+  }
+
+  /// A roll from its beginning: each shelf as high as one of the higher pieces that are left.
+  void shelves(Bin& bin, RegionFiller& filler, Counts& pool) {
+    std::size_t rest = 0;
+    while (true) {
+      Micrometres high = 0;
+      const SheetPart room = bin.parts[rest];
+      for (std::size_t kind = 0; kind < pool.size(); ++kind)
+        if (pool[kind] > 0)
+          for (const LyingSize& size : job_.sizes[bin.stock][kind])
+            if (size.along <= room.along && size.across <= room.across &&
+                (high == 0 || (size.along > high) == (below(8) > 0)))
+              high = size.along;
+      if (high == 0) return;
+      SheetPart low = room, above = room;
+      low.along = high;
+      above.y += high;
+      above.along -= high;
+      std::erase(bin.free, rest);
+      bin.parts.push_back(low);
+      bin.parts.push_back(above);
+      SheetPart& split = bin.parts[rest];
+      split.kind = SheetPart::Kind::Split;
+      split.isBeside = false;
+      split.low = bin.parts.size() - 2;
+      split.high = bin.parts.size() - 1;
+      const std::size_t shelf = split.low;
+      rest = split.high;
+      bin.free.push_back(rest);
+      take(bin, filler.fill(bin.stock, low, pool), shelf);
+    }
+  }
+
+  [[nodiscard]] double cost() const { return cost_; }
+
+  [[nodiscard]] MaterialLayOut layOut() const {
+    MaterialLayOut result;
+    result.cost = cost_;
+    for (const Bin& bin : bestBins_) {
+      SheetBuilder builder(job_, bin.stock);
+      const CutStock& stock = job_.stock(bin.stock);
+      const CutRegion whole =
+          stock.form == StockForm::Roll ? builder.whole(bin.end - stock.kerf) : builder.whole();
+      result.sheets.push_back(builder.finish(convert(builder, stock, bin, 0, whole)));
+    }
+    if (bestLost_.empty()) return result;
+    result.notPlaced.assign(areas_.size(), 0);
+    for (const std::size_t kind : bestLost_) ++result.notPlaced[kind];
+    return result;
+  }
+
+ private:
+  std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
+  double part() { return static_cast<double>(random_() >> 11) / 9007199254740992.0; }
+  [[nodiscard]] double share(const Bin& bin) const {
+    const UsableSize usable = usableOf(job_.stock(bin.stock));
+    return bin.area / (double(usable.across) * double(usable.along));
+  }
+
+  [[nodiscard]] double sizeOf(std::size_t kind, int order) const {
+    const CutPiece& piece = job_.kind(kind);
+    switch (order) {
+      case 1:
+        return double(std::max(piece.width, piece.height)) * 1e6 + areas_[kind] / 1e6;
+      case 2:
+        return double(piece.height);
+      case 3:
+        return double(piece.width);
+      default:
+        return areas_[kind];
+    }
+  }
+
+  void fill(std::vector<Bin>& bins, std::vector<int>& used, const std::vector<std::size_t>& loose,
+            const Habit& habit, std::vector<std::size_t>& lost) {
+    std::vector<std::pair<double, std::size_t>> order;
+    order.reserve(loose.size());
+    for (const std::size_t kind : loose) {
+      const double blur = habit.noise > 0 ? 1.0 + habit.noise * (part() - 0.5) * 2 : 1.0;
+      order.emplace_back(sizeOf(kind, habit.order) * blur, kind);
+    }
+    std::stable_sort(order.begin(), order.end(),
+                     [](const auto& a, const auto& b) { return a.first > b.first; });
+    for (const auto& [size, kind] : order) {
+      if (put(bins, kind, habit)) continue;
+      if (!open(bins, used, kind)) {
+        lost.push_back(kind);
+        continue;
+      }
+      put(bins, kind, habit);
+    }
+  }
+
+  /// The cheapest stock by its area of those that hold it.
+  bool open(std::vector<Bin>& bins, std::vector<int>& used, std::size_t kind) {
+    std::optional<std::size_t> best;
+    double least = std::numeric_limits<double>::infinity();
+    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
+      const CutStock& stock = job_.stock(s);
+      if (job_.sizes[s][kind].empty() || (stock.count && used[s] >= *stock.count)) continue;
+      const UsableSize usable = usableOf(stock);
+      const double perArea = stock.form == StockForm::Roll
+                                 ? stock.cost / (double(usable.across) * 1e6)
+                                 : stock.cost / (double(usable.across) * double(usable.along));
+      if (perArea < least) {
+        least = perArea;
+        best = s;
+      }
+    }
+    if (!best) return false;
+    bins.push_back(emptyBin(*best));
+    ++used[*best];
+    return true;
+  }
+
+  [[nodiscard]] Bin emptyBin(std::size_t stock) const {
+    Bin bin;
+    bin.stock = stock;
+    const UsableSize usable = usableOf(job_.stock(stock));
+    SheetPart whole;
+    whole.across = usable.across;
+    whole.along = usable.along;
+    bin.parts.push_back(whole);
+    bin.free.push_back(0);
+    bin.holds.assign(areas_.size(), 0);
+    return bin;
+  }
+
+  bool put(std::vector<Bin>& bins, std::size_t kind, const Habit& habit) {
+    struct Place {
+      std::size_t bin = 0, free = 0;
+      LyingSize size;
+    };
+    std::optional<Place> best;
+    double least = std::numeric_limits<double>::infinity();
+    for (std::size_t b = 0; b < bins.size(); ++b)
+      for (const LyingSize& size : job_.sizes[bins[b].stock][kind])
+        for (std::size_t f = 0; f < bins[b].free.size(); ++f) {
+          const SheetPart& room = bins[b].parts[bins[b].free[f]];
+          if (size.across > room.across || size.along > room.along) continue;
+          const double score = scoreOf(bins[b], room, size, habit);
+          if (score < least) {
+            least = score;
+            best = {b, f, size};
+          }
+        }
+    if (!best) return false;
+    place(bins[best->bin], best->free, kind, best->size, habit);
+    return true;
+  }
+
+  [[nodiscard]] double scoreOf(const Bin& bin, const SheetPart& room, const LyingSize& size,
+                               const Habit& habit) const {
+    const bool isRoll = job_.stock(bin.stock).form == StockForm::Roll;
+    if (isRoll || habit.fit == 2) {
+      const double end = double(room.y + size.along);
+      // Within what is used already the tightest, else the lowest end.
+      if (isRoll && room.y + size.along <= bin.end) return double(room.across - size.across) / 1e9;
+      return end + double(room.across - size.across) / 1e9;
+    }
+    if (habit.fit == 1) return double(std::min(room.across - size.across, room.along - size.along));
+    return double(room.across) * double(room.along) - double(size.across) * double(size.along);
+  }
+
+  void place(Bin& bin, std::size_t freeIndex, std::size_t kind, const LyingSize& size,
+             const Habit& habit) {
+    std::size_t at = bin.free[freeIndex];
+    bin.free.erase(bin.free.begin() + static_cast<std::ptrdiff_t>(freeIndex));
+    bin.end = std::max(bin.end, bin.parts[at].y + size.along);
+    ++bin.holds[kind];
+    bin.area += areas_[kind];
+    while (true) {
+      const SheetPart room = bin.parts[at];
+      const bool isWide = room.across > size.across, isHigh = room.along > size.along;
+      if (!isWide && !isHigh) break;
+      const double besideFirst = std::max(double(room.across - size.across) * double(room.along),
+                                          double(size.across) * double(room.along - size.along));
+      const double aboveFirst = std::max(double(room.across - size.across) * double(size.along),
+                                         double(room.across) * double(room.along - size.along));
+      bool isBeside = !isHigh || (isWide && (besideFirst >= aboveFirst) == habit.isLarge);
+      // Of a roll nothing but shelves: its end is not known yet.
+      const bool isOpenEnd = job_.stock(bin.stock).form == StockForm::Roll && isHigh &&
+                             room.y + room.along == usableOf(job_.stock(bin.stock)).along;
+      if (isOpenEnd) isBeside = false;
+      SheetPart low = room, high = room;
+      if (isBeside) {
+        low.across = size.across;
+        high.x += size.across;
+        high.across -= size.across;
+      } else {
+        low.along = size.along;
+        high.y += size.along;
+        high.along -= size.along;
+      }
+      SheetPart& split = bin.parts[at];
+      split.kind = SheetPart::Kind::Split;
+      split.isBeside = isBeside;
+      split.low = bin.parts.size();
+      split.high = bin.parts.size() + 1;
+      at = split.low;
+      bin.parts.push_back(low);
+      bin.parts.push_back(high);
+      bin.free.push_back(bin.parts.size() - 1);
+    }
+    bin.parts[at].kind = SheetPart::Kind::Piece;
+    bin.parts[at].piece = kind;
+    bin.parts[at].isTurned = size.isTurned;
+  }
+
+  int convert(SheetBuilder& builder, const CutStock& stock, const Bin& bin, std::size_t at,
+              const CutRegion& region) const {
+    const SheetPart& part = bin.parts[at];
+    if (part.kind == SheetPart::Kind::Free) return builder.left(region);
+    if (part.kind == SheetPart::Kind::Piece)
+      return builder.piece(region, part.piece, part.isTurned);
+    const SheetPart& first = bin.parts[part.low];
+    const Micrometres low = (part.isBeside ? first.across : first.along) - stock.kerf;
+    if (low >= (part.isBeside ? region.across : region.along))
+      return convert(builder, stock, bin, part.low, region);
+    const int lowNode =
+        convert(builder, stock, bin, part.low, builder.lowOf(part.isBeside, region, low));
+    const int highNode =
+        convert(builder, stock, bin, part.high, builder.highOf(part.isBeside, region, low));
+    return builder.cut(part.isBeside, region, low, lowNode, highNode);
+  }
+
+  void takeIfBetter(std::vector<Bin> bins, std::vector<int> used, std::vector<std::size_t> lost) {
+    double cost = 0.0, even = 0.0;
+    for (const Bin& bin : bins) {
+      cost += costOf(job_.stock(bin.stock), bin.end);
+      even += share(bin) * share(bin);
+    }
+    const Merit merit(lost.size(), cost, -even);
+    Merit& then = merits_[tried_++ % merits_.size()];
+    const bool isTaken = !hasOne_ || merit <= now_ || merit <= then;
+    if (isTaken) {
+      if (!hasOne_) merits_.fill(merit);
+      now_ = merit;
+      bins_ = std::move(bins);
+      used_ = std::move(used);
+      lost_ = std::move(lost);
+    }
+    if (now_ < then) then = now_;
+    if (hasOne_ && now_ >= best_) return;
+    hasOne_ = true;
+    best_ = now_;
+    cost_ = cost;
+    bestBins_ = bins_;
+    bestLost_ = lost_;
+  }
+
+  const MaterialJob& job_;
+  std::mt19937_64 random_;
+  std::vector<double> areas_;  // by kind
+  std::vector<Bin> bins_;      // of the best
+  std::vector<int> used_;      // by stock
+  std::vector<std::size_t> lost_;
+  /// How many pieces lie nowhere, the cost, and how unevenly the sheets are filled: one that is
+  /// nearly empty is soon saved.
+  using Merit = std::tuple<std::size_t, double, double>;
+  Merit now_, best_;
+  /// What was reached some tries ago: no worse than that is taken too ("late acceptance", Burke and
+  /// Bykov 2017).
+  std::array<Merit, 64> merits_;
+  std::size_t tried_ = 0;
+  std::vector<Bin> bestBins_;
+  std::vector<std::size_t> bestLost_;
+  double cost_ = 0.0;
+  bool hasOne_ = false;
+};
+
+Packer::Packer(const MaterialJob& job, std::uint64_t seed)
+    : work_(std::make_unique<Work>(job, seed)) {}
+Packer::~Packer() = default;
+void Packer::step() { work_->step(); }
+double Packer::cost() const { return work_->cost(); }
+MaterialLayOut Packer::layOut() const { return work_->layOut(); }
+
+}  // namespace drapery

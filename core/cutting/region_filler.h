@@ -1,0 +1,54 @@
+// A rectangle filled with as much as goes in: a few pieces are tried in its corner, each with the
+// two ways of cutting beside it, and what is left is filled alike.
+#pragma once
+
+#include <array>
+#include <random>
+
+#include "core/cutting/material_job.h"
+
+namespace drapery {
+
+/// What becomes of a rectangle of a sheet, enlarged by the kerf.
+struct SheetPart {
+  enum class Kind { Free, Piece, Split };
+  Kind kind = Kind::Free;
+  Micrometres x = 0, y = 0, across = 0, along = 0;
+  bool isBeside = false;  // of a split
+  std::size_t low = 0, high = 0;
+  std::size_t piece = 0;  // a kind of the job
+  bool isTurned = false;
+};
+
+struct Filling {
+  double area = 0.0;             // of the pieces in it
+  std::vector<SheetPart> parts;  // the first is the whole
+};
+
+class RegionFiller {
+ public:
+  RegionFiller(const MaterialJob& job, std::mt19937_64& random) : job_(job), random_(random) {}
+
+  /// Takes what it places out of `pool`.
+  Filling fill(std::size_t stock, const SheetPart& region, Counts& pool);
+
+ private:
+  struct Candidate {
+    double merit = 0.0;
+    std::size_t kind = 0;
+    LyingSize size;
+  };
+  Filling fill(const SheetPart& region, Counts& pool, int depth);
+  [[nodiscard]] std::vector<Candidate> candidates(const SheetPart& region, const Counts& pool,
+                                                  std::size_t most);
+  Filling place(const SheetPart& region, const Candidate& candidate, bool isBesideFirst,
+                Counts& pool, int depth);
+  double part() { return static_cast<double>(random_() >> 11) / 9007199254740992.0; }
+
+  const MaterialJob& job_;
+  std::mt19937_64& random_;
+  std::size_t stock_ = 0;
+  Micrometres leastAcross_ = 0, leastAlong_ = 0;  // of what there was: less is lost
+};
+
+}  // namespace drapery

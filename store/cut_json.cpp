@@ -1,0 +1,398 @@
+#include "store/cut_json.h"
+
+#include <array>
+#include <cmath>
+#include <set>
+
+#include "store/json_node.h"
+#include "store/json_out.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr double kLongest = 1e6;  // mm: a kilometre of cloth
+constexpr double kDearest = 1e9;
+constexpr const char *kStockSchema = "drapery-stock/1", *kCutSchema = "drapery-cut/1";
+
+std::string plain(double number) {
+  char digits[32];
+  const auto end = std::to_chars(std::begin(digits), std::end(digits), number).ptr;
+  return {digits, end};
+}
+
+class ProblemReader {
+ public:
+  ProblemReader(const Node& root, std::string file) : root_(root), file_(std::move(file)) {}
+
+  std::variant<std::vector<CutStock>, Issues> stockAlone() {
+    CutProblem problem;
+    if (!isObject()) return std::move(issues_);
+    const std::string schema = text(root_, "", "schema");
+    if (!schema.empty() && schema != kStockSchema)
+      complain(*root_.find("schema"), "value-not-allowed",
+               {{"key", std::string("schema")},
+                {"value", shortened(schema)},
+                {"allowed", std::string(kStockSchema)}});
+    each("stocks", [&](const Node& node, const std::string& at) { stock(problem, node, at); });
+    if (problem.stocks.empty() && issues_.empty()) complain(root_, "cut-no-stock", {});
+    if (!issues_.empty()) return std::move(issues_);
+    return std::move(problem.stocks);
+  }
+
+  std::variant<CutProblem, Issues> read() {
+    if (!isObject()) return std::move(issues_);
+    CutProblem problem;
+    problem.name = text(root_, "", "name", false);
+    problem.isForValue =
+        choice<bool>(root_, "", "objective", {{"min_cost", false}, {"max_value", true}}, false);
+    each("stocks", [&](const Node& node, const std::string& at) { stock(problem, node, at); });
+    each("parts", [&](const Node& node, const std::string& at) { piece(problem, node, at); });
+    if (problem.stocks.empty() && issues_.empty()) complain(root_, "cut-no-stock", {});
+    long long count = 0;
+    for (const CutPiece& each : problem.pieces) count += each.count;
+    if (count > kMostPiecesToCut)
+      complain(root_, "cut-too-many",
+               {{"count", std::to_string(count)}, {"most", std::to_string(kMostPiecesToCut)}});
+    if (!issues_.empty()) return std::move(issues_);
+    return problem;
+  }
+
+ private:
+  bool isObject() {
+    if (root_.kind != Node::Kind::Table) complain(root_, "job-not-object", {});
+    return issues_.empty();
+  }
+  void complain(const Node& node, IssueId id, IssueArguments arguments) {
+    issues_.push_back({id, std::move(arguments), {}, {file_, node.line, node.column}, {}});
+  }
+  void complainType(const Node& node, const std::string& key, const char* expected) {
+    complain(node, "job-type-wrong",
+             {{"key", key}, {"value", described(node)}, {"expected", std::string(expected)}});
+  }
+
+  template <typename Act>
+  void each(const char* key, Act act) {
+    const Node* list = root_.find(key);
+    if (list == nullptr) return complain(root_, "job-key-missing", {{"key", std::string(key)}});
+    if (list->kind != Node::Kind::List) return complainType(*list, key, "a list");
+    for (std::size_t i = 0; i < list->items.size(); ++i) {
+      const std::string at = std::string(key) + "[" + std::to_string(i) + "]";
+      if (list->items[i].kind == Node::Kind::Table)
+        act(list->items[i], at + ".");
+      else
+        complainType(list->items[i], at, "an object");
+    }
+  }
+
+  std::string text(const Node& in, const std::string& at, const char* key, bool isNeeded = true) {
+    const Node* node = in.find(key);
+    if (node != nullptr && node->kind == Node::Kind::Text) return node->text;
+    if (node != nullptr)
+      complainType(*node, at + key, "text");
+    else if (isNeeded)
+      complain(in, "job-key-missing", {{"key", at + key}});
+    return {};
+  }
+
+  /// None where it is not there, is null or is wrong, which is then told.
+  std::optional<double> number(const Node& in, const std::string& at, const char* key, double least,
+                               double most, bool isNeeded, const char* unit = "") {
+    const Node* node = in.find(key);
+    if (node == nullptr) {
+      if (isNeeded) complain(in, "job-key-missing", {{"key", at + key}});
+      return std::nullopt;
+    }
+    if (node->kind == Node::Kind::Null && !isNeeded) return std::nullopt;
+    if (node->kind != Node::Kind::Number) {
+      complainType(*node, at + key, "a number");
+      return std::nullopt;
+    }
+    if (node->number >= least && node->number <= most) return node->number;
+    complain(*node, "value-out-of-range",
+             {{"name", at + key},
+              {"value", shortened(node->text) + unit},
+              {"least", plain(least) + unit},
+              {"most", plain(most) + unit}});
+    return std::nullopt;
+  }
+  Micrometres length(const Node& in, const std::string& at, const char* key, double least,
+                     bool isNeeded = true) {
+    const double mm = number(in, at, key, least, kLongest, isNeeded, " mm").value_or(0.0);
+    return std::llround(mm * 1000);
+  }
+  std::optional<int> count(const Node& in, const std::string& at, const char* key, double most,
+                           bool isNeeded) {
+    const auto found = number(in, at, key, 0, most, isNeeded);
+    if (!found) return std::nullopt;
+    if (*found == std::floor(*found)) return static_cast<int>(*found);
+    complain(*in.find(key), "count-not-whole",
+             {{"name", at + key}, {"value", shortened(in.find(key)->text)}});
+    return std::nullopt;
+  }
+  template <typename Value>
+  Value choice(const Node& in, const std::string& at, const char* key,
+               std::initializer_list<std::pair<const char*, Value>> choices, Value usual) {
+    const Node* node = in.find(key);
+    if (node == nullptr) return usual;
+    std::string allowed;
+    for (const auto& [name, value] : choices) {
+      if (node->kind == Node::Kind::Text && node->text == name) return value;
+      allowed += (allowed.empty() ? "" : ", ") + std::string(name);
+    }
+    complain(*node, "value-not-allowed",
+             {{"key", at + key}, {"value", described(*node)}, {"allowed", allowed}});
+    return usual;
+  }
+  /// Named once.
+  std::string id(const Node& in, const std::string& at, std::set<std::string>& known) {
+    std::string id = text(in, at, "id");
+    if (!id.empty() && !known.insert(id).second)
+      complain(*in.find("id"), "id-duplicate", {{"id", shortened(id)}});
+    return id;
+  }
+
+  void stock(CutProblem& problem, const Node& node, const std::string& at) {
+    CutStock stock;
+    stock.id = id(node, at, stockIds_);
+    stock.material = text(node, at, "material");
+    stock.form = choice<StockForm>(node, at, "form",
+                                   {{"sheet", StockForm::Sheet}, {"roll", StockForm::Roll}},
+                                   StockForm::Sheet);
+    const std::size_t before = issues_.size();
+    stock.across = length(node, at, "W", 0.001);
+    stock.along = length(node, at, "L", 0.001);
+    stock.grain =
+        choice<StockGrain>(node, at, "grain", {{"L", StockGrain::Along}, {"W", StockGrain::Across}},
+                           StockGrain::Along);
+    stock.count = count(node, at, "count", 1e6, false);
+    if (const Node* trim = node.find("trim"); trim != nullptr) {
+      const std::string in = at + "trim.";
+      stock.left = length(*trim, in, "left", 0, false);
+      stock.right = length(*trim, in, "right", 0, false);
+      stock.bottom = length(*trim, in, "bottom", 0, false);
+      stock.top = length(*trim, in, "top", 0, false);
+    }
+    stock.kerf = length(node, at, "kerf", 0, false);
+    stock.cost = number(node, at, "cost", 0, kDearest, false).value_or(1.0);
+    if (issues_.size() == before) {
+      const UsableSize usable = usableOf(stock);
+      if (stock.kerf > std::min(stock.across, stock.along))
+        complain(
+            *node.find("kerf"), "cut-kerf",
+            {{"name", shortened(stock.id)}, {"value", plain(double(stock.kerf) / 1000) + " mm"}});
+      else if (usable.across <= stock.kerf || usable.along <= stock.kerf)
+        complain(*node.find("trim"), "cut-edges", {{"name", shortened(stock.id)}});
+    }
+    problem.stocks.push_back(std::move(stock));
+  }
+
+  void piece(CutProblem& problem, const Node& node, const std::string& at) {
+    CutPiece piece;
+    piece.id = id(node, at, pieceIds_);
+    piece.material = text(node, at, "material");
+    piece.width = length(node, at, "w", 0.001);
+    piece.height = length(node, at, "h", 0.001);
+    piece.count = node.find("qty") == nullptr ? 1 : count(node, at, "qty", 1e6, true).value_or(0);
+    piece.grain = choice<PieceGrain>(
+        node, at, "grain",
+        {{"h", PieceGrain::Height}, {"w", PieceGrain::Width}, {"free", PieceGrain::Free}},
+        PieceGrain::Height);
+    piece.value = number(node, at, "value", 0, kDearest, false).value_or(0.0);
+    problem.pieces.push_back(std::move(piece));
+  }
+
+  const Node& root_;
+  std::string file_;
+  Issues issues_;
+  std::set<std::string> stockIds_, pieceIds_;
+};
+
+class ProblemWriter {
+ public:
+  explicit ProblemWriter(const CutProblem& problem) : problem_(problem) {}
+
+  std::string write() {
+    json_.beginObject();
+    json_.key("schema").text(kCutSchema);
+    json_.key("name").text(problem_.name);
+    json_.key("units").text("mm");
+    json_.key("objective").text(problem_.isForValue ? "max_value" : "min_cost");
+    json_.key("stocks").beginList();
+    for (const CutStock& stock : problem_.stocks) write(stock);
+    json_.endList();
+    json_.key("parts").beginList();
+    for (const CutPiece& piece : problem_.pieces) write(piece);
+    json_.endList();
+    json_.endObject();
+    return json_.str();
+  }
+
+ private:
+  void mm(const char* key, Micrometres length) {
+    json_.key(key).number(static_cast<double>(length) / 1000);
+  }
+  void write(const CutStock& stock) {
+    json_.beginObject();
+    json_.key("id").text(stock.id);
+    json_.key("material").text(stock.material);
+    json_.key("form").text(stock.form == StockForm::Roll ? "roll" : "sheet");
+    mm("W", stock.across);
+    mm("L", stock.along);
+    json_.key("grain").text(stock.grain == StockGrain::Along ? "L" : "W");
+    json_.key("count");
+    if (stock.count)
+      json_.number(*stock.count);
+    else
+      json_.raw("null");
+    json_.key("trim").beginObject();
+    mm("left", stock.left);
+    mm("right", stock.right);
+    mm("bottom", stock.bottom);
+    mm("top", stock.top);
+    json_.endObject();
+    mm("kerf", stock.kerf);
+    json_.key("cost").number(stock.cost);
+    json_.endObject();
+  }
+  void write(const CutPiece& piece) {
+    json_.beginObject();
+    json_.key("id").text(piece.id);
+    json_.key("material").text(piece.material);
+    mm("w", piece.width);
+    mm("h", piece.height);
+    json_.key("qty").number(piece.count);
+    json_.key("grain").text(piece.grain == PieceGrain::Height  ? "h"
+                            : piece.grain == PieceGrain::Width ? "w"
+                                                               : "free");
+    if (problem_.isForValue) json_.key("value").number(piece.value);
+    json_.endObject();
+  }
+
+  const CutProblem& problem_;
+  PrettyJson json_{1};
+};
+
+class LayoutWriter {
+ public:
+  LayoutWriter(const CutProblem& problem, const CutLayout& layout)
+      : problem_(problem), layout_(layout) {}
+
+  std::string write(double seconds) {
+    json_.beginObject();
+    json_.key("instance").text(problem_.name);
+    json_.key("solver").text("drapery");
+    json_.key("time_s").number(std::round(seconds * 1000) / 1000);
+    json_.key("bounds").beginObject();
+    for (const MaterialCost& cost : layout_.materials) {
+      json_.key(cost.material).beginObject();
+      json_.key("cost").number(cost.cost);
+      json_.key("bound").number(cost.bound);
+      json_.key("proven").flag(cost.isProven);
+      json_.endObject();
+    }
+    json_.endObject();
+    json_.key("unplaced").beginList();
+    for (const Unplaced& each : layout_.unplaced) {
+      json_.beginObject();
+      json_.key("part").text(problem_.pieces[each.piece].id);
+      json_.key("qty").number(each.count);
+      json_.endObject();
+    }
+    json_.endList();
+    json_.key("sheets").beginList();
+    for (const CutSheet& sheet : layout_.sheets) write(sheet);
+    json_.endList();
+    json_.endObject();
+    return json_.str();
+  }
+
+ private:
+  void mm(const char* key, Micrometres length) {
+    json_.key(key).number(static_cast<double>(length) / 1000);
+  }
+
+  void write(const CutSheet& sheet) {
+    json_.beginObject();
+    json_.key("stock").text(problem_.stocks[sheet.stock].id);
+    json_.key("repeat").number(sheet.repeat);
+    json_.key("placements").beginList();
+    for (const CutPlacement& placement : sheet.placements) {
+      json_.beginObject();
+      json_.key("part").text(problem_.pieces[placement.piece].id);
+      mm("x", placement.x);
+      mm("y", placement.y);
+      mm("width_on_sheet", placement.across);
+      mm("height_on_sheet", placement.along);
+      json_.key("rotated").flag(placement.isTurned);
+      json_.endObject();
+    }
+    json_.endList();
+    if (!sheet.cuts.empty()) {
+      json_.key("cuts");
+      write(sheet, 0);
+    }
+    json_.endObject();
+  }
+
+  void write(const CutSheet& sheet, int which) {
+    if (which < 0) return json_.raw("null");
+    const CutNode& node = sheet.cuts[static_cast<std::size_t>(which)];
+    json_.beginObject();
+    switch (node.kind) {
+      case CutNode::Kind::Piece:
+        json_.key("part").number(static_cast<double>(node.placement));
+        break;
+      case CutNode::Kind::Left:
+        json_.key("waste").flag(true);
+        break;
+      default:
+        json_.key("dir").text(node.kind == CutNode::Kind::CutAcross ? "x" : "y");
+        mm("at", node.at);
+        json_.key("a");
+        write(sheet, node.low);
+        json_.key("b");
+        write(sheet, node.high);
+    }
+    json_.endObject();
+  }
+
+  const CutProblem& problem_;
+  const CutLayout& layout_;
+  PrettyJson json_{1};
+};
+
+}  // namespace
+
+namespace {
+
+template <typename Read>
+auto readPlaced(std::string_view text, const std::string& file, Read read)
+    -> decltype(read(std::declval<ProblemReader&>())) {
+  auto parsed = parseJson(text);
+  if (auto* issues = std::get_if<Issues>(&parsed)) {
+    for (Issue& issue : *issues) issue.where.file = file;
+    return std::move(*issues);
+  }
+  ProblemReader reader(std::get<Node>(parsed), file);
+  return read(reader);
+}
+
+}  // namespace
+
+std::variant<CutProblem, Issues> readCutProblem(std::string_view text, const std::string& file) {
+  return readPlaced(text, file, [](ProblemReader& reader) { return reader.read(); });
+}
+
+std::variant<std::vector<CutStock>, Issues> readStock(std::string_view text,
+                                                      const std::string& file) {
+  return readPlaced(text, file, [](ProblemReader& reader) { return reader.stockAlone(); });
+}
+
+std::string writeCutProblem(const CutProblem& problem) { return ProblemWriter(problem).write(); }
+
+std::string writeCutLayout(const CutProblem& problem, const CutLayout& layout, double seconds) {
+  return LayoutWriter(problem, layout).write(seconds);
+}
+
+}  // namespace drapery

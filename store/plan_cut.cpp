@@ -1,0 +1,31 @@
+#include "store/plan_cut.h"
+
+#include <cmath>
+
+#include "core/plan/job_overrides.h"
+
+namespace drapery {
+
+CutProblem cutProblemOf(const Job& job, const Plan& plan, std::vector<CutStock> stocks) {
+  CutProblem problem;
+  problem.name = job.title.empty() ? job.id : job.title;
+  problem.stocks = std::move(stocks);
+  const auto copies = readCopies(job);
+  const int* often = std::get_if<int>(&copies);
+  for (const PlannedPart& part : plan.parts) {
+    if (plan.isThere(part)) continue;
+    CutPiece piece;
+    piece.id = part.rule->id;
+    piece.material = part.material;
+    piece.width = std::llround(part.cutWidth.mm() * 1000);
+    piece.height = std::llround(part.cutHeight.mm() * 1000);
+    piece.count = part.count * (often != nullptr ? *often : 1);
+    piece.grain = part.rule->grain == Grain::Height  ? PieceGrain::Height
+                  : part.rule->grain == Grain::Width ? PieceGrain::Width
+                                                     : PieceGrain::Free;
+    problem.pieces.push_back(std::move(piece));
+  }
+  return problem;
+}
+
+}  // namespace drapery

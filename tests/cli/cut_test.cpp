@@ -1,0 +1,130 @@
+// drapery-cli cut, and a plan handed on to it.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <fstream>
+#include <nlohmann/json.hpp>
+
+#include "store/cut_json.h"
+#include "tests/support/command.h"
+#include "tests/support/judge.h"
+
+namespace drapery::test {
+namespace {
+
+using nlohmann::json;
+using ::testing::HasSubstr;
+
+const std::string kCli = std::string(DRAPERY_BIN_DIR) + "/drapery-cli";
+const std::string kSource = DRAPERY_SOURCE_DIR;
+
+Finished cli(std::vector<std::string> arguments, const std::string& input = {}) {
+  arguments.insert(arguments.begin(), kCli);
+  return run(arguments, input);
+}
+
+json problem() {
+  return json::parse(
+      R"({"schema": "drapery-cut/1", "name": "few", "objective": "min_cost", "units": "mm",
+    "stocks": [{"id": "sheet", "material": "board", "form": "sheet", "W": 700, "L": 1000, "grain": "L", "count": null,
+                "trim": {"left": 2, "right": 0, "bottom": 0, "top": 0}, "kerf": 0.4, "cost": 1}],
+    "parts": [{"id": "board", "material": "board", "w": 140, "h": 216, "qty": 2, "grain": "h"},
+              {"id": "stiffener", "material": "board", "w": 23, "h": 216, "qty": 1, "grain": "h"}]})");
+}
+
+TEST(CliCut, laysOutAndTellsWhatIsProven) {
+  const Finished done = cli({"cut", "-"}, problem().dump());
+  ASSERT_EQ(done.code, 0) << done.err;
+  const json result = json::parse(done.out);
+  EXPECT_EQ(result["instance"], "few");
+  EXPECT_EQ(result["solver"], "drapery");
+  EXPECT_EQ(result["bounds"]["board"], (json{{"cost", 1}, {"bound", 1}, {"proven", true}}));
+  ASSERT_EQ(result["sheets"].size(), 1U);
+  EXPECT_EQ(result["sheets"][0]["placements"].size(), 3U);
+  EXPECT_TRUE(result["sheets"][0].contains("cuts"));
+  EXPECT_GE(result["sheets"][0]["placements"][0]["x"], 2);
+}
+
+TEST(CliCut, stepsGiveTheSameToTheByte) {
+  json large = problem();
+  for (int i = 0; i < 30; ++i)
+    large["parts"].push_back({{"id", "p" + std::to_string(i)},
+                              {"material", "board"},
+                              {"w", 90 + 7 * i},
+                              {"h", 300 - 5 * i},
+                              {"qty", 2},
+                              {"grain", "free"}});
+  const auto laid = [&](const char* seed) {
+    return cli({"cut", "-", "--steps", "50", "--seed", seed}, large.dump()).out;
+  };
+  EXPECT_EQ(laid("3"), laid("3"));
+  EXPECT_NE(laid("3"), "");
+}
+
+TEST(CliCut, whatLiesNowhereIsToldWithItsReason) {
+  json few = problem();
+  few["parts"].push_back(
+      {{"id", "panel"}, {"material", "board"}, {"w", 710}, {"h", 400}, {"qty", 1}, {"grain", "h"}});
+  few["parts"].push_back(
+      {{"id", "liner"}, {"material", "felt"}, {"w", 10}, {"h", 10}, {"qty", 1}, {"grain", "h"}});
+  const Finished done = cli({"cut", "-", "--format", "text"}, few.dump());
+  EXPECT_EQ(done.code, 1);
+  EXPECT_THAT(done.out, HasSubstr("panel: needs 12 mm more across the grain than sheet has"));
+  EXPECT_THAT(done.out, HasSubstr("liner: there is no stock of felt"));
+  few["stocks"][0]["count"] = 0;
+  EXPECT_THAT(cli({"cut", "-", "--format", "text"}, few.dump()).out,
+              HasSubstr("board: there is not enough of sheet"));
+}
+
+struct Wrong {
+  const char* at;
+  const char* value;
+  const char* told;
+};
+
+// Each mistake has its message, with the value and what is allowed.
+TEST(CliCut, badInputIsRefusedWithItsPlace) {
+  for (const Wrong& wrong :
+       {Wrong{"/stocks", "[]", "stocks is empty; name one to cut from"},
+        Wrong{"/stocks/0/W", "0", "stocks[0].W: 0 mm is not allowed; from 0.001 mm to 1e+06 mm"},
+        Wrong{"/stocks/0/kerf", "701", "a kerf of 701 mm is wider than the stock"},
+        Wrong{"/stocks/0/trim/left", "700", "nothing is left of it between its trimmed edges"},
+        Wrong{"/stocks/0/count", "-1", "stocks[0].count: -1 is not allowed; from 0"},
+        Wrong{"/stocks/0/grain", "\"D\"", "allowed: L, W"},
+        Wrong{"/parts/0/grain", "\"across\"", "allowed: h, w, free"},
+        Wrong{"/parts/0/qty", "20001", "20002 pieces are not allowed; at most 20000"},
+        Wrong{"/parts/0/qty", "1.5", "parts[0].qty"},
+        Wrong{"/parts/0/w", "\"wide\"", "expected a number"},
+        Wrong{"/parts/1/id", "\"board\"", "\"board\" is used twice"},
+        Wrong{"/parts", "7", "expected a list"}}) {
+    json few = problem();
+    few[json::json_pointer(wrong.at)] = json::parse(wrong.value);
+    const Finished done = cli({"cut", "-"}, few.dump());
+    EXPECT_EQ(done.code, 2) << wrong.at;
+    EXPECT_THAT(done.err, HasSubstr(wrong.told)) << wrong.at;
+    EXPECT_THAT(done.err, HasSubstr("<stdin>:1:"));
+    EXPECT_EQ(done.out, "");
+  }
+  EXPECT_EQ(cli({"cut", "-"}, R"({"stocks": [], "parts": [{"w": NaN}]})").code, 2);
+}
+
+// A book, a class set and an edition from the shelf of the demo.
+TEST(CliCut, aPlanIsHandedOn) {
+  for (const int copies : {1, 24, 60}) {
+    json job = json::parse(std::ifstream(kSource + "/demo/tide-ledger.json"));
+    job["copies"] = copies;
+    const Finished plan = cli(
+        {"plan", "-", "--as", "cut", "--stock", kSource + "/demo/stock/shelf.json"}, job.dump());
+    ASSERT_EQ(plan.code, 0) << plan.err;
+    const auto read = readCutProblem(plan.out, "plan");
+    ASSERT_TRUE(std::holds_alternative<CutProblem>(read));
+    EXPECT_EQ(std::get<CutProblem>(read).pieces.at(0).count, 2 * copies);
+    const Finished cut = cli({"cut", "-", "--steps", "300"}, plan.out);
+    EXPECT_EQ(cut.code, 0) << cut.out << cut.err;
+  }
+  const Finished none = cli({"plan", kSource + "/demo/tide-ledger.json", "--as", "cut"});
+  EXPECT_EQ(none.code, 2);
+}
+
+}  // namespace
+}  // namespace drapery::test

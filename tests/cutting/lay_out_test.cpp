@@ -1,0 +1,206 @@
+// Lay-outs judged from outside, and against every way there is.
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include "core/cutting/lay_out.h"
+#include "tests/support/judge.h"
+
+namespace drapery {
+namespace {
+
+using test::faultIn;
+
+constexpr Micrometres kMm = 1000;
+
+CutStock sheetOf(Micrometres across, Micrometres along) {
+  CutStock stock;
+  stock.id = "sheet";
+  stock.material = "board";
+  stock.across = across * kMm;
+  stock.along = along * kMm;
+  stock.cost = 1;
+  return stock;
+}
+
+CutPiece pieceOf(const std::string& id, Micrometres width, Micrometres height, int count,
+                 PieceGrain grain = PieceGrain::Height) {
+  return {id, "board", width * kMm, height * kMm, count, grain, 0.0};
+}
+
+CutLayout laidOut(const CutProblem& problem, std::uint64_t steps = 200, std::uint64_t seed = 1) {
+  LayOutLimits limits;
+  limits.steps = steps;
+  limits.seed = seed;
+  return layOut(problem, limits);
+}
+
+/// As many kinds, counts and stocks as are asked for; sizes in tenths.
+CutProblem anyProblem(int kinds, int most, int stocks) {
+  CutProblem problem;
+  problem.name = "any";
+  const auto from = [](int least, int upTo) { return *rc::gen::inRange(least, upTo + 1); };
+  for (int s = 0; s < stocks; ++s) {
+    CutStock stock = sheetOf(from(200, 700), from(200, 1000));
+    stock.id = "stock" + std::to_string(s);
+    stock.grain = from(0, 1) == 0 ? StockGrain::Along : StockGrain::Across;
+    stock.kerf = from(0, 2) == 0 ? from(1, 40) * 100 : 0;
+    stock.left = from(0, 8) * kMm;
+    stock.top = from(0, 8) * kMm;
+    stock.cost = from(1, 4);
+    if (from(0, 3) == 0) stock.count = from(0, 3);
+    if (from(0, 4) == 0) {
+      stock.form = StockForm::Roll;
+      stock.along = 20000 * kMm;
+    }
+    problem.stocks.push_back(stock);
+  }
+  for (int k = 0; k < kinds; ++k) {
+    CutPiece piece = pieceOf("piece" + std::to_string(k), 1, 1, from(1, most));
+    piece.width = from(100, 4000) * 100;
+    piece.height = from(100, 5000) * 100;
+    piece.grain = static_cast<PieceGrain>(from(0, 2));
+    problem.pieces.push_back(piece);
+  }
+  return problem;
+}
+
+RC_GTEST_PROP(LayOut, isSoundOnAnyStock, ()) {
+  const CutProblem problem = anyProblem(*rc::gen::inRange(1, 9), 6, *rc::gen::inRange(1, 4));
+  const CutLayout layout = laidOut(problem, 40);
+  RC_ASSERT(faultIn(problem, layout) == "");
+  for (const MaterialCost& cost : layout.materials) {
+    RC_ASSERT(cost.bound <= cost.cost + 1e-9);
+    if (cost.isProven) RC_ASSERT(cost.bound >= cost.cost - 1e-9);
+  }
+}
+
+RC_GTEST_PROP(LayOut, placesWhateverFitsWhileThereIsStock, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 7), 5, 2);
+  for (CutStock& stock : problem.stocks) stock.count.reset();
+  const CutLayout layout = laidOut(problem, 20);
+  for (const Unplaced& each : layout.unplaced)
+    for (const CutStock& stock : problem.stocks)
+      RC_ASSERT(lyingSizes(stock, problem.pieces[each.piece]).empty());
+}
+
+// No claim is false: small jobs need as few sheets as every way of sharing them out needs.
+RC_GTEST_PROP(LayOut, smallJobsNeedAsFewSheetsAsEveryWayThereIs, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 7), 1, 1);
+  problem.stocks[0].form = StockForm::Sheet;
+  problem.stocks[0].along = 800 * kMm;
+  problem.stocks[0].count.reset();
+  problem.stocks[0].cost = 1;
+  std::erase_if(problem.pieces, [&](const CutPiece& piece) {
+    return lyingSizes(problem.stocks[0], piece).empty();
+  });
+  RC_PRE(!problem.pieces.empty());
+  const CutLayout layout = laidOut(problem);
+  RC_ASSERT(layout.materials.size() == 1U);
+  RC_ASSERT(layout.materials[0].isProven);
+  RC_ASSERT(layout.materials[0].sheets == test::fewestSheets(problem));
+}
+
+RC_GTEST_PROP(LayOut, theSameSeedAndStepsGiveTheSame, ()) {
+  const CutProblem problem = anyProblem(12, 4, 2);
+  const CutLayout a = laidOut(problem, 30, 7), b = laidOut(problem, 30, 7);
+  RC_ASSERT(a.sheets.size() == b.sheets.size());
+  for (std::size_t i = 0; i < a.sheets.size(); ++i) {
+    RC_ASSERT(a.sheets[i].placements.size() == b.sheets[i].placements.size());
+    for (std::size_t j = 0; j < a.sheets[i].placements.size(); ++j) {
+      RC_ASSERT(a.sheets[i].placements[j].x == b.sheets[i].placements[j].x);
+      RC_ASSERT(a.sheets[i].placements[j].y == b.sheets[i].placements[j].y);
+    }
+  }
+}
+
+// N. Christofides and C. Whitlock, "An algorithm for two-dimensional cutting problems", Operations
+// Research 25 (1977): problem 1, whose optimum is 244.
+TEST(LayOut, solvesTheProblemOfChristofidesAndWhitlock) {
+  CutProblem problem;
+  problem.isForValue = true;
+  problem.stocks = {sheetOf(15, 10)};
+  problem.stocks[0].count = 1;
+  const int sizes[][4]{{8, 4, 2, 66}, {3, 7, 1, 35}, {8, 2, 3, 24}, {3, 4, 5, 17},
+                       {3, 3, 2, 11}, {3, 2, 2, 8},  {2, 1, 1, 2}};
+  for (const auto& [width, height, count, value] : sizes) {
+    problem.pieces.push_back(pieceOf(std::to_string(value), width, height, count));
+    problem.pieces.back().value = value;
+  }
+  const CutLayout layout = laidOut(problem);
+  EXPECT_EQ(faultIn(problem, layout), "");
+  ASSERT_EQ(layout.materials.size(), 1U);
+  EXPECT_EQ(layout.materials[0].cost, 244);
+  EXPECT_TRUE(layout.materials[0].isProven);
+}
+
+// Five pieces that fill one sheet only as a pinwheel, which no cut from edge to edge takes apart.
+TEST(LayOut, makesNoPinwheel) {
+  CutProblem problem;
+  problem.stocks = {sheetOf(500, 500)};
+  problem.pieces = {pieceOf("flat", 300, 200, 2), pieceOf("high", 200, 300, 2),
+                    pieceOf("middle", 100, 100, 1)};
+  const CutLayout layout = laidOut(problem);
+  EXPECT_EQ(faultIn(problem, layout), "");
+  EXPECT_EQ(layout.materials.at(0).sheets, 2);
+}
+
+// The boards of a book on one sheet: what is left stays in one piece.
+TEST(LayOut, leavesTheLargestOffCut) {
+  CutProblem problem;
+  problem.stocks = {sheetOf(700, 1000)};
+  problem.pieces = {pieceOf("board", 140, 216, 2), pieceOf("stiffener", 23, 216, 1)};
+  const CutLayout layout = laidOut(problem);
+  EXPECT_EQ(faultIn(problem, layout), "");
+  // Side by side at the end of the sheet: 700 x 784; above one another 560 x 1000 is larger.
+  Micrometres most = 0;
+  const CutSheet& sheet = layout.sheets.at(0);
+  for (Micrometres x : {0, 140, 163, 303})
+    for (Micrometres y : {0, 216, 432, 648}) {
+      const bool isFree = std::none_of(sheet.placements.begin(), sheet.placements.end(),
+                                       [&](const CutPlacement& p) {
+                                         return p.x + p.across > x * kMm && p.y + p.along > y * kMm;
+                                       });
+      if (isFree) most = std::max(most, (700 - x) * (1000 - y));
+    }
+  EXPECT_EQ(most, 560 * 1000);
+}
+
+// On a roll the shortest end counts; strips and corners share it to the millimetre.
+TEST(LayOut, usesTheLeastOfARoll) {
+  CutProblem problem;
+  CutStock roll = sheetOf(1000, 20000);
+  roll.form = StockForm::Roll;
+  roll.left = roll.right = 8 * kMm;
+  roll.count = 1;
+  problem.stocks = {roll};
+  problem.pieces = {pieceOf("corner", 35, 60, 48, PieceGrain::Free), pieceOf("strip", 52, 242, 48)};
+  const CutLayout layout = laidOut(problem, 2000);
+  EXPECT_EQ(faultIn(problem, layout), "");
+  EXPECT_EQ(layout.materials.at(0).length, 726 * kMm);  // three rows of strips, and no more
+}
+
+TEST(LayOut, pinchesNothing) {
+  // A kerf takes from what lies beside it: four of 175 need three cuts of 0.4.
+  CutProblem problem;
+  problem.stocks = {sheetOf(700, 200)};
+  problem.pieces = {pieceOf("quarter", 175, 200, 4)};
+  EXPECT_EQ(laidOut(problem).materials.at(0).sheets, 1);
+  problem.stocks[0].kerf = 400;
+  EXPECT_EQ(laidOut(problem).materials.at(0).sheets, 2);
+  problem.stocks[0].across += 1200;
+  EXPECT_EQ(laidOut(problem).materials.at(0).sheets, 1);
+}
+
+TEST(LayOut, stopsWhenItIsCancelled) {
+  rc::check([] {
+    const CutProblem problem = anyProblem(20, 9, 1);
+    LayOutLimits limits;
+    limits.seconds = 60;
+    int asked = 0;
+    limits.isCancelled = [&] { return ++asked > 3; };
+    RC_ASSERT(faultIn(problem, layOut(problem, limits)) == "");
+  });
+}
+
+}  // namespace
+}  // namespace drapery
