@@ -171,9 +171,9 @@ int main(int argc, char** argv) {
   Arguments arguments;
   int code = kDone;
   describePlan(app, arguments, code);
-  describeCutting(app, arguments, code);
   describeTrying(app, arguments, code);
   describeMethods(app, arguments, code);
+  describeCutting(app, arguments, code);
   describeExport(app, arguments, code);
   try {
     app.parse(argc, argv);

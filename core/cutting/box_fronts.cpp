@@ -8,6 +8,7 @@ BoxFronts::BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex
                      std::uint64_t& work)
     : index_(index), usable_(usableOf(job.stock(stock))), fronts_(index.size()) {
   for (std::size_t kind = 0; kind < index.kinds(); ++kind) {
+    if (index.count(index.all(), kind) == 0) continue;
     auto& front = fronts_[index.one(kind)];
     for (const LyingSize& size : job.sizes[stock][kind])
       add(front, {size.across, size.along, 0, 0, 0, 0, false, static_cast<std::uint32_t>(kind),

@@ -39,17 +39,28 @@ class ExactJob {
 
   std::optional<MaterialLayOut> layOut() {
     if (!limitStock()) return std::nullopt;
-    std::uint64_t work = kMostJoins;
-    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      fronts_.emplace_back(job_, s, index_, work);
-      if (!fronts_.back().isWhole() || isEnough_()) return std::nullopt;
-    }
+    if (!makeFronts()) return std::nullopt;
     reckonCosts();
     if (!cover()) return std::nullopt;
     return trace();
   }
 
+  /// All of it on one sheet of its one stock.
+  std::optional<CutSheet> oneSheet() {
+    if (!makeFronts() || fronts_[0].of(index_.all()).empty()) return std::nullopt;
+    reckonCosts();
+    return sheetOf(0, index_.all());
+  }
+
  private:
+  bool makeFronts() {
+    std::uint64_t work = kMostJoins;
+    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
+      fronts_.emplace_back(job_, s, index_, work);
+      if (!fronts_.back().isWhole() || isEnough_()) return false;
+    }
+    return true;
+  }
   /// Stock of which there may be too little is counted.
   bool limitStock() {
     int pieces = 0;
@@ -218,7 +229,7 @@ class ExactJob {
     result.cost = result.bound = best(uses_ - 1, index_.all());
     std::map<std::pair<std::size_t, std::size_t>, int> chosen;  // stock and taking
     std::size_t set = index_.all(), uses = uses_ - 1;
-    if (const auto first = withLargestOffCut()) {
+    if (const auto first = largestOffCut()) {
       ++chosen[*first];
       set -= first->second;
       uses -= steps_[first->first];
@@ -247,7 +258,7 @@ class ExactJob {
   }
 
   /// Of all that may lie on one sheet of a cheapest lay-out.
-  std::optional<std::pair<std::size_t, std::size_t>> withLargestOffCut() {
+  std::optional<std::pair<std::size_t, std::size_t>> largestOffCut() {
     std::optional<std::pair<std::size_t, std::size_t>> found;
     std::vector<std::tuple<double, std::size_t, std::size_t>> tries;  // most, stock, taking
     const std::size_t uses = uses_ - 1, all = index_.all();
@@ -298,6 +309,14 @@ std::optional<MaterialLayOut> exactLayOut(const MaterialJob& job,
                                           const std::function<bool()>& isEnough) {
   if (CountIndex::pairsOf(job.counts) > kMostPairs) return std::nullopt;
   return ExactJob(job, isEnough).layOut();
+}
+
+std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t stock,
+                                          const Counts& holds) {
+  if (CountIndex::pairsOf(holds) > kMostPairs) return std::nullopt;
+  MaterialJob alone{job.problem, {job.stocks[stock]}, job.kinds, holds, {job.sizes[stock]}};
+  const std::function<bool()> never = [] { return false; };
+  return ExactJob(alone, never).oneSheet();
 }
 
 std::optional<MaterialLayOut> mostValue(const MaterialJob& job) {

@@ -20,6 +20,11 @@ struct MaterialLayOut {
 std::optional<MaterialLayOut> exactLayOut(const MaterialJob& job,
                                           const std::function<bool()>& isEnough);
 
+/// What lies on one sheet of a stock, laid so that the largest rectangle is left over; none where
+/// there is too much of it to try all.
+std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t stock,
+                                          const Counts& holds);
+
 /// The greatest value from one sheet of the first stock, as `cost`; none where the job is too large
 /// to try all.
 std::optional<MaterialLayOut> mostValue(const MaterialJob& job);

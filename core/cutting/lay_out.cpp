@@ -2,7 +2,8 @@
 
 #include <algorithm>
 #include <chrono>
-#include <cmath>
+#include <iterator>
+#include <memory>
 
 #include "core/cutting/cost_bound.h"
 #include "core/cutting/packer.h"
@@ -22,6 +23,9 @@ class Watch {
         end_(Clock::now() +
              std::chrono::duration_cast<Clock::duration>(std::chrono::duration<double>(seconds))) {}
   [[nodiscard]] bool isCancelled() const { return limits_.isCancelled && limits_.isCancelled(); }
+  [[nodiscard]] double left() const {
+    return std::max(0.0, std::chrono::duration<double>(end_ - Clock::now()).count());
+  }
   [[nodiscard]] bool isOver() const {
     return isCancelled() || (!limits_.steps && Clock::now() >= end_);
   }
@@ -31,20 +35,38 @@ class Watch {
   Clock::time_point end_;
 };
 
-MaterialLayOut bestOf(const MaterialJob& job, const LayOutLimits& limits, const Watch& watch) {
-  if (job.problem->isForValue)
-    if (auto most = mostValue(job)) return std::move(*most);
-  if (auto exact = exactLayOut(job, [&] { return watch.isOver(); })) return std::move(*exact);
-  const double bound = costBound(job);
-  Packer packer(job, limits.seed);
-  for (std::uint64_t i = 0; packer.cost() > bound + kSame; ++i) {
+/// One material on its way: found exactly, or being bettered.
+struct Course {
+  const MaterialJob* job = nullptr;
+  std::optional<MaterialLayOut> exact = {};
+  double bound = 0.0;
+  std::unique_ptr<Packer> packer = {};
+
+  [[nodiscard]] bool isOpen() const { return packer && packer->cost() > bound + kSame; }
+  [[nodiscard]] MaterialLayOut result() const {
+    if (exact) return *exact;
+    MaterialLayOut found = packer->layOut();
+    found.bound = bound;
+    return found;
+  }
+};
+
+Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& watch) {
+  Course course{&job};
+  if (job.problem->isForValue) course.exact = mostValue(job);
+  if (!course.exact) course.exact = exactLayOut(job, [&] { return watch.isOver(); });
+  if (course.exact) return course;
+  course.bound = costBound(job);
+  course.packer = std::make_unique<Packer>(job, limits.seed);
+  return course;
+}
+
+void better(Course& course, const LayOutLimits& limits, const Watch& watch) {
+  for (std::uint64_t i = 0; course.isOpen(); ++i) {
     if (limits.steps && i >= *limits.steps) break;
     if (i % kLook == 0 && watch.isOver()) break;
-    packer.step();
+    course.packer->step();
   }
-  MaterialLayOut found = packer.layOut();
-  found.bound = bound;
-  return found;
 }
 
 MaterialCost tell(const MaterialJob& job, const MaterialLayOut& found) {
@@ -69,19 +91,26 @@ MaterialCost tell(const MaterialJob& job, const MaterialLayOut& found) {
 
 }  // namespace
 
+/// What is easy first: the time is for the rest.
 CutLayout layOut(const CutProblem& problem, const LayOutLimits& limits) {
   CutLayout result;
   const std::vector<MaterialJob> jobs = materialJobs(problem, result.unplaced);
-  const auto busy = std::count_if(jobs.begin(), jobs.end(),
-                                  [](const MaterialJob& job) { return !job.kinds.empty(); });
-  for (const MaterialJob& job : jobs) {
-    if (job.kinds.empty()) continue;
-    const Watch watch(limits, limits.seconds / static_cast<double>(busy));
-    MaterialLayOut found = bestOf(job, limits, watch);
-    result.materials.push_back(tell(job, found));
+  const Watch whole(limits, limits.seconds);
+  std::vector<Course> courses;
+  for (const MaterialJob& job : jobs)
+    if (!job.kinds.empty()) courses.push_back(begun(job, limits, whole));
+  auto open = std::count_if(courses.begin(), courses.end(),
+                            [](const Course& course) { return course.isOpen(); });
+  for (Course& course : courses) {
+    if (!course.isOpen()) continue;
+    better(course, limits, Watch(limits, whole.left() / static_cast<double>(open--)));
+  }
+  for (const Course& course : courses) {
+    MaterialLayOut found = course.result();
+    result.materials.push_back(tell(*course.job, found));
     for (std::size_t kind = 0; kind < found.notPlaced.size(); ++kind)
       if (found.notPlaced[kind] > 0)
-        result.unplaced.push_back({job.kinds[kind], found.notPlaced[kind]});
+        result.unplaced.push_back({course.job->kinds[kind], found.notPlaced[kind]});
     std::move(found.sheets.begin(), found.sheets.end(), std::back_inserter(result.sheets));
   }
   return result;

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <limits>
+#include <map>
 #include <numeric>
 #include <random>
 #include <tuple>
@@ -161,13 +162,25 @@ class Packer::Work {
   [[nodiscard]] MaterialLayOut layOut() const {
     MaterialLayOut result;
     result.cost = cost_;
+    std::map<std::pair<std::size_t, Counts>, std::size_t> alike;  // sheets by what they hold
+    std::optional<std::pair<std::size_t, const Bin*>> emptiest;   // of sheets
     for (const Bin& bin : bestBins_) {
-      SheetBuilder builder(job_, bin.stock);
-      const CutStock& stock = job_.stock(bin.stock);
-      const CutRegion whole =
-          stock.form == StockForm::Roll ? builder.whole(bin.end - stock.kerf) : builder.whole();
-      result.sheets.push_back(builder.finish(convert(builder, stock, bin, 0, whole)));
+      const bool isRoll = job_.stock(bin.stock).form == StockForm::Roll;
+      const auto [found, isNew] = alike.try_emplace({bin.stock, bin.holds}, result.sheets.size());
+      if (!isNew && !isRoll) {
+        ++result.sheets[found->second].repeat;
+        continue;
+      }
+      result.sheets.push_back(sheetOf(bin));
+      if (!isRoll && (!emptiest || share(bin) < share(*emptiest->second)))
+        emptiest = {result.sheets.size() - 1, &bin};
     }
+    // What is left over in one piece counts where most is left.
+    if (emptiest)
+      if (auto laid = withLargestOffCut(job_, emptiest->second->stock, emptiest->second->holds)) {
+        laid->repeat = result.sheets[emptiest->first].repeat;
+        result.sheets[emptiest->first] = std::move(*laid);
+      }
     if (bestLost_.empty()) return result;
     result.notPlaced.assign(areas_.size(), 0);
     for (const std::size_t kind : bestLost_) ++result.notPlaced[kind];
@@ -175,6 +188,13 @@ class Packer::Work {
   }
 
  private:
+  [[nodiscard]] CutSheet sheetOf(const Bin& bin) const {
+    SheetBuilder builder(job_, bin.stock);
+    const CutStock& stock = job_.stock(bin.stock);
+    const CutRegion whole =
+        stock.form == StockForm::Roll ? builder.whole(bin.end - stock.kerf) : builder.whole();
+    return builder.finish(convert(builder, stock, bin, 0, whole));
+  }
   std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
   double part() { return static_cast<double>(random_() >> 11) / 9007199254740992.0; }
   [[nodiscard]] double share(const Bin& bin) const {

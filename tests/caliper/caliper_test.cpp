@@ -1,7 +1,6 @@
 // The caliper of no metal on its pseudo-terminal, through the same port and into the same window.
 #include <QMenu>
 #include <QProcess>
-#include <QSignalSpy>
 
 #include "app/words/caliper_words.h"
 #include "tests/app/bench_window.h"
