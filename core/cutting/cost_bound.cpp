@@ -20,8 +20,8 @@ struct DualFeasible {
     switch (kind) {
       case Kind::Steps: {  // rounded down to k-ths, of all that are not whole (k+1)-ths
         const Micrometres steps = (parameter + 1) * length;
-        if (steps % room == 0) return plain;
-        return double(steps / room) / double(parameter);
+        const Micrometres whole = steps / room;
+        return whole * room == steps ? plain : double(whole) / double(parameter);
       }
       case Kind::Ends:  // what is nearly as long as the room counts for all of it
         if (length > room - parameter) return 1.0;
