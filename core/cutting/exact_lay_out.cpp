@@ -39,7 +39,7 @@ class ExactJob {
 
   std::optional<MaterialLayOut> layOut() {
     if (!limitStock()) return std::nullopt;
-    if (!makeFronts()) return std::nullopt;
+    if (!makeFronts(kMostJoins)) return std::nullopt;
     reckonCosts();
     if (!cover()) return std::nullopt;
     return trace();
@@ -47,14 +47,13 @@ class ExactJob {
 
   /// All of it on one sheet of its one stock.
   std::optional<CutSheet> oneSheet() {
-    if (!makeFronts() || fronts_[0].of(index_.all()).empty()) return std::nullopt;
+    if (!makeFronts(kMostJoins / 10) || fronts_[0].of(index_.all()).empty()) return std::nullopt;
     reckonCosts();
     return sheetOf(0, index_.all());
   }
 
  private:
-  bool makeFronts() {
-    std::uint64_t work = kMostJoins;
+  bool makeFronts(std::uint64_t work) {
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       fronts_.emplace_back(job_, s, index_, work);
       if (!fronts_.back().isWhole() || isEnough_()) return false;

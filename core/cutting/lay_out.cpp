@@ -57,7 +57,7 @@ Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& wa
   if (!course.exact) course.exact = exactLayOut(job, [&] { return watch.isOver(); });
   if (course.exact) return course;
   course.bound = costBound(job);
-  course.packer = std::make_unique<Packer>(job, limits.seed);
+  course.packer = std::make_unique<Packer>(job, limits.seed, [&] { return watch.isOver(); });
   return course;
 }
 

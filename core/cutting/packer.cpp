@@ -19,7 +19,7 @@ struct Bin {
   std::size_t stock = 0;
   std::vector<SheetPart> parts;
   std::vector<std::size_t> free;
-  Counts holds;  // by kind
+  std::vector<std::size_t> holds;  // kinds, each as often as it lies in it
   double area = 0.0;
   Micrometres end = 0;  // of what lies in it
 };
@@ -36,25 +36,19 @@ struct Habit {
 
 class Packer::Work {
  public:
-  Work(const MaterialJob& job, std::uint64_t seed) : job_(job), random_(seed) {
+  Work(const MaterialJob& job, std::uint64_t seed, const std::function<bool()>& isEnough)
+      : job_(job), random_(seed) {
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
       const CutPiece& piece = job.kind(kind);
       areas_.push_back(double(piece.width) * double(piece.height));
     }
-    for (std::size_t s = 0; s < job.stocks.size(); ++s) used_.push_back(0);
-    std::vector<std::size_t> all;
-    for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
-      all.insert(all.end(), static_cast<std::size_t>(job.counts[kind]), kind);
     for (const int fit : {0, 1, 2})
       for (const bool isLarge : {true, false})
         for (const int order : {0, 1, 2, 3}) {
-          const Habit habit{fit, isLarge, 0.0, order};
-          std::vector<Bin> bins;
-          std::vector<int> used(job.stocks.size(), 0);
-          std::vector<std::size_t> lost;
-          fill(bins, used, all, habit, lost);
-          takeIfBetter(std::move(bins), std::move(used), std::move(lost));
+          if (hasOne_ && isEnough()) return;
+          start({fit, isLarge, 0.0, order}, 0, isEnough);
         }
+    for (const int tries : {1, 4}) start({}, tries, isEnough);
   }
 
   void step() {
@@ -69,38 +63,83 @@ class Packer::Work {
       if (i == 0)
         for (std::size_t b = 0; b < bins.size(); ++b)
           if (share(bins[b]) < share(bins[which])) which = b;
-      for (std::size_t kind = 0; kind < areas_.size(); ++kind)
-        loose.insert(loose.end(), static_cast<std::size_t>(bins[which].holds[kind]), kind);
+      loose.insert(loose.end(), bins[which].holds.begin(), bins[which].holds.end());
       --used[bins[which].stock];
       emptied.push_back(bins[which].stock);
       bins.erase(bins.begin() + static_cast<std::ptrdiff_t>(which));
     }
-    if (below(2) == 0) refill(emptied, bins, used, loose);
+    if (below(2) == 0) refill(emptied, 1, bins, used, loose);
     const Habit habit{static_cast<int>(below(3)), below(3) > 0, below(2) == 0 ? 0.15 : 0.5,
                       static_cast<int>(below(4))};
     fill(bins, used, loose, habit, lost);
     takeIfBetter(std::move(bins), std::move(used), std::move(lost));
   }
 
+  /// From nothing: sheets filled in order, each as full as so many tries make it, and the rest put
+  /// where there is room.
+  void start(const Habit& habit, int tries, const std::function<bool()>& isEnough) {
+    std::vector<Bin> bins;
+    std::vector<int> used(job_.stocks.size(), 0);
+    std::vector<std::size_t> loose, lost;
+    for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind)
+      loose.insert(loose.end(), static_cast<std::size_t>(job_.counts[kind]), kind);
+    while (tries > 0 && !loose.empty()) {
+      if (isEnough()) return;
+      const auto stock = stockFor(used, loose.front());
+      const std::size_t before = loose.size();
+      if (stock) refill({*stock}, tries, bins, used, loose);
+      if (loose.size() == before) break;
+    }
+    fill(bins, used, loose, habit, lost);
+    takeIfBetter(std::move(bins), std::move(used), std::move(lost));
+  }
+
   /// One after the other as full as can be, what is left over staying loose.
-  void refill(const std::vector<std::size_t>& stocks, std::vector<Bin>& bins,
+  void refill(const std::vector<std::size_t>& stocks, int tries, std::vector<Bin>& bins,
               std::vector<int>& used, std::vector<std::size_t>& loose) {
-    Counts pool(areas_.size(), 0);
-    for (const std::size_t kind : loose) ++pool[kind];
+    // Of very many only some are looked at for each sheet: a fill is to be over in a moment.
+    constexpr std::size_t kLooked = 400;
+    std::vector<std::size_t> others;
+    if (loose.size() > kLooked * stocks.size()) {
+      for (std::size_t i = 0; i < kLooked * stocks.size(); ++i)
+        std::swap(loose[i], loose[i + below(loose.size() - i)]);
+      others.assign(loose.begin() + static_cast<std::ptrdiff_t>(kLooked * stocks.size()),
+                    loose.end());
+      loose.resize(kLooked * stocks.size());
+    }
+    std::sort(loose.begin(), loose.end());
+    std::vector<std::size_t> kinds;
+    Counts pool;
+    for (const std::size_t kind : loose) {
+      if (kinds.empty() || kinds.back() != kind) {
+        kinds.push_back(kind);
+        pool.push_back(0);
+      }
+      ++pool.back();
+    }
     RegionFiller filler(job_, random_);
     for (const std::size_t stock : stocks) {
-      Bin bin = emptyBin(stock);
-      if (job_.stock(stock).form == StockForm::Roll)
-        shelves(bin, filler, pool);
-      else
-        take(bin, filler.fill(stock, bin.parts.front(), pool), 0);
-      if (bin.area <= 0) break;
-      bins.push_back(std::move(bin));
+      Bin best = emptyBin(stock);
+      Counts left = pool;
+      for (int i = 0; i < tries; ++i) {
+        Bin bin = emptyBin(stock);
+        Counts rest = pool;
+        if (job_.stock(stock).form == StockForm::Roll)
+          shelves(bin, filler, kinds, rest);
+        else
+          take(bin, filler.fill(stock, bin.parts.front(), kinds, rest), 0);
+        if (bin.area <= best.area) continue;
+        best = std::move(bin);
+        left = std::move(rest);
+      }
+      if (best.area <= 0) break;
+      pool = std::move(left);
+      bins.push_back(std::move(best));
       ++used[stock];
     }
-    loose.clear();
-    for (std::size_t kind = 0; kind < pool.size(); ++kind)
-      loose.insert(loose.end(), static_cast<std::size_t>(pool[kind]), kind);
+    loose = std::move(others);
+    for (std::size_t i = 0; i < kinds.size(); ++i)
+      loose.insert(loose.end(), static_cast<std::size_t>(pool[i]), kinds[i]);
   }
 
   /// A filling in the place of a free part.
@@ -113,7 +152,7 @@ class Packer::Work {
       part.low = moved(part.low);
       part.high = moved(part.high);
       if (part.kind == SheetPart::Kind::Piece) {
-        ++bin.holds[part.piece];
+        bin.holds.push_back(part.piece);
         bin.area += areas_[part.piece];
         bin.end = std::max(bin.end, part.y + part.along);
       }
@@ -126,14 +165,15 @@ class Packer::Work {
   }
 
   /// A roll from its beginning: each shelf as high as one of the higher pieces that are left.
-  void shelves(Bin& bin, RegionFiller& filler, Counts& pool) {
+  void shelves(Bin& bin, RegionFiller& filler, const std::vector<std::size_t>& kinds,
+               Counts& pool) {
     std::size_t rest = 0;
     while (true) {
       Micrometres high = 0;
       const SheetPart room = bin.parts[rest];
-      for (std::size_t kind = 0; kind < pool.size(); ++kind)
-        if (pool[kind] > 0)
-          for (const LyingSize& size : job_.sizes[bin.stock][kind])
+      for (std::size_t i = 0; i < pool.size(); ++i)
+        if (pool[i] > 0)
+          for (const LyingSize& size : job_.sizes[bin.stock][kinds[i]])
             if (size.along <= room.along && size.across <= room.across &&
                 (high == 0 || (size.along > high) == (below(8) > 0)))
               high = size.along;
@@ -153,7 +193,7 @@ class Packer::Work {
       const std::size_t shelf = split.low;
       rest = split.high;
       bin.free.push_back(rest);
-      take(bin, filler.fill(bin.stock, low, pool), shelf);
+      take(bin, filler.fill(bin.stock, low, kinds, pool), shelf);
     }
   }
 
@@ -162,11 +202,15 @@ class Packer::Work {
   [[nodiscard]] MaterialLayOut layOut() const {
     MaterialLayOut result;
     result.cost = cost_;
-    std::map<std::pair<std::size_t, Counts>, std::size_t> alike;  // sheets by what they hold
-    std::optional<std::pair<std::size_t, const Bin*>> emptiest;   // of sheets
+    std::map<std::pair<std::size_t, std::vector<std::size_t>>, std::size_t>
+        alike;                                                   // sheets by what they hold
+    std::optional<std::pair<std::size_t, const Bin*>> emptiest;  // of sheets
     for (const Bin& bin : bestBins_) {
       const bool isRoll = job_.stock(bin.stock).form == StockForm::Roll;
-      const auto [found, isNew] = alike.try_emplace({bin.stock, bin.holds}, result.sheets.size());
+      std::vector<std::size_t> holds = bin.holds;
+      std::sort(holds.begin(), holds.end());
+      const auto [found, isNew] =
+          alike.try_emplace({bin.stock, std::move(holds)}, result.sheets.size());
       if (!isNew && !isRoll) {
         ++result.sheets[found->second].repeat;
         continue;
@@ -177,7 +221,8 @@ class Packer::Work {
     }
     // What is left over in one piece counts where most is left.
     if (emptiest)
-      if (auto laid = withLargestOffCut(job_, emptiest->second->stock, emptiest->second->holds)) {
+      if (auto laid =
+              withLargestOffCut(job_, emptiest->second->stock, countsOf(*emptiest->second))) {
         laid->repeat = result.sheets[emptiest->first].repeat;
         result.sheets[emptiest->first] = std::move(*laid);
       }
@@ -188,6 +233,11 @@ class Packer::Work {
   }
 
  private:
+  [[nodiscard]] Counts countsOf(const Bin& bin) const {
+    Counts counts(areas_.size(), 0);
+    for (const std::size_t kind : bin.holds) ++counts[kind];
+    return counts;
+  }
   [[nodiscard]] CutSheet sheetOf(const Bin& bin) const {
     SheetBuilder builder(job_, bin.stock);
     const CutStock& stock = job_.stock(bin.stock);
@@ -228,34 +278,34 @@ class Packer::Work {
                      [](const auto& a, const auto& b) { return a.first > b.first; });
     for (const auto& [size, kind] : order) {
       if (put(bins, kind, habit)) continue;
-      if (!open(bins, used, kind)) {
+      const auto stock = stockFor(used, kind);
+      if (!stock) {
         lost.push_back(kind);
         continue;
       }
+      bins.push_back(emptyBin(*stock));
+      ++used[*stock];
       put(bins, kind, habit);
     }
   }
 
-  /// The cheapest stock by its area of those that hold it.
-  bool open(std::vector<Bin>& bins, std::vector<int>& used, std::size_t kind) {
+  /// The cheapest stock by its area of those that hold it and that there still are.
+  [[nodiscard]] std::optional<std::size_t> stockFor(const std::vector<int>& used,
+                                                    std::size_t kind) const {
     std::optional<std::size_t> best;
     double least = std::numeric_limits<double>::infinity();
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       const CutStock& stock = job_.stock(s);
       if (job_.sizes[s][kind].empty() || (stock.count && used[s] >= *stock.count)) continue;
       const UsableSize usable = usableOf(stock);
-      const double perArea = stock.form == StockForm::Roll
-                                 ? stock.cost / (double(usable.across) * 1e6)
-                                 : stock.cost / (double(usable.across) * double(usable.along));
+      const double along = stock.form == StockForm::Roll ? 1e6 : double(usable.along);
+      const double perArea = stock.cost / (double(usable.across) * along);
       if (perArea < least) {
         least = perArea;
         best = s;
       }
     }
-    if (!best) return false;
-    bins.push_back(emptyBin(*best));
-    ++used[*best];
-    return true;
+    return best;
   }
 
   [[nodiscard]] Bin emptyBin(std::size_t stock) const {
@@ -267,7 +317,6 @@ class Packer::Work {
     whole.along = usable.along;
     bin.parts.push_back(whole);
     bin.free.push_back(0);
-    bin.holds.assign(areas_.size(), 0);
     return bin;
   }
 
@@ -278,7 +327,10 @@ class Packer::Work {
     };
     std::optional<Place> best;
     double least = std::numeric_limits<double>::infinity();
-    for (std::size_t b = 0; b < bins.size(); ++b)
+    // Of very many sheets the older ones are full.
+    constexpr std::size_t kLooked = 300;
+    const std::size_t from = bins.size() > 2 * kLooked ? bins.size() - kLooked : 0;
+    for (std::size_t b = from; b < bins.size(); ++b)
       for (const LyingSize& size : job_.sizes[bins[b].stock][kind])
         for (std::size_t f = 0; f < bins[b].free.size(); ++f) {
           const SheetPart& room = bins[b].parts[bins[b].free[f]];
@@ -312,7 +364,7 @@ class Packer::Work {
     std::size_t at = bin.free[freeIndex];
     bin.free.erase(bin.free.begin() + static_cast<std::ptrdiff_t>(freeIndex));
     bin.end = std::max(bin.end, bin.parts[at].y + size.along);
-    ++bin.holds[kind];
+    bin.holds.push_back(kind);
     bin.area += areas_[kind];
     while (true) {
       const SheetPart room = bin.parts[at];
@@ -403,7 +455,7 @@ class Packer::Work {
   /// How many pieces lie nowhere, the cost, and how unevenly the sheets are filled: one that is
   /// nearly empty is soon saved.
   using Merit = std::tuple<std::size_t, double, double>;
-  Merit now_, best_;
+  Merit now_{}, best_{};
   /// What was reached some tries ago: no worse than that is taken too ("late acceptance", Burke and
   /// Bykov 2017).
   std::array<Merit, 64> merits_;
@@ -414,8 +466,8 @@ class Packer::Work {
   bool hasOne_ = false;
 };
 
-Packer::Packer(const MaterialJob& job, std::uint64_t seed)
-    : work_(std::make_unique<Work>(job, seed)) {}
+Packer::Packer(const MaterialJob& job, std::uint64_t seed, const std::function<bool()>& isEnough)
+    : work_(std::make_unique<Work>(job, seed, isEnough)) {}
 Packer::~Packer() = default;
 void Packer::step() { work_->step(); }
 double Packer::cost() const { return work_->cost(); }

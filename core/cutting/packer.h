@@ -11,7 +11,8 @@ namespace drapery {
 
 class Packer {
  public:
-  Packer(const MaterialJob& job, std::uint64_t seed);
+  /// With a first lay-out, and better ones until `isEnough`.
+  Packer(const MaterialJob& job, std::uint64_t seed, const std::function<bool()>& isEnough);
   ~Packer();
   Packer(const Packer&) = delete;
   Packer& operator=(const Packer&) = delete;

@@ -6,7 +6,7 @@ namespace drapery {
 
 namespace {
 
-constexpr std::array<std::size_t, 3> kTried{4, 2, 1};  // pieces in the corner, by depth
+constexpr std::array<std::size_t, 4> kTried{4, 3, 2, 1};  // pieces in the corner, by depth
 
 double areaOf(const LyingSize& size) { return double(size.across) * double(size.along); }
 
@@ -23,13 +23,15 @@ std::size_t append(std::vector<SheetPart>& parts, const Filling& filling) {
 
 }  // namespace
 
-Filling RegionFiller::fill(std::size_t stock, const SheetPart& region, Counts& pool) {
+Filling RegionFiller::fill(std::size_t stock, const SheetPart& region,
+                           const std::vector<std::size_t>& kinds, Counts& pool) {
   stock_ = stock;
+  kinds_ = &kinds;
   leastAcross_ = region.across;
   leastAlong_ = region.along;
-  for (std::size_t kind = 0; kind < pool.size(); ++kind)
-    if (pool[kind] > 0)
-      for (const LyingSize& size : job_.sizes[stock][kind]) {
+  for (std::size_t i = 0; i < pool.size(); ++i)
+    if (pool[i] > 0)
+      for (const LyingSize& size : job_.sizes[stock][kinds[i]]) {
         leastAcross_ = std::min(leastAcross_, size.across);
         leastAlong_ = std::min(leastAlong_, size.along);
       }
@@ -41,15 +43,15 @@ std::vector<RegionFiller::Candidate> RegionFiller::candidates(const SheetPart& r
                                                               const Counts& pool,
                                                               std::size_t most) {
   std::vector<Candidate> found;
-  for (std::size_t kind = 0; kind < pool.size(); ++kind) {
-    if (pool[kind] == 0) continue;
-    for (const LyingSize& size : job_.sizes[stock_][kind]) {
+  for (std::size_t i = 0; i < pool.size(); ++i) {
+    if (pool[i] == 0) continue;
+    for (const LyingSize& size : job_.sizes[stock_][(*kinds_)[i]]) {
       const Micrometres beside = region.across - size.across, above = region.along - size.along;
       if (beside < 0 || above < 0) continue;
       double merit = areaOf(size);
       if (beside < leastAcross_) merit -= double(beside) * double(region.along);
       if (above < leastAlong_) merit -= double(above) * double(region.across);
-      found.push_back({merit * (0.7 + 0.6 * part()), kind, size});
+      found.push_back({merit * (0.7 + 0.6 * part()), i, size});
     }
   }
   const std::size_t kept = std::min(most, found.size());
@@ -60,7 +62,8 @@ std::vector<RegionFiller::Candidate> RegionFiller::candidates(const SheetPart& r
 }
 
 Filling RegionFiller::fill(const SheetPart& region, Counts& pool, int depth) {
-  const std::size_t tried = kTried[std::min<std::size_t>(static_cast<std::size_t>(depth), 2)];
+  const std::size_t tried =
+      kTried[std::min<std::size_t>(static_cast<std::size_t>(depth), kTried.size() - 1)];
   Filling best;
   best.area = -1.0;
   Counts left;
@@ -86,14 +89,14 @@ Filling RegionFiller::fill(const SheetPart& region, Counts& pool, int depth) {
 
 Filling RegionFiller::place(const SheetPart& region, const Candidate& candidate, bool isBesideFirst,
                             Counts& pool, int depth) {
-  --pool[candidate.kind];
+  --pool[candidate.which];
   Filling result;
   result.area = areaOf(candidate.size);
   SheetPart piece = region;
   piece.kind = SheetPart::Kind::Piece;
   piece.across = candidate.size.across;
   piece.along = candidate.size.along;
-  piece.piece = candidate.kind;
+  piece.piece = (*kinds_)[candidate.which];
   piece.isTurned = candidate.size.isTurned;
   // The outer cut's rest first: it is the larger.
   SheetPart outer = region, inner = region;

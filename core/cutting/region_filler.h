@@ -29,13 +29,14 @@ class RegionFiller {
  public:
   RegionFiller(const MaterialJob& job, std::mt19937_64& random) : job_(job), random_(random) {}
 
-  /// Takes what it places out of `pool`.
-  Filling fill(std::size_t stock, const SheetPart& region, Counts& pool);
+  /// Of these kinds, so many of each: what it places is taken out of `pool`.
+  Filling fill(std::size_t stock, const SheetPart& region, const std::vector<std::size_t>& kinds,
+               Counts& pool);
 
  private:
   struct Candidate {
     double merit = 0.0;
-    std::size_t kind = 0;
+    std::size_t which = 0;  // of the kinds
     LyingSize size;
   };
   Filling fill(const SheetPart& region, Counts& pool, int depth);
@@ -48,6 +49,7 @@ class RegionFiller {
   const MaterialJob& job_;
   std::mt19937_64& random_;
   std::size_t stock_ = 0;
+  const std::vector<std::size_t>* kinds_ = nullptr;
   Micrometres leastAcross_ = 0, leastAlong_ = 0;  // of what there was: less is lost
 };
 
