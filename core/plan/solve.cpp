@@ -71,6 +71,7 @@ class Search {
     if (present >= least && present <= most) places_.push_back(present);
     std::sort(places_.begin(), places_.end());
     for (const double x : places_) off_.push_back(off(x));
+    addEnds();
   }
 
   std::vector<Solution> run() {
@@ -101,6 +102,28 @@ class Search {
  private:
   [[nodiscard]] double off(double x) const { return f_(x) - wanted_; }
   [[nodiscard]] bool isMet(double off) const { return std::abs(off) <= met_; }
+
+  /// Where it stops having a value: the last place that has one is looked at too.
+  void addEnds() {
+    std::vector<double> places, offs;
+    for (std::size_t i = 0; i < places_.size(); ++i) {
+      if (i > 0 && std::isnan(off_[i]) != std::isnan(off_[i - 1])) {
+        double in = places_[i - 1], out = places_[i];
+        if (std::isnan(off_[i - 1])) std::swap(in, out);
+        while (std::abs(out - in) > 1e-9) {
+          const double middle = (in + out) / 2;
+          if (middle == in || middle == out) break;
+          (std::isnan(off(middle)) ? out : in) = middle;
+        }
+        places.push_back(in);
+        offs.push_back(off(in));
+      }
+      places.push_back(places_[i]);
+      offs.push_back(off_[i]);
+    }
+    places_ = std::move(places);
+    off_ = std::move(offs);
+  }
 
   /// The last place of the plateau that begins at place i.
   std::size_t plateauFrom(std::size_t i) {

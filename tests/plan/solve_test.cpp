@@ -70,6 +70,16 @@ RC_GTEST_PROP(Solve, findsWhatThereIs, ()) {
   if (!isAmong) RC_FAIL(change + " " + std::to_string(x) + " is not among the solutions");
 }
 
+// A round is no deeper than half a circle: close under that it is found too.
+TEST(Solve, looksUpToWhereAValueEnds) {
+  Job job = plainJob("case-fixed-gap");
+  job.given["spine_shape"] = {std::string("backed"), {}};
+  const Planner planner(shippedMethod(job.method));
+  const auto solved = solve(job, planner, {{"round_depth", "stiffener_width", 52.03}});
+  ASSERT_TRUE(std::holds_alternative<SolvedJob>(solved));
+  EXPECT_NEAR(std::get<SolvedJob>(solved).solved.front().nearest.from, 16.0415, 1e-3);
+}
+
 Solved solvedOf(const Job& job, const Wanted& wanted) {
   const auto solved = solve(job, Planner(shippedMethod(job.method)), {wanted});
   if (const auto* issue = std::get_if<Issue>(&solved)) {
