@@ -61,6 +61,13 @@ def engine():
             print(f"     {row['name']}: {micro:.3g} us")
 
 
+def cutting():
+    """Lay-outs of the problems that lie in benchmarks/cutting, five seconds each."""
+    out = subprocess.run([BIN + "cut_bench"], check=True, capture_output=True, text=True).stdout
+    for line in out.splitlines():
+        print("     " + line)
+
+
 def frame(environment):
     out = subprocess.run([BIN + "frame_bench"], check=True, capture_output=True, text=True, env=environment).stdout
     for line in out.splitlines():
@@ -102,6 +109,7 @@ def main():
     with tempfile.TemporaryDirectory() as data:
         environment = dict(os.environ, XDG_DATA_HOME=data, XDG_CONFIG_HOME=data, XDG_STATE_HOME=data, QT_QPA_PLATFORM="offscreen", XDG_RUNTIME_DIR=data)
         engine()
+        cutting()
         frame(environment)
         start, ratio = paired([BIN + "first_paint", JOB], [BIN + "empty_window"], environment)
         print(f"     first paint of the window: {start * 1000:.3g} ms")

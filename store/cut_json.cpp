@@ -208,6 +208,10 @@ class ProblemReader {
   std::set<std::string> stockIds_, pieceIds_;
 };
 
+void mm(PrettyJson& json, const char* key, Micrometres length) {
+  json.key(key).number(static_cast<double>(length) / 1000);
+}
+
 class ProblemWriter {
  public:
   explicit ProblemWriter(const CutProblem& problem) : problem_(problem) {}
@@ -229,16 +233,13 @@ class ProblemWriter {
   }
 
  private:
-  void mm(const char* key, Micrometres length) {
-    json_.key(key).number(static_cast<double>(length) / 1000);
-  }
   void write(const CutStock& stock) {
     json_.beginObject();
     json_.key("id").text(stock.id);
     json_.key("material").text(stock.material);
     json_.key("form").text(stock.form == StockForm::Roll ? "roll" : "sheet");
-    mm("W", stock.across);
-    mm("L", stock.along);
+    mm(json_, "W", stock.across);
+    mm(json_, "L", stock.along);
     json_.key("grain").text(stock.grain == StockGrain::Along ? "L" : "W");
     json_.key("count");
     if (stock.count)
@@ -246,12 +247,12 @@ class ProblemWriter {
     else
       json_.raw("null");
     json_.key("trim").beginObject();
-    mm("left", stock.left);
-    mm("right", stock.right);
-    mm("bottom", stock.bottom);
-    mm("top", stock.top);
+    mm(json_, "left", stock.left);
+    mm(json_, "right", stock.right);
+    mm(json_, "bottom", stock.bottom);
+    mm(json_, "top", stock.top);
     json_.endObject();
-    mm("kerf", stock.kerf);
+    mm(json_, "kerf", stock.kerf);
     json_.key("cost").number(stock.cost);
     json_.endObject();
   }
@@ -259,8 +260,8 @@ class ProblemWriter {
     json_.beginObject();
     json_.key("id").text(piece.id);
     json_.key("material").text(piece.material);
-    mm("w", piece.width);
-    mm("h", piece.height);
+    mm(json_, "w", piece.width);
+    mm(json_, "h", piece.height);
     json_.key("qty").number(piece.count);
     json_.key("grain").text(piece.grain == PieceGrain::Height  ? "h"
                             : piece.grain == PieceGrain::Width ? "w"
@@ -308,10 +309,6 @@ class LayoutWriter {
   }
 
  private:
-  void mm(const char* key, Micrometres length) {
-    json_.key(key).number(static_cast<double>(length) / 1000);
-  }
-
   void write(const CutSheet& sheet) {
     json_.beginObject();
     json_.key("stock").text(problem_.stocks[sheet.stock].id);
@@ -320,10 +317,10 @@ class LayoutWriter {
     for (const CutPlacement& placement : sheet.placements) {
       json_.beginObject();
       json_.key("part").text(problem_.pieces[placement.piece].id);
-      mm("x", placement.x);
-      mm("y", placement.y);
-      mm("width_on_sheet", placement.across);
-      mm("height_on_sheet", placement.along);
+      mm(json_, "x", placement.x);
+      mm(json_, "y", placement.y);
+      mm(json_, "width_on_sheet", placement.across);
+      mm(json_, "height_on_sheet", placement.along);
       json_.key("rotated").flag(placement.isTurned);
       json_.endObject();
     }
@@ -348,7 +345,7 @@ class LayoutWriter {
         break;
       default:
         json_.key("dir").text(node.kind == CutNode::Kind::CutAcross ? "x" : "y");
-        mm("at", node.at);
+        mm(json_, "at", node.at);
         json_.key("a");
         write(sheet, node.low);
         json_.key("b");

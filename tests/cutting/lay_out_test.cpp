@@ -3,6 +3,8 @@
 #include <rapidcheck/gtest.h>
 
 #include "core/cutting/lay_out.h"
+#include "core/file/read_file.h"
+#include "store/cut_json.h"
 #include "tests/support/judge.h"
 
 namespace drapery {
@@ -133,6 +135,33 @@ TEST(LayOut, solvesTheProblemOfChristofidesAndWhitlock) {
   EXPECT_TRUE(layout.materials[0].isProven);
 }
 
+struct Known {
+  const char* problem;
+  std::vector<double> costs;  // by material, least known; a roll's in metres
+};
+
+// Problems whose best costs are known from outside the project.
+TEST(LayOut, reachesTheBestKnownCosts) {
+  for (const Known& known : {Known{"m2_fixed60", {4}}, Known{"m6_big50", {12}},
+                             Known{"r1_one_book", {1, 0.246, 2}}, Known{"r5_stab24", {3, 0.726, 8}},
+                             Known{"t2_kerf_tenth", {2}}, Known{"t6_pinwheel", {2}}}) {
+    const std::string path =
+        std::string(DRAPERY_SOURCE_DIR) + "/benchmarks/cutting/" + known.problem + ".json";
+    const auto text = readWhole(path, 1 << 20);
+    ASSERT_TRUE(std::holds_alternative<std::string>(text)) << path;
+    const auto read = readCutProblem(std::get<std::string>(text), path);
+    ASSERT_TRUE(std::holds_alternative<CutProblem>(read)) << path;
+    const auto& problem = std::get<CutProblem>(read);
+    const CutLayout layout = laidOut(problem, 1000);
+    EXPECT_EQ(faultIn(problem, layout), "") << path;
+    ASSERT_EQ(layout.materials.size(), known.costs.size()) << path;
+    for (std::size_t i = 0; i < known.costs.size(); ++i) {
+      EXPECT_NEAR(layout.materials[i].cost, known.costs[i], 1e-9) << path;
+      EXPECT_LE(layout.materials[i].bound, known.costs[i] + 1e-9) << path;
+    }
+  }
+}
+
 // Five pieces that fill one sheet only as a pinwheel, which no cut from edge to edge takes apart.
 TEST(LayOut, makesNoPinwheel) {
   CutProblem problem;
@@ -163,20 +192,6 @@ TEST(LayOut, leavesTheLargestOffCut) {
       if (isFree) most = std::max(most, (700 - x) * (1000 - y));
     }
   EXPECT_EQ(most, 560 * 1000);
-}
-
-// On a roll the shortest end counts; strips and corners share it to the millimetre.
-TEST(LayOut, usesTheLeastOfARoll) {
-  CutProblem problem;
-  CutStock roll = sheetOf(1000, 20000);
-  roll.form = StockForm::Roll;
-  roll.left = roll.right = 8 * kMm;
-  roll.count = 1;
-  problem.stocks = {roll};
-  problem.pieces = {pieceOf("corner", 35, 60, 48, PieceGrain::Free), pieceOf("strip", 52, 242, 48)};
-  const CutLayout layout = laidOut(problem, 2000);
-  EXPECT_EQ(faultIn(problem, layout), "");
-  EXPECT_EQ(layout.materials.at(0).length, 726 * kMm);  // three rows of strips, and no more
 }
 
 TEST(LayOut, pinchesNothing) {
