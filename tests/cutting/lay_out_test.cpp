@@ -45,7 +45,7 @@ CutProblem anyProblem(int kinds, int most, int stocks) {
     CutStock stock = sheetOf(from(200, 700), from(200, 1000));
     stock.id = "stock" + std::to_string(s);
     stock.grain = from(0, 1) == 0 ? StockGrain::Along : StockGrain::Across;
-    stock.kerf = from(0, 2) == 0 ? from(1, 40) * 100 : 0;
+    stock.kerf = from(0, 2) == 0 ? from(1, 40) * (kMm / 10) : 0;
     stock.left = from(0, 8) * kMm;
     stock.top = from(0, 8) * kMm;
     stock.cost = from(1, 4);
@@ -58,8 +58,8 @@ CutProblem anyProblem(int kinds, int most, int stocks) {
   }
   for (int k = 0; k < kinds; ++k) {
     CutPiece piece = pieceOf("piece" + std::to_string(k), 1, 1, from(1, most));
-    piece.width = from(100, 4000) * 100;
-    piece.height = from(100, 5000) * 100;
+    piece.width = from(100, 4000) * (kMm / 10);
+    piece.height = from(100, 5000) * (kMm / 10);
     piece.grain = static_cast<PieceGrain>(from(0, 2));
     problem.pieces.push_back(piece);
   }
