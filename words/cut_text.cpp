@@ -4,6 +4,7 @@
 
 #include <map>
 
+#include "core/cutting/cut_order.h"
 #include "core/cutting/shortfall.h"
 #include "words/shown_text.h"
 
@@ -38,6 +39,20 @@ std::string sheetLine(const CutProblem& problem, const CutSheet& sheet) {
   return line;
 }
 
+/// "   2. gauge at 216.5 mm: 3 cuts of sheet 1, 2 of sheet 2"
+std::string stepLine(int number, const GaugeStep& step) {
+  std::map<std::size_t, int> counts;
+  for (const OrderedCut& cut : step.cuts) counts[cut.sheet] += cut.times;
+  std::string line = fmt::format("  {:>3}. gauge at {:g} mm:", number, mm(step.reading));
+  const char* between = " ";
+  for (const auto& [sheet, count] : counts) {
+    line +=
+        fmt::format("{}{} {} on sheet {}", between, count, count == 1 ? "cut" : "cuts", sheet + 1);
+    between = ", ";
+  }
+  return line;
+}
+
 }  // namespace
 
 std::string whyUnplaced(const CutProblem& problem, std::size_t piece) {
@@ -63,6 +78,9 @@ std::string cutText(const CutProblem& problem, const CutLayout& layout) {
     for (const CutSheet& sheet : layout.sheets)
       if (problem.stocks[sheet.stock].material == cost.material)
         text += sheetLine(problem, sheet) + "\n";
+    int number = 0;
+    for (const GaugeStep& step : cutOrder(problem, layout, cost.material))
+      text += stepLine(++number, step) + "\n";
   }
   for (const Unplaced& each : layout.unplaced)
     text += fmt::format("not placed: {} x {}: {}\n", each.count,

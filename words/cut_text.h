@@ -8,7 +8,7 @@
 namespace drapery {
 
 /// Each material with its cost and what it cannot cost less than, its sheets with what is cut from
-/// them, and what lies nowhere with the reason.
+/// them, the settings of the gauge in their order, and what lies nowhere with the reason.
 std::string cutText(const CutProblem& problem, const CutLayout& layout);
 
 /// "needs 12 mm more across the grain"
