@@ -1,11 +1,10 @@
 #include "store/cut_json.h"
 
-#include <array>
+#include <charconv>
 #include <cmath>
 #include <set>
 
 #include "store/json_node.h"
-#include "store/json_out.h"
 
 namespace drapery {
 
@@ -13,11 +12,12 @@ namespace {
 
 constexpr double kLongest = 1e6;  // mm: a kilometre of cloth
 constexpr double kDearest = 1e9;
-constexpr const char *kStockSchema = "drapery-stock/1", *kCutSchema = "drapery-cut/1";
+constexpr const char* kStockSchema = "drapery-stock/1";
 
 std::string plain(double number) {
   char digits[32];
-  const auto end = std::to_chars(std::begin(digits), std::end(digits), number).ptr;
+  const auto end =
+      std::to_chars(std::begin(digits), std::end(digits), number, std::chars_format::fixed).ptr;
   return {digits, end};
 }
 
@@ -44,6 +44,7 @@ class ProblemReader {
     if (!isObject()) return std::move(issues_);
     CutProblem problem;
     problem.name = text(root_, "", "name", false);
+    choice<int>(root_, "", "units", {{"mm", 0}}, 0);
     problem.isForValue =
         choice<bool>(root_, "", "objective", {{"min_cost", false}, {"max_value", true}}, false);
     each("stocks", [&](const Node& node, const std::string& at) { stock(problem, node, at); });
@@ -166,7 +167,10 @@ class ProblemReader {
         choice<StockGrain>(node, at, "grain", {{"L", StockGrain::Along}, {"W", StockGrain::Across}},
                            StockGrain::Along);
     stock.count = count(node, at, "count", 1e6, false);
-    if (const Node* trim = node.find("trim"); trim != nullptr) {
+    const Node* trim = node.find("trim");
+    if (trim != nullptr && trim->kind != Node::Kind::Table) {
+      complainType(*trim, at + "trim", "an object");
+    } else if (trim != nullptr) {
       const std::string in = at + "trim.";
       stock.left = length(*trim, in, "left", 0, false);
       stock.right = length(*trim, in, "right", 0, false);
@@ -208,161 +212,6 @@ class ProblemReader {
   std::set<std::string> stockIds_, pieceIds_;
 };
 
-void mm(PrettyJson& json, const char* key, Micrometres length) {
-  json.key(key).number(static_cast<double>(length) / 1000);
-}
-
-class ProblemWriter {
- public:
-  explicit ProblemWriter(const CutProblem& problem) : problem_(problem) {}
-
-  std::string write() {
-    json_.beginObject();
-    json_.key("schema").text(kCutSchema);
-    json_.key("name").text(problem_.name);
-    json_.key("units").text("mm");
-    json_.key("objective").text(problem_.isForValue ? "max_value" : "min_cost");
-    json_.key("stocks").beginList();
-    for (const CutStock& stock : problem_.stocks) write(stock);
-    json_.endList();
-    json_.key("parts").beginList();
-    for (const CutPiece& piece : problem_.pieces) write(piece);
-    json_.endList();
-    json_.endObject();
-    return json_.str();
-  }
-
- private:
-  void write(const CutStock& stock) {
-    json_.beginObject();
-    json_.key("id").text(stock.id);
-    json_.key("material").text(stock.material);
-    json_.key("form").text(stock.form == StockForm::Roll ? "roll" : "sheet");
-    mm(json_, "W", stock.across);
-    mm(json_, "L", stock.along);
-    json_.key("grain").text(stock.grain == StockGrain::Along ? "L" : "W");
-    json_.key("count");
-    if (stock.count)
-      json_.number(*stock.count);
-    else
-      json_.raw("null");
-    json_.key("trim").beginObject();
-    mm(json_, "left", stock.left);
-    mm(json_, "right", stock.right);
-    mm(json_, "bottom", stock.bottom);
-    mm(json_, "top", stock.top);
-    json_.endObject();
-    mm(json_, "kerf", stock.kerf);
-    json_.key("cost").number(stock.cost);
-    json_.endObject();
-  }
-  void write(const CutPiece& piece) {
-    json_.beginObject();
-    json_.key("id").text(piece.id);
-    json_.key("material").text(piece.material);
-    mm(json_, "w", piece.width);
-    mm(json_, "h", piece.height);
-    json_.key("qty").number(piece.count);
-    json_.key("grain").text(piece.grain == PieceGrain::Height  ? "h"
-                            : piece.grain == PieceGrain::Width ? "w"
-                                                               : "free");
-    if (problem_.isForValue) json_.key("value").number(piece.value);
-    json_.endObject();
-  }
-
-  const CutProblem& problem_;
-  PrettyJson json_{1};
-};
-
-class LayoutWriter {
- public:
-  LayoutWriter(const CutProblem& problem, const CutLayout& layout)
-      : problem_(problem), layout_(layout) {}
-
-  std::string write(double seconds) {
-    json_.beginObject();
-    json_.key("instance").text(problem_.name);
-    json_.key("solver").text("drapery");
-    json_.key("time_s").number(std::round(seconds * 1000) / 1000);
-    json_.key("bounds").beginObject();
-    for (const MaterialCost& cost : layout_.materials) {
-      json_.key(cost.material).beginObject();
-      json_.key("cost").number(cost.cost);
-      json_.key("bound").number(cost.bound);
-      json_.key("proven").flag(cost.isProven);
-      json_.endObject();
-    }
-    json_.endObject();
-    json_.key("unplaced").beginList();
-    for (const Unplaced& each : layout_.unplaced) {
-      json_.beginObject();
-      json_.key("part").text(problem_.pieces[each.piece].id);
-      json_.key("qty").number(each.count);
-      json_.endObject();
-    }
-    json_.endList();
-    json_.key("sheets").beginList();
-    for (const CutSheet& sheet : layout_.sheets) write(sheet);
-    json_.endList();
-    json_.endObject();
-    return json_.str();
-  }
-
- private:
-  void write(const CutSheet& sheet) {
-    json_.beginObject();
-    json_.key("stock").text(problem_.stocks[sheet.stock].id);
-    json_.key("repeat").number(sheet.repeat);
-    json_.key("placements").beginList();
-    for (const CutPlacement& placement : sheet.placements) {
-      json_.beginObject();
-      json_.key("part").text(problem_.pieces[placement.piece].id);
-      mm(json_, "x", placement.x);
-      mm(json_, "y", placement.y);
-      mm(json_, "width_on_sheet", placement.across);
-      mm(json_, "height_on_sheet", placement.along);
-      json_.key("rotated").flag(placement.isTurned);
-      json_.endObject();
-    }
-    json_.endList();
-    if (!sheet.cuts.empty()) {
-      json_.key("cuts");
-      write(sheet, 0);
-    }
-    json_.endObject();
-  }
-
-  void write(const CutSheet& sheet, int which) {
-    if (which < 0) return json_.raw("null");
-    const CutNode& node = sheet.cuts[static_cast<std::size_t>(which)];
-    json_.beginObject();
-    switch (node.kind) {
-      case CutNode::Kind::Piece:
-        json_.key("part").number(static_cast<double>(node.placement));
-        break;
-      case CutNode::Kind::Left:
-        json_.key("waste").flag(true);
-        break;
-      default:
-        json_.key("dir").text(node.kind == CutNode::Kind::CutAcross ? "x" : "y");
-        mm(json_, "at", node.at);
-        json_.key("a");
-        write(sheet, node.low);
-        json_.key("b");
-        write(sheet, node.high);
-    }
-    json_.endObject();
-  }
-
-  const CutProblem& problem_;
-  const CutLayout& layout_;
-  PrettyJson json_{1};
-};
-
-}  // namespace
-
-namespace {
-
 template <typename Read>
 auto readPlaced(std::string_view text, const std::string& file, Read read)
     -> decltype(read(std::declval<ProblemReader&>())) {
@@ -384,12 +233,6 @@ std::variant<CutProblem, Issues> readCutProblem(std::string_view text, const std
 std::variant<std::vector<CutStock>, Issues> readStock(std::string_view text,
                                                       const std::string& file) {
   return readPlaced(text, file, [](ProblemReader& reader) { return reader.stockAlone(); });
-}
-
-std::string writeCutProblem(const CutProblem& problem) { return ProblemWriter(problem).write(); }
-
-std::string writeCutLayout(const CutProblem& problem, const CutLayout& layout, double seconds) {
-  return LayoutWriter(problem, layout).write(seconds);
 }
 
 }  // namespace drapery

@@ -42,6 +42,8 @@ class JsonOut {
   void beginList() { writer_.StartArray(); }
   void endList() { writer_.EndArray(); }
 
+  /// What was written, as a part of something else.
+  [[nodiscard]] std::string_view line() const { return {buffer_.GetString(), buffer_.GetSize()}; }
   /// What was written, ending in a newline.
   [[nodiscard]] std::string str() const {
     return std::string(buffer_.GetString(), buffer_.GetSize()) + "\n";

@@ -1,10 +1,25 @@
 #include "store/plan_cut.h"
 
+#include <algorithm>
 #include <cmath>
 
 #include "core/plan/job_overrides.h"
 
 namespace drapery {
+
+namespace {
+
+/// What a stock may be called so that a piece is cut from it, the most particular first: the piece
+/// itself, the material that was named for it, what kind that is.
+std::string materialOf(const PlannedPart& part, const std::vector<CutStock>& stocks) {
+  for (const std::string& name : {part.rule->id, part.named})
+    if (std::any_of(stocks.begin(), stocks.end(),
+                    [&](const CutStock& stock) { return stock.material == name; }))
+      return name;
+  return part.material;
+}
+
+}  // namespace
 
 CutProblem cutProblemOf(const Job& job, const Plan& plan, std::vector<CutStock> stocks) {
   CutProblem problem;
@@ -16,7 +31,7 @@ CutProblem cutProblemOf(const Job& job, const Plan& plan, std::vector<CutStock> 
     if (plan.isThere(part)) continue;
     CutPiece piece;
     piece.id = part.rule->id;
-    piece.material = part.material;
+    piece.material = materialOf(part, problem.stocks);
     piece.width = std::llround(part.cutWidth.mm() * 1000);
     piece.height = std::llround(part.cutHeight.mm() * 1000);
     piece.count = part.count * (often != nullptr ? *often : 1);

@@ -7,7 +7,9 @@
 
 namespace drapery {
 
-/// Each piece by its rectangle as it is cut, as often as the book's copies want it.
+/// Each piece by its rectangle as it is cut, as often as the book's copies want it; from the stock
+/// that is called like the piece, the material named for it, or that one's kind, whichever is first
+/// there.
 CutProblem cutProblemOf(const Job& job, const Plan& plan, std::vector<CutStock> stocks);
 
 }  // namespace drapery

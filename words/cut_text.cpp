@@ -14,20 +14,21 @@ namespace {
 
 double mm(Micrometres length) { return static_cast<double>(length) / 1000; }
 
-std::string heading(const MaterialCost& cost) {
+std::string heading(const CutProblem& problem, const MaterialCost& cost) {
   std::string text = shownText(cost.material) + ": ";
   if (cost.sheets > 0)
     text += fmt::format("{} {}", cost.sheets, cost.sheets == 1 ? "sheet" : "sheets");
   if (cost.length > 0)
-    text += fmt::format("{}{:g} mm of a roll", cost.sheets > 0 ? ", " : "", mm(cost.length));
-  text += fmt::format(", cost {:g}", cost.cost);
-  if (cost.isProven) return text + "; nothing is cheaper";
-  return text + fmt::format("; nothing is cheaper than {:g}", cost.bound);
+    text += fmt::format("{}{} mm of a roll", cost.sheets > 0 ? ", " : "", mm(cost.length));
+  text += fmt::format(", {} {:.6g}", problem.isForValue ? "worth" : "cost", cost.cost);
+  if (!cost.isWhole) return text + "; there is not stock enough for all of it";
+  text += problem.isForValue ? "; nothing is worth more" : "; nothing is cheaper";
+  return cost.isProven ? text : text + fmt::format(" than {:.6g}", cost.bound);
 }
 
 std::string sheetLine(const CutProblem& problem, const CutSheet& sheet) {
   const CutStock& stock = problem.stocks[sheet.stock];
-  std::string line = fmt::format("  {} x {}, {:g} x {:g} mm:", sheet.repeat, shownText(stock.id),
+  std::string line = fmt::format("  {} x {}, {} x {} mm:", sheet.repeat, shownText(stock.id),
                                  mm(stock.across), mm(stock.along));
   std::map<std::size_t, int> counts;
   for (const CutPlacement& placement : sheet.placements) ++counts[placement.piece];
@@ -39,11 +40,11 @@ std::string sheetLine(const CutProblem& problem, const CutSheet& sheet) {
   return line;
 }
 
-/// "   2. gauge at 216.5 mm: 3 cuts of sheet 1, 2 of sheet 2"
+/// "   2. set to 216.5 mm: 3 cuts on sheet 1, 2 cuts on sheet 2"
 std::string stepLine(int number, const GaugeStep& step) {
   std::map<std::size_t, int> counts;
   for (const OrderedCut& cut : step.cuts) counts[cut.sheet] += cut.times;
-  std::string line = fmt::format("  {:>3}. gauge at {:g} mm:", number, mm(step.reading));
+  std::string line = fmt::format("  {:>3}. set to {} mm:", number, mm(step.reading));
   const char* between = " ";
   for (const auto& [sheet, count] : counts) {
     line +=
@@ -64,9 +65,9 @@ std::string whyUnplaced(const CutProblem& problem, std::size_t piece) {
     return fmt::format("there is not enough of {}", stock);
   std::string needs;
   if (lacks->acrossGrain > 0)
-    needs = fmt::format("{:g} mm more across the grain", mm(lacks->acrossGrain));
+    needs = fmt::format("{} mm more across the grain", mm(lacks->acrossGrain));
   if (lacks->alongGrain > 0)
-    needs += fmt::format("{}{:g} mm more along the grain", needs.empty() ? "" : " and ",
+    needs += fmt::format("{}{} mm more along the grain", needs.empty() ? "" : " and ",
                          mm(lacks->alongGrain));
   return fmt::format("needs {} than {} has", needs, stock);
 }
@@ -74,7 +75,7 @@ std::string whyUnplaced(const CutProblem& problem, std::size_t piece) {
 std::string cutText(const CutProblem& problem, const CutLayout& layout) {
   std::string text;
   for (const MaterialCost& cost : layout.materials) {
-    text += heading(cost) + "\n";
+    text += heading(problem, cost) + "\n";
     for (const CutSheet& sheet : layout.sheets)
       if (problem.stocks[sheet.stock].material == cost.material)
         text += sheetLine(problem, sheet) + "\n";

@@ -26,7 +26,7 @@ Workspace::Workspace(Places places, QObject* parent)
       *book_, places_.methods,
       HouseDesk::Calls{[this] { reloadRules(); },
                        [this](const Issues& issues) { emit rulesUnwritten(issues); }});
-  book_->setRuleDesk(desk_.get());
+  if (!places_.methods.empty()) book_->setRuleDesk(desk_.get());
   connect(book_.get(), &Document::unitsChosen, this, [this](Units units) {
     settings_.set("units", std::string(units == Units::Inches ? "in" : "mm"));
   });

@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <functional>
 #include <limits>
 
 namespace drapery {
@@ -33,7 +32,8 @@ struct DualFeasible {
   }
 };
 
-/// For lengths in one room: the steps, and ends at each length.
+/// For lengths in one room: the steps, and ends at the lengths; at fewer where there are very many
+/// pieces, since each is tried with each.
 std::vector<DualFeasible> functionsFor(const std::vector<Micrometres>& lengths, Micrometres room) {
   std::vector<DualFeasible> all{{}};
   for (Micrometres k = 1; k <= 6; ++k) all.push_back({DualFeasible::Kind::Steps, k});
@@ -44,8 +44,8 @@ std::vector<DualFeasible> functionsFor(const std::vector<Micrometres>& lengths, 
   }
   std::sort(ends.begin(), ends.end());
   ends.erase(std::unique(ends.begin(), ends.end()), ends.end());
-  constexpr std::size_t kMostEnds = 60;
-  const std::size_t stride = ends.size() / kMostEnds + 1;
+  const std::size_t most = lengths.size() > 1000 ? 6 : 60;
+  const std::size_t stride = ends.size() / most + 1;
   for (std::size_t i = 0; i < ends.size(); i += stride)
     all.push_back({DualFeasible::Kind::Ends, ends[i]});
   return all;
@@ -150,7 +150,6 @@ class AreaCover {
 /// the pair being each stock's best for all pieces.
 double costBound(const MaterialJob& job) {
   std::vector<std::vector<double>> shares;  // by stock and kind
-  double alone = 0.0;
   for (std::size_t s = 0; s < job.stocks.size(); ++s) {
     const StockBounds bounds(job, s);
     double best = -1.0;
@@ -174,7 +173,6 @@ double costBound(const MaterialJob& job) {
     double least = std::numeric_limits<double>::infinity();
     for (const auto& of : shares) least = std::min(least, of[kind]);
     sum += least * job.counts[kind];
-    alone = std::max(alone, least);
   }
   if (job.kinds.empty()) return 0.0;
   if (isOneRoll(job))  // what is trimmed at its beginning; the last kerf may run out

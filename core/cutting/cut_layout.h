@@ -31,12 +31,13 @@ struct CutSheet {
   std::vector<CutNode> cuts;  // the first is the usable rectangle; of a roll, up to the length used
 };
 
-/// What one material costs.
+/// What one material costs; or is worth, where that is what counts.
 struct MaterialCost {
   std::string material;
   double cost = 0.0;
-  double bound = 0.0;      // no lay-out costs less
-  bool isProven = false;   // none costs less than this one
+  double bound = 0.0;      // no lay-out costs less, or is worth more
+  bool isProven = false;   // nor than this one
+  bool isWhole = true;     // there was stock enough
   Micrometres length = 0;  // used of rolls
   int sheets = 0;
 };

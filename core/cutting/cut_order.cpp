@@ -129,6 +129,8 @@ class Order {
     const Micrometres other = isAcross ? high.across : high.along;
     if (isKept(sheet, node.high) && (pending.readings.empty() || other != pending.readings[0]))
       pending.readings.push_back(other);
+    if (pending.readings.empty())  // nothing of it is kept
+      pending.readings.push_back(isAcross ? low.across : low.along);
     all_.push_back(std::move(pending));
     const std::size_t here = all_.size() - 1;
     for (const auto& [child, part] : {std::pair{node.low, low}, std::pair{node.high, high}})
@@ -141,8 +143,7 @@ class Order {
   }
   std::vector<Pending> all_;
   std::vector<std::size_t> ready_;
-  std::map<Micrometres, int>
-      remaining_;  // cuts that a setting serves and that are still to be made
+  std::map<Micrometres, int> remaining_;  // cuts still to be made, by a setting that serves
 };
 
 }  // namespace

@@ -1,13 +1,11 @@
 #include "core/cutting/exact_lay_out.h"
 
 #include <algorithm>
-#include <cmath>
 #include <limits>
 #include <map>
-#include <queue>
 #include <tuple>
 
-#include "core/cutting/box_fronts.h"
+#include "core/cutting/off_cut.h"
 #include "core/cutting/sheet_builder.h"
 
 namespace drapery {
@@ -17,20 +15,8 @@ namespace {
 constexpr double kMostPairs = 4e6;
 constexpr std::uint64_t kMostJoins = 20'000'000;  // of boxes: about a second
 constexpr double kMostStates = 8e6;               // of pairs with what stock is left
-constexpr std::size_t kMostLooks = 40000;
 constexpr double kNone = std::numeric_limits<double>::infinity();
 constexpr double kSame = 1e-9;
-
-/// Strips cut off one after the other until nothing but an off-cut is left.
-struct Strip {
-  std::size_t set = 0;
-  std::size_t box = 0;
-  bool isBeside = false;
-};
-struct OffCut {
-  double area = -1.0;  // mm2 of the true rectangle
-  std::vector<Strip> strips;
-};
 
 class ExactJob {
  public:
@@ -128,70 +114,10 @@ class ExactJob {
     return best(uses_ - 1, index_.all()) < kNone;
   }
 
-  /// The largest rectangle that is left beside a taking on a sheet.
-  OffCut offCutBeside(std::size_t stock, std::size_t set, double atLeast) {
-    struct Look {
-      double most;
-      std::size_t at;
-      bool operator<(const Look& o) const { return std::tie(most, o.at) < std::tie(o.most, at); }
-    };
-    struct Seen {
-      Micrometres across, along;
-      std::size_t set, from;
-      Strip strip;
-    };
-    const UsableSize usable = usableOf(job_.stock(stock));
-    const Micrometres kerf = job_.stock(stock).kerf;
-    std::vector<Seen> seen{{usable.across, usable.along, set, 0, {}}};
-    std::map<std::tuple<Micrometres, Micrometres, std::size_t>, bool> known;
-    std::priority_queue<Look> heap;
-    const auto mostOf = [&](const Seen& s) {
-      return double(s.across) * double(s.along) - areas_[s.set];
-    };
-    heap.push({mostOf(seen[0]), 0});
-    OffCut found;
-    found.area = atLeast;
-    std::optional<std::size_t> last;
-    for (std::size_t looks = 0; !heap.empty() && looks < kMostLooks; ++looks) {
-      const Look look = heap.top();
-      heap.pop();
-      if (look.most <= found.area) break;
-      const Seen here = seen[look.at];
-      if (here.set == 0) {
-        const double area = double(here.across - kerf) * double(here.along - kerf);
-        if (here.across > kerf && here.along > kerf && area > found.area) {
-          found.area = area;
-          last = look.at;
-        }
-        continue;
-      }
-      index_.eachPartOf(here.set, [&](std::size_t part) {
-        if (part == 0) return;
-        const auto& front = fronts_[stock].of(part);
-        const auto go = [&](std::size_t box, bool isBeside) {
-          Seen next{here.across, here.along, here.set - part, look.at, {part, box, isBeside}};
-          (isBeside ? next.across : next.along) -= isBeside ? front[box].across : front[box].along;
-          if (next.across < 0 || next.along < 0 || mostOf(next) <= found.area) return;
-          if (!known.try_emplace({next.across, next.along, next.set}, true).second) return;
-          seen.push_back(next);
-          heap.push({mostOf(next), seen.size() - 1});
-        };
-        for (std::size_t box = 0; box < front.size(); ++box)
-          if (front[box].along <= here.along) {
-            go(box, true);  // the narrowest that is low enough
-            break;
-          }
-        for (std::size_t box = front.size(); box-- > 0;)
-          if (front[box].across <= here.across) {
-            go(box, false);
-            break;
-          }
-      });
-    }
-    if (!last) return found;
-    for (std::size_t at = *last; at != 0; at = seen[at].from)
-      found.strips.insert(found.strips.begin(), seen[at].strip);
-    return found;
+  [[nodiscard]] OffCut offCutBeside(std::size_t stock, std::size_t set, double over) const {
+    return largestOffCut(
+        {index_, fronts_[stock], areas_, usableOf(job_.stock(stock)), job_.stock(stock).kerf}, set,
+        over);
   }
 
   CutSheet sheetOf(std::size_t stock, std::size_t set) {
@@ -207,10 +133,10 @@ class ExactJob {
     return builder.finish(strips(builder, stock, offCut.strips, 0, builder.whole()));
   }
 
-  int strips(SheetBuilder& builder, std::size_t stock, const std::vector<Strip>& all,
+  int strips(SheetBuilder& builder, std::size_t stock, const std::vector<OffCutStrip>& all,
              std::size_t from, const CutRegion& region) {
     if (from == all.size()) return builder.left(region);
-    const Strip& strip = all[from];
+    const OffCutStrip& strip = all[from];
     const CutBox& box = fronts_[stock].of(strip.set)[strip.box];
     const Micrometres low = (strip.isBeside ? box.across : box.along) - job_.stock(stock).kerf;
     const Micrometres room = strip.isBeside ? region.across : region.along;
@@ -228,7 +154,7 @@ class ExactJob {
     result.cost = result.bound = best(uses_ - 1, index_.all());
     std::map<std::pair<std::size_t, std::size_t>, int> chosen;  // stock and taking
     std::size_t set = index_.all(), uses = uses_ - 1;
-    if (const auto first = largestOffCut()) {
+    if (const auto first = sheetWithLargestOffCut()) {
       ++chosen[*first];
       set -= first->second;
       uses -= steps_[first->first];
@@ -257,7 +183,7 @@ class ExactJob {
   }
 
   /// Of all that may lie on one sheet of a cheapest lay-out.
-  std::optional<std::pair<std::size_t, std::size_t>> largestOffCut() {
+  std::optional<std::pair<std::size_t, std::size_t>> sheetWithLargestOffCut() {
     std::optional<std::pair<std::size_t, std::size_t>> found;
     std::vector<std::tuple<double, std::size_t, std::size_t>> tries;  // most, stock, taking
     const std::size_t uses = uses_ - 1, all = index_.all();
@@ -316,31 +242,6 @@ std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t st
   MaterialJob alone{job.problem, {job.stocks[stock]}, job.kinds, holds, {job.sizes[stock]}};
   const std::function<bool()> never = [] { return false; };
   return ExactJob(alone, never).oneSheet();
-}
-
-std::optional<MaterialLayOut> mostValue(const MaterialJob& job) {
-  if (CountIndex::pairsOf(job.counts) > kMostPairs) return std::nullopt;
-  const CountIndex index(job.counts);
-  std::uint64_t work = kMostJoins;
-  const BoxFronts fronts(job, 0, index, work);
-  if (!fronts.isWhole()) return std::nullopt;
-  double most = -1.0;
-  std::size_t best = 0;
-  for (std::size_t set = 0; set < index.size(); ++set) {
-    if (set != 0 && fronts.of(set).empty()) continue;
-    double value = 0.0;
-    for (std::size_t kind = 0; kind < index.kinds(); ++kind)
-      value += index.count(set, kind) * job.kind(kind).value;
-    if (value <= most) continue;
-    most = value;
-    best = set;
-  }
-  MaterialLayOut result;
-  result.cost = result.bound = most;
-  if (best == 0) return result;
-  SheetBuilder builder(job, 0);
-  result.sheets.push_back(builder.finish(builder.box(fronts, best, 0, builder.whole())));
-  return result;
 }
 
 }  // namespace drapery

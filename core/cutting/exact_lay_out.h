@@ -25,10 +25,6 @@ std::optional<MaterialLayOut> exactLayOut(const MaterialJob& job,
 std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t stock,
                                           const Counts& holds);
 
-/// The greatest value from one sheet of the first stock, as `cost`; none where the job is too large
-/// to try all.
-std::optional<MaterialLayOut> mostValue(const MaterialJob& job);
-
 /// What is used of a roll on which boxes, enlarged, end there.
 Micrometres usedOf(const CutStock& roll, Micrometres along);
 /// Of a sheet, or of a roll on which boxes end there.

@@ -6,6 +6,7 @@
 #include <memory>
 
 #include "core/cutting/cost_bound.h"
+#include "core/cutting/most_value.h"
 #include "core/cutting/packer.h"
 
 namespace drapery {
@@ -38,7 +39,7 @@ class Watch {
 /// One material on its way: found exactly, or being bettered.
 struct Course {
   const MaterialJob* job = nullptr;
-  std::optional<MaterialLayOut> exact = {};
+  std::optional<MaterialLayOut> exact = {};  // or the value, which is not bettered
   double bound = 0.0;
   std::unique_ptr<Packer> packer = {};
 
@@ -53,8 +54,8 @@ struct Course {
 
 Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& watch) {
   Course course{&job};
-  if (job.problem->isForValue) course.exact = mostValue(job);
-  if (!course.exact) course.exact = exactLayOut(job, [&] { return watch.isOver(); });
+  course.exact =
+      job.problem->isForValue ? mostValue(job) : exactLayOut(job, [&] { return watch.isOver(); });
   if (course.exact) return course;
   course.bound = costBound(job);
   course.packer = std::make_unique<Packer>(job, limits.seed, [&] { return watch.isOver(); });
@@ -73,8 +74,11 @@ MaterialCost tell(const MaterialJob& job, const MaterialLayOut& found) {
   MaterialCost cost;
   cost.material = job.stock(0).material;
   cost.cost = found.cost;
-  cost.bound = std::min(found.bound, found.cost);
-  cost.isProven = found.notPlaced.empty() && found.cost <= found.bound + kSame;
+  cost.isWhole = found.notPlaced.empty();
+  const bool isForValue = job.problem->isForValue;
+  cost.bound = isForValue ? found.bound : std::min(found.bound, found.cost);
+  cost.isProven = cost.isWhole && (isForValue ? found.cost >= found.bound - kSame
+                                              : found.cost <= found.bound + kSame);
   for (const CutSheet& sheet : found.sheets) {
     const CutStock& stock = job.problem->stocks[sheet.stock];
     if (stock.form == StockForm::Sheet) {

@@ -4,7 +4,6 @@
 #include <array>
 #include <limits>
 #include <map>
-#include <numeric>
 #include <random>
 #include <tuple>
 
@@ -65,7 +64,11 @@ class Packer::Work {
           if (share(bins[b]) < share(bins[which])) which = b;
       loose.insert(loose.end(), bins[which].holds.begin(), bins[which].holds.end());
       --used[bins[which].stock];
-      emptied.push_back(bins[which].stock);
+      // Now and then another stock in its place: a small one may do for the last.
+      const std::size_t other = below(job_.stocks.size());
+      const auto there = job_.stock(other).count;
+      const bool isOther = below(4) == 0 && (!there || used[other] < *there);
+      emptied.push_back(isOther ? other : bins[which].stock);
       bins.erase(bins.begin() + static_cast<std::ptrdiff_t>(which));
     }
     if (below(2) == 0) refill(emptied, 1, bins, used, loose);
@@ -119,6 +122,7 @@ class Packer::Work {
     }
     RegionFiller filler(job_, random_);
     for (const std::size_t stock : stocks) {
+      if (const auto there = job_.stock(stock).count; there && used[stock] >= *there) continue;
       Bin best = emptyBin(stock);
       Counts left = pool;
       for (int i = 0; i < tries; ++i) {
@@ -132,7 +136,7 @@ class Packer::Work {
         best = std::move(bin);
         left = std::move(rest);
       }
-      if (best.area <= 0) break;
+      if (best.area <= 0) continue;
       pool = std::move(left);
       bins.push_back(std::move(best));
       ++used[stock];

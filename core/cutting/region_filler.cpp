@@ -116,10 +116,8 @@ Filling RegionFiller::place(const SheetPart& region, const Candidate& candidate,
     result.parts.push_back(whole);
     return result.parts.size() - 1;
   };
-  std::size_t strip = 0;
-  bool hasOuter = isThere(outer);
-  if (hasOuter) {
-    strip = split(region, isBesideFirst);
+  if (isThere(outer)) {
+    const std::size_t strip = split(region, isBesideFirst);
     const std::size_t high = append(result.parts, outside);
     result.parts[strip].high = high;
     result.parts[strip].low = result.parts.size();

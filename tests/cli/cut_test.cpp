@@ -3,6 +3,7 @@
 #include <gtest/gtest.h>
 
 #include <fstream>
+#include <map>
 #include <nlohmann/json.hpp>
 
 #include "store/cut_json.h"
@@ -86,7 +87,7 @@ struct Wrong {
 TEST(CliCut, badInputIsRefusedWithItsPlace) {
   for (const Wrong& wrong :
        {Wrong{"/stocks", "[]", "stocks is empty; name one to cut from"},
-        Wrong{"/stocks/0/W", "0", "stocks[0].W: 0 mm is not allowed; from 0.001 mm to 1e+06 mm"},
+        Wrong{"/stocks/0/W", "0", "stocks[0].W: 0 mm is not allowed; from 0.001 mm to 1000000 mm"},
         Wrong{"/stocks/0/kerf", "701", "a kerf of 701 mm is wider than the stock"},
         Wrong{"/stocks/0/trim/left", "700", "nothing is left of it between its trimmed edges"},
         Wrong{"/stocks/0/count", "-1", "stocks[0].count: -1 is not allowed; from 0"},
@@ -96,6 +97,8 @@ TEST(CliCut, badInputIsRefusedWithItsPlace) {
         Wrong{"/parts/0/qty", "1.5", "parts[0].qty"},
         Wrong{"/parts/0/w", "\"wide\"", "expected a number"},
         Wrong{"/parts/1/id", "\"board\"", "\"board\" is used twice"},
+        Wrong{"/stocks/0/trim", "2", "stocks[0].trim: 2 is not allowed; expected an object"},
+        Wrong{"/units", "\"in\"", "units: \"in\" is not allowed; allowed: mm"},
         Wrong{"/parts", "7", "expected a list"}}) {
     json few = problem();
     few[json::json_pointer(wrong.at)] = json::parse(wrong.value);
@@ -106,6 +109,54 @@ TEST(CliCut, badInputIsRefusedWithItsPlace) {
     EXPECT_EQ(done.out, "");
   }
   EXPECT_EQ(cli({"cut", "-"}, R"({"stocks": [], "parts": [{"w": NaN}]})").code, 2);
+}
+
+// Papers that are others than the plain ones are cut from their own.
+TEST(CliCut, aPieceIsCutFromTheStockThatIsCalledLikeIt) {
+  const Finished plan = cli({"plan", kSource + "/demo/lantern-log.json", "--as", "cut", "--stock",
+                             kSource + "/demo/stock/shelf.json"});
+  ASSERT_EQ(plan.code, 0) << plan.err;
+  std::map<std::string, std::string> materials;
+  const json read = json::parse(plan.out);
+  for (const json& part : read["parts"]) materials[part["id"]] = part["material"];
+  EXPECT_EQ(materials["jacket"], "jacket");
+  EXPECT_EQ(materials["side"], "side");
+  EXPECT_EQ(materials["endpaper"], "paper");
+  EXPECT_EQ(materials["board"], "board");
+}
+
+// A roll has as many rows as it has; its cuts are written without end, but not without measure.
+TEST(CliCut, aRollOfManyRowsIsWritten) {
+  json rows = problem();
+  rows["stocks"][0]["form"] = "roll";
+  rows["stocks"][0]["L"] = 1000000;
+  rows["stocks"][0]["count"] = 1;
+  rows["parts"] = {
+      {{"id", "row"}, {"material", "board"}, {"w", 650}, {"h", 50}, {"qty", 5000}, {"grain", "h"}}};
+  const Finished done = cli({"cut", "-", "--steps", "0"}, rows.dump());
+  EXPECT_EQ(done.code, 0);
+  EXPECT_LT(done.out.size(), 5000U * 400);
+}
+
+TEST(CliCut, whatIsWorthMostIsNotCalledCheap) {
+  json worth = problem();
+  worth["objective"] = "max_value";
+  worth["stocks"][0]["count"] = 1;
+  worth["parts"].clear();
+  for (int i = 0; i < 30; ++i)
+    worth["parts"].push_back({{"id", "p" + std::to_string(i)},
+                              {"material", "board"},
+                              {"w", 150 + 7 * i},
+                              {"h", 300 - 5 * i},
+                              {"qty", 3},
+                              {"grain", "h"},
+                              {"value", 10 + i * 11 % 29}});
+  const json bounds = json::parse(cli({"cut", "-"}, worth.dump()).out)["bounds"]["board"];
+  EXPECT_GT(bounds["value"], 0);
+  EXPECT_GE(bounds["bound"], bounds["value"]);
+  EXPECT_FALSE(bounds["proven"]);
+  EXPECT_THAT(cli({"cut", "-", "--format", "text"}, worth.dump()).out,
+              HasSubstr("; nothing is worth more than "));
 }
 
 // A book, a class set and an edition from the shelf of the demo.

@@ -1,0 +1,12 @@
+// What is worth most on one sheet: not all pieces need be placed.
+#pragma once
+
+#include "core/cutting/exact_lay_out.h"
+
+namespace drapery {
+
+/// From one sheet of the first stock; the value as `cost`, and as `bound` what no lay-out is worth
+/// more than. Where there are too many pieces to try all, those that are worth most by their area.
+MaterialLayOut mostValue(const MaterialJob& job);
+
+}  // namespace drapery
