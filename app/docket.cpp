@@ -9,9 +9,11 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/cutting/cut_desk.h"
 #include "app/ink_button.h"
 #include "app/ink_parts.h"
 #include "app/words/window_words.h"
+#include "app/workspace/workspace.h"
 #include "paint/fonts.h"
 #include "paint/set_words.h"
 
@@ -21,6 +23,10 @@ namespace {
 constexpr double kWidthEm = 13.5;
 constexpr double kHole = 9.0;
 constexpr int kTop = 40;
+constexpr int kTopLeft = Qt::AlignLeft | Qt::AlignTop,
+              kBottomLeft = Qt::AlignLeft | Qt::AlignBottom;
+constexpr int kMiddleLeft = Qt::AlignLeft | Qt::AlignVCenter,
+              kMiddleRight = Qt::AlignRight | Qt::AlignVCenter;
 }  // namespace
 
 /// One line of the docket: the stage and how it stands.
@@ -33,6 +39,7 @@ class StageLine : public QAbstractButton {
     setText(stage.words());
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::PointingHandCursor);
+    setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Preferred);
   }
   [[nodiscard]] const Stage& stage() const { return stage_; }
   void setStatus(const StageStatus& status) {
@@ -40,9 +47,10 @@ class StageLine : public QAbstractButton {
     setAccessibleName(text() + ", " + status.text);
     update();
   }
-  [[nodiscard]] QSize sizeHint() const override {
-    return {100,
-            QFontMetrics(textFont(16, true)).height() + QFontMetrics(textFont(12.5)).height() + 14};
+  [[nodiscard]] QSize sizeHint() const override { return {100, bothLines() + 14}; }
+  /// Where there is little room how it stands is told beside the name.
+  [[nodiscard]] QSize minimumSizeHint() const override {
+    return {100, QFontMetrics(textFont(16, true)).height() + 4};
   }
 
  protected:
@@ -59,15 +67,23 @@ class StageLine : public QAbstractButton {
     const QFont small = textFont(12.5);
     painter.setFont(name);
     painter.setPen(palette_.ink);
-    const QRect room = mirrored(*this, rect().adjusted(20, 6, -10, -6));
-    paintWords(painter, room, Qt::AlignLeft | Qt::AlignTop, text());
+    const int inside = std::clamp((height() - bothLines()) / 2, 0, 6);
+    const QRect whole = rect().adjusted(20, inside, -10, -inside);
+    const QRect room = mirrored(*this, whole);
+    const bool hasBoth = height() >= bothLines();
+    paintWords(painter, room, hasBoth ? kTopLeft : kMiddleLeft, text());
     painter.setFont(small);
     painter.setPen(status_.isStop ? palette_.stop : palette_.secondInk);
-    paintWords(painter, room, Qt::AlignLeft | Qt::AlignBottom,
-               shortened(small, status_.text, room.width()));
+    const int beside = hasBoth ? 0 : wordsWidth(name, text()) + 10;
+    const QRect below = mirrored(*this, whole.adjusted(beside, 0, 0, 0));
+    paintWords(painter, below, hasBoth ? kBottomLeft : kMiddleRight,
+               shortened(small, status_.text, below.width()));
   }
 
  private:
+  static int bothLines() {
+    return QFontMetrics(textFont(16, true)).height() + QFontMetrics(textFont(12.5)).height();
+  }
   const Stage& stage_;
   const Palette& palette_;
   StageStatus status_;
@@ -108,9 +124,13 @@ class TitleEntry : public QLineEdit {
   QString title_;
 };
 
-Docket::Docket(Document& document, const std::vector<Stage>& stages, const Palette& palette,
+Docket::Docket(Workspace& workspace, const std::vector<Stage>& stages, const Palette& palette,
                QWidget* parent)
-    : QWidget(parent), document_(document), palette_(palette), title_(new TitleEntry(this)) {
+    : QWidget(parent),
+      workspace_(workspace),
+      document_(workspace.book()),
+      palette_(palette),
+      title_(new TitleEntry(this)) {
   setObjectName("docket");
   setFixedWidth(static_cast<int>(kWidthEm * 14 * fontScale()));
   auto* column = new QVBoxLayout(this);
@@ -137,6 +157,7 @@ Docket::Docket(Document& document, const std::vector<Stage>& stages, const Palet
   connect(&document_, &Document::planChanged, this, &Docket::refresh);
   connect(&document_, &Document::jobChanged, this, &Docket::refresh);
   connect(&document_, &Document::bookChanged, this, [this] { tellOfCopies({}); });
+  connect(&workspace_.cutting(), &CutDesk::changed, this, &Docket::refresh);
   refresh();
 }
 
@@ -242,7 +263,7 @@ void Docket::refresh() {
   for (StageLine* line : lines_) {
     const Stage& stage = line->stage();
     line->setVisible(stage.applies(stage, *plan.rules));
-    line->setStatus(stage.status(stage, plan, document_.missing().size()));
+    line->setStatus(stage.status(stage, workspace_));
   }
 }
 

@@ -21,7 +21,7 @@ class Docket : public QWidget {
   Q_OBJECT
 
  public:
-  Docket(Document& document, const std::vector<Stage>& stages, const Palette& palette,
+  Docket(Workspace& workspace, const std::vector<Stage>& stages, const Palette& palette,
          QWidget* parent = nullptr);
   void setStage(const Stage& stage);
   /// Keeps a title that is being typed.
@@ -50,6 +50,7 @@ class Docket : public QWidget {
   void keepCopies();
   void tellOfCopies(const QString& words);
 
+  Workspace& workspace_;
   Document& document_;
   const Palette& palette_;
   TitleEntry* title_;

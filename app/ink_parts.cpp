@@ -4,6 +4,7 @@
 #include <QLayout>
 #include <QLineEdit>
 #include <QPainter>
+#include <QScrollBar>
 #include <QStyle>
 #include <algorithm>
 
@@ -73,6 +74,17 @@ void inkEntry(QWidget* entry, const QColor& ink) {
   if (colours.color(QPalette::Text) == ink) return;
   colours.setColor(QPalette::Text, ink);
   entry->setPalette(colours);
+}
+
+void thin(QScrollBar* bar, const Palette& palette) {
+  const bool isUpright = bar->orientation() == Qt::Vertical;
+  bar->setStyleSheet(
+      QString("QScrollBar { %1: %2px; background: transparent; }"
+              "QScrollBar::handle { background: %3; min-%4: 40px; border-radius: 2px; }"
+              "QScrollBar::add-line, QScrollBar::sub-line { %4: 0; }")
+          .arg(isUpright ? "width" : "height")
+          .arg(kThinBar)
+          .arg(palette.hairline.name(), isUpright ? "height" : "width"));
 }
 
 QRect mirrored(const QWidget& in, const QRect& place) {

@@ -10,6 +10,7 @@
 class QLabel;
 class QLayout;
 class QLineEdit;
+class QScrollBar;
 class QWidget;
 
 namespace drapery {
@@ -22,6 +23,10 @@ QLabel* inkLabel(const QString& words, double pixels, const QColor& ink, QWidget
 void dressEntry(QLineEdit* entry, const Palette& palette, const QColor& ink, const QColor& asking);
 /// The colour of what stands there; nothing is done when it has it already.
 void inkEntry(QWidget* entry, const QColor& ink);
+
+/// A bar that is only seen where there is more than can be seen, and takes little room.
+void thin(QScrollBar* bar, const Palette& palette);
+inline constexpr int kThinBar = 5;  // pixels
 
 /// A place in a widget, mirrored where words run from right to left.
 QRect mirrored(const QWidget& in, const QRect& place);

@@ -12,6 +12,7 @@
 #include <iostream>
 #include <optional>
 
+#include "app/cutting/cut_desk.h"
 #include "app/main_window.h"
 #include "app/plain_labels.h"
 #include "app/theme.h"
@@ -148,13 +149,17 @@ QString demoJob() {
   const QString folder = QString::fromStdString(dataFolder() + "/demo");
   QDir().mkpath(folder);
   QString first;
-  for (const char* name : {"tide-ledger.json", "hive-diary.json"}) {
-    const QString path = folder + "/" + name;
+  const auto copy = [](const char* name, const QString& path) {
     if (!QFile::exists(path) && QFile::copy(QString(":/demo/") + name, path))
       QFile::setPermissions(
           path, QFile::ReadOwner | QFile::WriteOwner | QFile::ReadGroup | QFile::ReadOther);
+  };
+  for (const char* name : {"tide-ledger.json", "hive-diary.json"}) {
+    const QString path = folder + "/" + name;
+    copy(name, path);
     if (first.isEmpty()) first = path;
   }
+  copy("shelf.json", QString::fromStdString(stockFile()));
   return first;
 }
 
@@ -164,9 +169,12 @@ Subject subjectNamed(const Plan& plan, const std::string& id) {
   return plan.rules->find(id) ? Subject::value(id) : Subject::field(id);
 }
 
-int photograph(MainWindow& window, const Wishes& wishes) {
+int photograph(MainWindow& window, Workspace& workspace, const Wishes& wishes) {
   window.show();
   QApplication::processEvents();
+  workspace.cutting().settle();
+  if (!wishes.select.isEmpty())  // there may have been nothing of that name before
+    window.page().select(subjectNamed(workspace.book().plan(), wishes.select.toStdString()));
   if (!wishes.type.isEmpty()) window.page().typeAndKeep(wishes.select.toStdString(), wishes.type);
   if (!wishes.rule.isEmpty()) window.page().changeRule(wishes.rule);
   QApplication::processEvents();
@@ -221,6 +229,7 @@ int launch(QApplication& application) {
   loadFonts();
   Workspace::Places places = Workspace::Places::usual();
   if (!wishes->screenshot.isEmpty()) places.settings.clear();  // a picture is of the usual window
+  if (wishes->demo) demoJob();  // its stock is there before it is read
   Workspace workspace(places);
   applyWishes(workspace.settings(), *wishes);
   const QSize size = wishes->size.value_or(windowSize(workspace.settings()));
@@ -244,9 +253,9 @@ int launch(QApplication& application) {
     window.page().startTyping();
   if (!wishes->units.isEmpty())
     window.document().preview("units", Entry{wishes->units.toStdString(), {}});
-  if (!wishes->select.isEmpty())
+  if (!wishes->select.isEmpty() && wishes->screenshot.isEmpty())
     window.page().select(subjectNamed(window.document().plan(), wishes->select.toStdString()));
-  if (!wishes->screenshot.isEmpty()) return photograph(window, *wishes);
+  if (!wishes->screenshot.isEmpty()) return photograph(window, workspace, *wishes);
   window.show();
   QTimer::singleShot(0, &window, [&] { afterFirstPaint(application, workspace); });
   const int code = QApplication::exec();

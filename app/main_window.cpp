@@ -17,6 +17,7 @@
 #include "app/words/as_cut_words.h"
 #include "app/words/caliper_words.h"
 #include "app/words/window_words.h"
+#include "app/workspace/stock_room.h"
 #include "exchange/slip_pdf.h"
 #include "paint/fonts.h"
 #include "store/whole_file.h"
@@ -73,6 +74,9 @@ MainWindow::MainWindow(Workspace& workspace, const std::vector<Stage>& stages, Q
   connect(&document_, &Document::jobChanged, this, &MainWindow::showPlan);
   connect(&document_, &Document::planChanged, this, &MainWindow::showPlan);
   connect(&workspace_, &Workspace::rulesReloaded, this, &MainWindow::tellLeftOut);
+  connect(&workspace_.stock(), &StockRoom::refused, this, [this](const Issues& issues) {
+    banner_->say(Severity::Stop, tr("The stock is as it was.") + "\n" + listed(issues));
+  });
   connect(&workspace_, &Workspace::rulesUnwritten, this, [this](const Issues& issues) {
     banner_->say(Severity::Stop,
                  tr("The house's rules are as they were: their file could not be written.") + "\n" +
@@ -117,7 +121,7 @@ void MainWindow::showPlan() {
 
 void MainWindow::build() {
   const Palette& palette = paletteNamed(workspace_.settings().text("theme"));
-  docket_ = new Docket(document_, stages_, palette, this);
+  docket_ = new Docket(workspace_, stages_, palette, this);
   banner_ = new Banner(palette, this);
   stack_ = new QStackedWidget(this);
   slips_ = new SlipTray(palette, this);
@@ -278,13 +282,18 @@ void MainWindow::addShortcuts() {
 StagePage& MainWindow::pageBy(PageMaker maker) {
   StagePage*& page = pages_[maker];
   if (page != nullptr) return *page;
-  page = maker(document_, paletteNamed(workspace_.settings().text("theme")), stack_);
+  page = maker(workspace_, paletteNamed(workspace_.settings().text("theme")), stack_);
   stack_->addWidget(page);
   page->setNotesFolded(hasNarrowTable());
   connect(page, &StagePage::refused, this, [this](const Issue& issue) {
     banner_->say(Severity::Stop, QString::fromStdString(placedWords(issue, {})));
   });
   connect(page, &StagePage::selectionChanged, slips_, &SlipTray::setSelected);
+  connect(page, &StagePage::pagesWanted, this, &MainWindow::writePages);
+  connect(page, &StagePage::bookWanted, this, [this](const auto& then) {
+    const QString path = ask_.open(this, QFileInfo(document_.path()).absolutePath());
+    if (!path.isEmpty()) then(path);
+  });
   return *page;
 }
 
@@ -378,26 +387,32 @@ void MainWindow::exportSlip() {
   if (!document_.missing().empty())
     return banner_->say(Severity::Mind,
                         tr("No slip yet: the block and the board must be measured first."));
-  QString path = ask_.savePdf(this, suggestedName(".pdf"));
+  writePages({".pdf", tr("The cut slip is being written."), tr("The cut slip is in %1."),
+              tr("The slip is in %1 and says that it must not be cut yet."),
+              [job = document_.job(), plan = document_.plan()](const std::string& path,
+                                                               const auto& isCancelled) {
+                return writeSlipPdf(job, plan, path, isCancelled);
+              }});
+}
+
+void MainWindow::writePages(const StagePage::Pages& pages) {
+  QString path = ask_.savePdf(this, suggestedName(pages.suffix));
   if (path.isEmpty()) return;
   if (QFileInfo(path).suffix().isEmpty()) path += ".pdf";
   const std::string file = QFile::encodeName(path).toStdString();
   if (const auto issue = notToBeReplaced(file, QFile::encodeName(document_.path()).toStdString()))
     return banner_->say(Severity::Stop, issueText(*issue, {}));
-  banner_->say(Severity::Note, tr("The cut slip is being written."),
+  banner_->say(Severity::Note, pages.begun,
                {{tr("Do not write it"), [this] { workspace_.tasks().cancel(); }}});
   workspace_.tasks().start(
       this,
-      [job = document_.job(), plan = document_.plan(), file](Tasks::Control& control) {
-        return writeSlipPdf(job, plan, file, [&control] { return control.isCanceled(); });
+      [write = pages.write, file](Tasks::Control& control) {
+        return write(file, [&control] { return control.isCanceled(); });
       },
-      [this, path, isStop = document_.plan().has(Severity::Stop)](const Tasks::Outcome& issue) {
+      [this, path, done = pages.done, stopped = pages.stopped,
+       isStop = document_.plan().has(Severity::Stop)](const Tasks::Outcome& issue) {
         if (issue) return banner_->say(Severity::Stop, issueText(*issue, {}));
-        if (isStop)
-          return banner_->say(
-              Severity::Stop,
-              tr("The slip is in %1 and says that it must not be cut yet.").arg(path));
-        banner_->say(Severity::Note, tr("The cut slip is in %1.").arg(path));
+        banner_->say(isStop ? Severity::Stop : Severity::Note, (isStop ? stopped : done).arg(path));
       });
 }
 

@@ -79,6 +79,7 @@ class MainWindow : public QWidget {
   void openAnother();
   void copy(const std::function<void()>& then = {});
   void exportSlip();
+  void writePages(const StagePage::Pages& pages);
   void refreshTitle();
   [[nodiscard]] QString suggestedName(const QString& suffix) const;
 

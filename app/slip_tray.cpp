@@ -34,7 +34,7 @@ constexpr int kBeside = 4;                // left of a piece, for its line
 constexpr int kEdge = 18;
 constexpr int kTop = 6;
 constexpr std::size_t kMostOpen = 8;  // pieces; more fold by the moment of cutting
-constexpr int kBar = 5;               // shown where the pieces need more room than the tray has
+constexpr int kBar = kThinBar;        // where the pieces need more room than the tray has
 
 int heightOf(const QFont& font) { return QFontMetrics(font).height(); }
 int widthOf(const QFont& font, const QString& text) { return wordsWidth(font, text); }
@@ -192,12 +192,7 @@ SlipTray::SlipTray(const Palette& palette, QWidget* parent)
   window_->setFocusPolicy(Qt::NoFocus);
   window_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   window_->viewport()->setAutoFillBackground(false);
-  window_->horizontalScrollBar()->setStyleSheet(
-      QString("QScrollBar { height: %1px; background: transparent; }"
-              "QScrollBar::handle { background: %2; min-width: 40px; border-radius: 2px; }"
-              "QScrollBar::add-line, QScrollBar::sub-line { width: 0; }")
-          .arg(kBar)
-          .arg(palette_.hairline.name()));
+  thin(window_->horizontalScrollBar(), palette_);
   window_->setWidget(pieces_);
   pieces_->setAutoFillBackground(false);
 }

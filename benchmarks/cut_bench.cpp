@@ -1,4 +1,5 @@
-// Every problem in a folder laid out: cost, what nothing can cost less than, and how long it took.
+// Every problem in a folder laid out: cost, what nothing can cost less than, the largest off-cut,
+// how long the first lay-out and all of it took, and how soon it ends when it is cancelled.
 #include <algorithm>
 #include <chrono>
 #include <cstdio>
@@ -6,6 +7,7 @@
 #include <filesystem>
 #include <vector>
 
+#include "core/cutting/edge_cuts.h"
 #include "core/cutting/lay_out.h"
 #include "core/file/read_file.h"
 #include "store/cut_json.h"
@@ -14,21 +16,65 @@ namespace {
 
 using namespace drapery;
 
+using Clock = std::chrono::steady_clock;
+
+double since(Clock::time_point began) {
+  return std::chrono::duration<double>(Clock::now() - began).count();
+}
+
+/// The largest rectangle that is left of one sheet of a material, mm; "-" for none.
+std::string largestOffCut(const CutProblem& problem, const CutLayout& layout,
+                          const std::string& material) {
+  double most = 0.0;
+  std::string size = "-";
+  for (const CutSheet& sheet : layout.sheets) {
+    const CutStock& stock = problem.stocks[sheet.stock];
+    if (stock.material != material || stock.form == StockForm::Roll) continue;
+    for (const CutPlacement& left : usableLeft(stock, sheet, {1, 1})) {
+      const double area = double(left.across) * double(left.along);
+      if (area <= most) continue;
+      most = area;
+      size = std::to_string(left.across / 1000) + " x " + std::to_string(left.along / 1000);
+    }
+  }
+  return size;
+}
+
+/// How long it takes to end after nobody waits any more.
+double cancelTime(const CutProblem& problem) {
+  constexpr double kWaits = 0.3;
+  LayOutLimits limits;
+  limits.seconds = 60;
+  const auto began = Clock::now();
+  limits.isCancelled = [&] { return since(began) > kWaits; };
+  layOut(problem, limits);
+  return std::max(0.0, since(began) - kWaits);
+}
+
 int tell(const std::filesystem::path& path, double seconds) {
   const auto text = readWhole(path.string(), std::size_t{4} << 20);
   if (!std::holds_alternative<std::string>(text)) return 1;
   const auto read = readCutProblem(std::get<std::string>(text), path.string());
   if (!std::holds_alternative<CutProblem>(read)) return 1;
+  const auto& problem = std::get<CutProblem>(read);
   LayOutLimits limits;
   limits.seconds = seconds;
-  const auto began = std::chrono::steady_clock::now();
-  const CutLayout layout = layOut(std::get<CutProblem>(read), limits);
-  const std::chrono::duration<double> took = std::chrono::steady_clock::now() - began;
+  const auto began = Clock::now();
+  double first = -1.0;
+  limits.onBetter = [&](const CutLayout&) {
+    if (first < 0) first = since(began);
+  };
+  const CutLayout found = layOut(problem, limits);
+  const double took = since(began);
+  const CutLayout layout = forBench(problem, found, {});
   for (const MaterialCost& cost : layout.materials)
-    std::printf("%s, %s: cost %g, bound %g, gap %.2f %%%s; %.3f s for the whole\n",
-                path.stem().c_str(), cost.material.c_str(), cost.cost, cost.bound,
+    std::printf("%s, %s: cost %g, bound %g, gap %.2f %%%s, off-cut %s\n", path.stem().c_str(),
+                cost.material.c_str(), cost.cost, cost.bound,
                 cost.bound > 0 ? 100 * (cost.cost - cost.bound) / cost.bound : 0.0,
-                cost.isProven ? ", proven" : "", took.count());
+                cost.isProven ? ", proven" : "",
+                largestOffCut(problem, layout, cost.material).c_str());
+  std::printf("%s: first %.1f ms, whole %.3f s, ended %.0f ms after it was cancelled\n",
+              path.stem().c_str(), first * 1000, took, cancelTime(problem) * 1000);
   return 0;
 }
 

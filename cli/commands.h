@@ -38,6 +38,7 @@ struct CutRequest {
   std::optional<std::uint64_t> steps;  // in place of the clock
   std::uint64_t seed = 1;
   PlanFormat format = PlanFormat::Json;  // or Text
+  std::optional<Units> units;            // of the text
 };
 /// Pieces laid out on stock: kDoneWithStop where one lies nowhere.
 int cutCommand(const CutRequest& request);
@@ -69,6 +70,7 @@ struct ExportRequest {
   std::string what;
   std::string as;
   std::string output;
+  std::string stock = {};  // of what is cut; empty: the binder's own
 };
 /// By the helper program drapery-export, which stands beside this one.
 int exportCommand(const ExportRequest& request);

@@ -25,9 +25,12 @@ int cutCommand(const CutRequest& request) {
   const std::chrono::duration<double> took = std::chrono::steady_clock::now() - began;
   const double seconds = request.steps ? 0.0 : took.count();  // the same answer, to the byte
   const int code = layout.unplaced.empty() ? kDone : kDoneWithStop;
+  Notation notation;
+  notation.units = request.units.value_or(Units::Millimetres);
+  notation.resolution = Length::fromMm(0.001);
   const CutProblem& of = std::get<CutProblem>(problem);
   return request.format == PlanFormat::Text
-             ? print(cutText(of, layout), code)
+             ? print(cutText(of, layout, notation), code)
              : print(shownJson(writeCutLayout(of, layout, seconds)), code);
 }
 

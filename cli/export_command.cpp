@@ -7,6 +7,7 @@
 
 #include "cli/commands.h"
 #include "cli/console.h"
+#include "store/folders.h"
 
 namespace drapery::cli {
 
@@ -18,8 +19,10 @@ int exportCommand(const ExportRequest& request) {
   const std::string helper = (self.parent_path() / "drapery-export").string();
   const pid_t child = ::fork();
   if (child == 0) {
+    const std::string stock = request.stock.empty() ? stockFile() : request.stock;
+    const char* last = request.what == "cut" ? stock.c_str() : nullptr;
     ::execl(helper.c_str(), helper.c_str(), request.job.c_str(), request.what.c_str(),
-            request.as.c_str(), request.output.c_str(), static_cast<char*>(nullptr));
+            request.as.c_str(), request.output.c_str(), last, static_cast<char*>(nullptr));
     ::_exit(complain(helper + ": " + std::strerror(errno)));
   }
   int status = 0;

@@ -87,10 +87,13 @@ void describeCutting(CLI::App& app, Arguments& arguments, int& code) {
       ->check(CLI::Range(0, 1000000000))
       ->excludes(seconds);
   cut->add_option("--seed", request.seed, "Another number may find another lay-out");
+  cut->add_option("--units", arguments.units, "mm or in: the unit of the text")
+      ->check(CLI::IsMember({"mm", "in"}));
   cut->add_option("--format", arguments.format, "json or text")
       ->check(CLI::IsMember({"json", "text"}));
   cut->callback([&] {
     request.format = formatOf(arguments.format);
+    request.units = unitsOf(arguments.units);
     code = cutCommand(request);
   });
 }
@@ -141,9 +144,12 @@ void describeMethods(CLI::App& app, Arguments& arguments, int& code) {
 
 void describeExport(CLI::App& app, Arguments& arguments, int& code) {
   ExportRequest& request = arguments.request;
-  auto* exporting = app.add_subcommand("export", "Write the cut slip");
+  auto* exporting = app.add_subcommand("export", "Write the cut slip, or what to cut by");
   exporting->add_option("job", request.job, "A job file")->required();
-  exporting->add_option("--what", request.what, "slip")->required()->check(CLI::IsMember({"slip"}));
+  exporting->add_option("--what", request.what, "slip; or cut: sheets, cuts and labels")
+      ->required()
+      ->check(CLI::IsMember({"slip", "cut"}));
+  exporting->add_option("--stock", request.stock, "With cut: what lies there; else your own stock");
   exporting->add_option("--as", request.as, "pdf")->required()->check(CLI::IsMember({"pdf"}));
   exporting->add_option("-o,--output", request.output, "The file to write")->required();
   exporting->callback([&] { code = exportCommand(request); });

@@ -2,8 +2,9 @@
 #include "cli/console.h"
 #include "cli/job_argument.h"
 #include "store/cut_json.h"
-#include "store/plan_cut.h"
+#include "store/cut_work.h"
 #include "store/plan_json.h"
+#include "store/stock_json.h"
 #include "words/plan_csv.h"
 #include "words/plan_text.h"
 #include "words/shown_text.h"
@@ -30,14 +31,16 @@ int planCommand(const std::string& path, PlanFormat format, std::optional<Units>
 int planToCutCommand(const std::string& path, const std::string& stockFile) {
   const auto read = readInput(stockFile);
   if (const auto* issue = std::get_if<Issue>(&read)) return tell({*issue});
-  auto stock = readStock(std::get<std::string>(read), stockFile == "-" ? "<stdin>" : stockFile);
+  const std::string name = stockFile == "-" ? "<stdin>" : stockFile;
+  const auto stock = readStock(std::get<std::string>(read), name);
   if (const auto* issues = std::get_if<Issues>(&stock)) return tell(*issues);
+  if (std::get<Stock>(stock).items.empty())
+    return tell({{"cut-no-stock", {}, {}, {name, 1, 1}, {}}});
   const RuleLibrary library = houseLibrary();
   const auto opened = openArgument(path, library);
   if (!opened) return kRefused;
-  const CutProblem problem = cutProblemOf(*opened->document.job, opened->plan,
-                                          std::move(std::get<std::vector<CutStock>>(stock)));
-  return print(shownJson(writeCutProblem(problem)),
+  const CutWork work = cutWorkOf({{&*opened->document.job, &opened->plan}}, std::get<Stock>(stock));
+  return print(shownJson(writeCutProblem(work.problem)),
                opened->plan.has(Severity::Stop) ? kDoneWithStop : kDone);
 }
 

@@ -37,7 +37,7 @@ WIDGETS_ALLOWED = ("app",)
 COSTLY = {
     "toml++/": {"core/toml/toml_node.cpp"},
     "rapidjson/reader": {"store/json_node.cpp"},
-    "rapidjson/prettywriter": {"store/write_job.cpp", "store/plan_json.cpp", "store/compare_json.cpp", "store/solve_json.cpp", "store/write_cut.cpp", "store/settings.cpp"},
+    "rapidjson/prettywriter": {"store/write_job.cpp", "store/plan_json.cpp", "store/compare_json.cpp", "store/solve_json.cpp", "store/write_cut.cpp", "store/stock_json.cpp", "store/settings.cpp"},
     "spdlog/": {"app/workspace/log.cpp"},
     "CLI/": {"cli/main.cpp", "caliper/sim_main.cpp"},
     "muParser": set(),

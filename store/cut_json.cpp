@@ -1,44 +1,18 @@
 #include "store/cut_json.h"
 
-#include <charconv>
-#include <cmath>
-#include <set>
+#include <algorithm>
 
-#include "store/json_node.h"
+#include "core/diag/nearest_name.h"
+#include "core/rules/cut_when.h"
+#include "store/cut_reader.h"
 
 namespace drapery {
 
 namespace {
 
-constexpr double kLongest = 1e6;  // mm: a kilometre of cloth
-constexpr double kDearest = 1e9;
-constexpr const char* kStockSchema = "drapery-stock/1";
-
-std::string plain(double number) {
-  char digits[32];
-  const auto end =
-      std::to_chars(std::begin(digits), std::end(digits), number, std::chars_format::fixed).ptr;
-  return {digits, end};
-}
-
-class ProblemReader {
+class ProblemReader : public CutReader {
  public:
-  ProblemReader(const Node& root, std::string file) : root_(root), file_(std::move(file)) {}
-
-  std::variant<std::vector<CutStock>, Issues> stockAlone() {
-    CutProblem problem;
-    if (!isObject()) return std::move(issues_);
-    const std::string schema = text(root_, "", "schema");
-    if (!schema.empty() && schema != kStockSchema)
-      complain(*root_.find("schema"), "value-not-allowed",
-               {{"key", std::string("schema")},
-                {"value", shortened(schema)},
-                {"allowed", std::string(kStockSchema)}});
-    each("stocks", [&](const Node& node, const std::string& at) { stock(problem, node, at); });
-    if (problem.stocks.empty() && issues_.empty()) complain(root_, "cut-no-stock", {});
-    if (!issues_.empty()) return std::move(issues_);
-    return std::move(problem.stocks);
-  }
+  using CutReader::CutReader;
 
   std::variant<CutProblem, Issues> read() {
     if (!isObject()) return std::move(issues_);
@@ -47,8 +21,12 @@ class ProblemReader {
     choice<int>(root_, "", "units", {{"mm", 0}}, 0);
     problem.isForValue =
         choice<bool>(root_, "", "objective", {{"min_cost", false}, {"max_value", true}}, false);
-    each("stocks", [&](const Node& node, const std::string& at) { stock(problem, node, at); });
+    each("stocks", [&](const Node& node, const std::string& at) {
+      problem.stocks.push_back(stock(node, at));
+    });
     each("parts", [&](const Node& node, const std::string& at) { piece(problem, node, at); });
+    if (root_.find("pins") != nullptr)
+      each("pins", [&](const Node& node, const std::string& at) { pin(problem, node, at); });
     if (problem.stocks.empty() && issues_.empty()) complain(root_, "cut-no-stock", {});
     long long count = 0;
     for (const CutPiece& each : problem.pieces) count += each.count;
@@ -60,137 +38,6 @@ class ProblemReader {
   }
 
  private:
-  bool isObject() {
-    if (root_.kind != Node::Kind::Table) complain(root_, "job-not-object", {});
-    return issues_.empty();
-  }
-  void complain(const Node& node, IssueId id, IssueArguments arguments) {
-    issues_.push_back({id, std::move(arguments), {}, {file_, node.line, node.column}, {}});
-  }
-  void complainType(const Node& node, const std::string& key, const char* expected) {
-    complain(node, "job-type-wrong",
-             {{"key", key}, {"value", described(node)}, {"expected", std::string(expected)}});
-  }
-
-  template <typename Act>
-  void each(const char* key, Act act) {
-    const Node* list = root_.find(key);
-    if (list == nullptr) return complain(root_, "job-key-missing", {{"key", std::string(key)}});
-    if (list->kind != Node::Kind::List) return complainType(*list, key, "a list");
-    for (std::size_t i = 0; i < list->items.size(); ++i) {
-      const std::string at = std::string(key) + "[" + std::to_string(i) + "]";
-      if (list->items[i].kind == Node::Kind::Table)
-        act(list->items[i], at + ".");
-      else
-        complainType(list->items[i], at, "an object");
-    }
-  }
-
-  std::string text(const Node& in, const std::string& at, const char* key, bool isNeeded = true) {
-    const Node* node = in.find(key);
-    if (node != nullptr && node->kind == Node::Kind::Text) return node->text;
-    if (node != nullptr)
-      complainType(*node, at + key, "text");
-    else if (isNeeded)
-      complain(in, "job-key-missing", {{"key", at + key}});
-    return {};
-  }
-
-  /// None where it is not there, is null or is wrong, which is then told.
-  std::optional<double> number(const Node& in, const std::string& at, const char* key, double least,
-                               double most, bool isNeeded, const char* unit = "") {
-    const Node* node = in.find(key);
-    if (node == nullptr) {
-      if (isNeeded) complain(in, "job-key-missing", {{"key", at + key}});
-      return std::nullopt;
-    }
-    if (node->kind == Node::Kind::Null && !isNeeded) return std::nullopt;
-    if (node->kind != Node::Kind::Number) {
-      complainType(*node, at + key, "a number");
-      return std::nullopt;
-    }
-    if (node->number >= least && node->number <= most) return node->number;
-    complain(*node, "value-out-of-range",
-             {{"name", at + key},
-              {"value", shortened(node->text) + unit},
-              {"least", plain(least) + unit},
-              {"most", plain(most) + unit}});
-    return std::nullopt;
-  }
-  Micrometres length(const Node& in, const std::string& at, const char* key, double least,
-                     bool isNeeded = true) {
-    const double mm = number(in, at, key, least, kLongest, isNeeded, " mm").value_or(0.0);
-    return std::llround(mm * 1000);
-  }
-  std::optional<int> count(const Node& in, const std::string& at, const char* key, double most,
-                           bool isNeeded) {
-    const auto found = number(in, at, key, 0, most, isNeeded);
-    if (!found) return std::nullopt;
-    if (*found == std::floor(*found)) return static_cast<int>(*found);
-    complain(*in.find(key), "count-not-whole",
-             {{"name", at + key}, {"value", shortened(in.find(key)->text)}});
-    return std::nullopt;
-  }
-  template <typename Value>
-  Value choice(const Node& in, const std::string& at, const char* key,
-               std::initializer_list<std::pair<const char*, Value>> choices, Value usual) {
-    const Node* node = in.find(key);
-    if (node == nullptr) return usual;
-    std::string allowed;
-    for (const auto& [name, value] : choices) {
-      if (node->kind == Node::Kind::Text && node->text == name) return value;
-      allowed += (allowed.empty() ? "" : ", ") + std::string(name);
-    }
-    complain(*node, "value-not-allowed",
-             {{"key", at + key}, {"value", described(*node)}, {"allowed", allowed}});
-    return usual;
-  }
-  /// Named once.
-  std::string id(const Node& in, const std::string& at, std::set<std::string>& known) {
-    std::string id = text(in, at, "id");
-    if (!id.empty() && !known.insert(id).second)
-      complain(*in.find("id"), "id-duplicate", {{"id", shortened(id)}});
-    return id;
-  }
-
-  void stock(CutProblem& problem, const Node& node, const std::string& at) {
-    CutStock stock;
-    stock.id = id(node, at, stockIds_);
-    stock.material = text(node, at, "material");
-    stock.form = choice<StockForm>(node, at, "form",
-                                   {{"sheet", StockForm::Sheet}, {"roll", StockForm::Roll}},
-                                   StockForm::Sheet);
-    const std::size_t before = issues_.size();
-    stock.across = length(node, at, "W", 0.001);
-    stock.along = length(node, at, "L", 0.001);
-    stock.grain =
-        choice<StockGrain>(node, at, "grain", {{"L", StockGrain::Along}, {"W", StockGrain::Across}},
-                           StockGrain::Along);
-    stock.count = count(node, at, "count", 1e6, false);
-    const Node* trim = node.find("trim");
-    if (trim != nullptr && trim->kind != Node::Kind::Table) {
-      complainType(*trim, at + "trim", "an object");
-    } else if (trim != nullptr) {
-      const std::string in = at + "trim.";
-      stock.left = length(*trim, in, "left", 0, false);
-      stock.right = length(*trim, in, "right", 0, false);
-      stock.bottom = length(*trim, in, "bottom", 0, false);
-      stock.top = length(*trim, in, "top", 0, false);
-    }
-    stock.kerf = length(node, at, "kerf", 0, false);
-    stock.cost = number(node, at, "cost", 0, kDearest, false).value_or(1.0);
-    if (issues_.size() == before) {
-      const UsableSize usable = usableOf(stock);
-      if (stock.kerf > std::min(stock.across, stock.along))
-        complain(
-            *node.find("kerf"), "cut-kerf",
-            {{"name", shortened(stock.id)}, {"value", plain(double(stock.kerf) / 1000) + " mm"}});
-      else if (usable.across <= stock.kerf || usable.along <= stock.kerf)
-        complain(*node.find("trim"), "cut-edges", {{"name", shortened(stock.id)}});
-    }
-    problem.stocks.push_back(std::move(stock));
-  }
-
   void piece(CutProblem& problem, const Node& node, const std::string& at) {
     CutPiece piece;
     piece.id = id(node, at, pieceIds_);
@@ -203,36 +50,57 @@ class ProblemReader {
         {{"h", PieceGrain::Height}, {"w", PieceGrain::Width}, {"free", PieceGrain::Free}},
         PieceGrain::Height);
     piece.value = number(node, at, "value", 0, kDearest, false).value_or(0.0);
+    piece.moment = static_cast<int>(choice<CutWhen>(node, at, "when",
+                                                    {{"before-sewing", CutWhen::BeforeSewing},
+                                                     {"before-trimming", CutWhen::BeforeTrimming},
+                                                     {"after-trimming", CutWhen::AfterTrimming},
+                                                     {"after-backing", CutWhen::AfterBacking},
+                                                     {"after-lining", CutWhen::AfterLining},
+                                                     {"last", CutWhen::Last}},
+                                                    CutWhen::BeforeSewing));
     problem.pieces.push_back(std::move(piece));
   }
 
-  const Node& root_;
-  std::string file_;
-  Issues issues_;
-  std::set<std::string> stockIds_, pieceIds_;
-};
-
-template <typename Read>
-auto readPlaced(std::string_view text, const std::string& file, Read read)
-    -> decltype(read(std::declval<ProblemReader&>())) {
-  auto parsed = parseJson(text);
-  if (auto* issues = std::get_if<Issues>(&parsed)) {
-    for (Issue& issue : *issues) issue.where.file = file;
-    return std::move(*issues);
+  /// The index of what a pin names.
+  template <typename Thing>
+  std::size_t named(const Node& in, const std::string& at, const char* key,
+                    const std::vector<Thing>& things) {
+    const std::string name = text(in, at, key);
+    for (std::size_t i = 0; i < things.size(); ++i)
+      if (things[i].id == name) return i;
+    if (in.find(key) == nullptr || in.find(key)->kind != Node::Kind::Text) return 0;
+    std::vector<std::string> known;
+    known.reserve(things.size());
+    for (const Thing& thing : things) known.push_back(thing.id);
+    complain(*in.find(key), "value-not-allowed",
+             {{"key", at + key},
+              {"value", shortened(name)},
+              {"allowed", shortened(nearestName(name, known))}});
+    return 0;
   }
-  ProblemReader reader(std::get<Node>(parsed), file);
-  return read(reader);
-}
+  void pin(CutProblem& problem, const Node& node, const std::string& at) {
+    CutPin pin;
+    pin.piece = named(node, at, "part", problem.pieces);
+    pin.stock = named(node, at, "stock", problem.stocks);
+    pin.sheet = count(node, at, "sheet", 1e6, false).value_or(0);
+    pin.x = length(node, at, "x", 0);
+    pin.y = length(node, at, "y", 0);
+    if (const Node* turned = node.find("rotated")) {
+      if (turned->kind != Node::Kind::Boolean)
+        complainType(*turned, at + "rotated", "true or false");
+      pin.isTurned = turned->number != 0;
+    }
+    problem.pins.push_back(pin);
+  }
+
+  std::set<std::string> pieceIds_;
+};
 
 }  // namespace
 
 std::variant<CutProblem, Issues> readCutProblem(std::string_view text, const std::string& file) {
-  return readPlaced(text, file, [](ProblemReader& reader) { return reader.read(); });
-}
-
-std::variant<std::vector<CutStock>, Issues> readStock(std::string_view text,
-                                                      const std::string& file) {
-  return readPlaced(text, file, [](ProblemReader& reader) { return reader.stockAlone(); });
+  return readPlaced<CutProblem>(
+      text, file, [&](const Node& root) { return ProblemReader(root, file, false).read(); });
 }
 
 }  // namespace drapery

@@ -16,10 +16,6 @@ inline constexpr int kMostPiecesToCut = 20000;
 /// The problem, or every mistake in it, placed in `file`. Lengths are taken to the micrometre.
 std::variant<CutProblem, Issues> readCutProblem(std::string_view text, const std::string& file);
 
-/// What lies on the shelf, "drapery-stock/1": the stocks of a problem.
-std::variant<std::vector<CutStock>, Issues> readStock(std::string_view text,
-                                                      const std::string& file);
-
 /// A problem as it can be read again.
 std::string writeCutProblem(const CutProblem& problem);
 

@@ -9,6 +9,8 @@ namespace drapery {
 std::string dataFolder();
 /// The jobs of new books: jobs/ in it.
 std::string jobsFolder();
+/// What lies there to be cut: stock.json in it.
+std::string stockFile();
 /// What the program remembers: $XDG_CONFIG_HOME/drapery/settings.json.
 std::string settingsFile();
 /// Where the log goes: $XDG_STATE_HOME/drapery, or ~/.local/state/drapery.

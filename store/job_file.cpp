@@ -3,6 +3,7 @@
 #include <filesystem>
 
 #include "core/diag/nearest_name.h"
+#include "store/job_cutting.h"
 #include "store/json_node.h"
 #include "words/shown_text.h"
 
@@ -39,6 +40,8 @@ class JobReader {
     job.fixed = readEntries("fixed", false);
     job.asCut = readByName("as_cut");
     job.otherAllowances = readByName("other_allowances");
+    if (const Node* cutting = root_.find("cutting"))
+      job.cutting = readCutting(*cutting, file_, document_.issues);
     readOthers();
     document_.job = std::move(job);
   }
@@ -221,7 +224,7 @@ class JobReader {
   static bool isKnown(const std::string& key) {
     for (const char* known :
          {"schema", "id", "title", "method", "why", "rules", "units", "round", "copies", "given",
-          "allowances", "other_allowances", "fixed", "as_cut"})
+          "allowances", "other_allowances", "fixed", "as_cut", "cutting"})
       if (key == known) return true;
     return false;
   }

@@ -62,6 +62,7 @@ const std::vector<SettingKind>& settingKinds() {
       {"theme", std::string("light"), {"light", "bench"}},
       {"font_scale", 1.0, {}, kSmallestLetters, kLargestLetters},
       {"caliper", std::string()},
+      {"shear_mm", 0.0, {}, 0.0, 5000.0},  // the longest cut of shear or mat; 0: any
       {"window_width", 1280.0, {}, 640.0, kLargestWindow},
       {"window_height", 800.0, {}, 480.0, kLargestWindow},
       {"last_book", std::string()}};

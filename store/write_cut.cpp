@@ -1,5 +1,6 @@
 #include <cmath>
 
+#include "core/rules/cut_when.h"
 #include "store/cut_json.h"
 #include "store/json_out.h"
 
@@ -28,6 +29,11 @@ class ProblemWriter {
     json_.key("parts").beginList();
     for (const CutPiece& piece : problem_.pieces) write(piece);
     json_.endList();
+    if (!problem_.pins.empty()) {
+      json_.key("pins").beginList();
+      for (const CutPin& pin : problem_.pins) write(pin);
+      json_.endList();
+    }
     json_.endObject();
     return json_.str();
   }
@@ -56,6 +62,16 @@ class ProblemWriter {
     json_.key("cost").number(stock.cost);
     json_.endObject();
   }
+  void write(const CutPin& pin) {
+    json_.beginObject();
+    json_.key("part").text(problem_.pieces[pin.piece].id);
+    json_.key("stock").text(problem_.stocks[pin.stock].id);
+    json_.key("sheet").number(pin.sheet);
+    mm(json_, "x", pin.x);
+    mm(json_, "y", pin.y);
+    json_.key("rotated").flag(pin.isTurned);
+    json_.endObject();
+  }
   void write(const CutPiece& piece) {
     json_.beginObject();
     json_.key("id").text(piece.id);
@@ -67,6 +83,7 @@ class ProblemWriter {
                             : piece.grain == PieceGrain::Width ? "w"
                                                                : "free");
     if (problem_.isForValue) json_.key("value").number(piece.value);
+    if (piece.moment > 0) json_.key("when").text(nameOf(static_cast<CutWhen>(piece.moment)));
     json_.endObject();
   }
 

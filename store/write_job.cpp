@@ -45,6 +45,57 @@ void writeByName(PrettyJson& json, const char* section,
   json.endObject();
 }
 
+void write(PrettyJson& json, const std::vector<JobPin>& pins) {
+  json.beginList();
+  for (const JobPin& pin : pins) {
+    json.beginObject();
+    json.key("piece").text(pin.piece);
+    json.key("stock").text(pin.stock);
+    json.key("sheet").number(pin.sheet);
+    json.key("x").number(pin.x);
+    json.key("y").number(pin.y);
+    if (pin.isTurned) json.key("turned").flag(true);
+    json.endObject();
+  }
+  json.endList();
+}
+
+void write(PrettyJson& json, const JobCutting& cutting) {
+  json.beginObject();
+  if (cutting.first != StockFirst::LeastCost)
+    json.key("first").text(cutting.first == StockFirst::OffCuts ? "off-cuts" : "whole-sheets");
+  if (!cutting.mockUp.empty()) json.key("mock_up").text(cutting.mockUp);
+  if (!cutting.with.empty()) {
+    json.key("with").beginList();
+    for (const std::string& path : cutting.with) json.text(path);
+    json.endList();
+  }
+  if (!cutting.pins.empty()) write(json.key("pins"), cutting.pins);
+  if (!cutting.kept.empty()) {
+    json.key("kept").beginList();
+    for (const KeptLayOut& kept : cutting.kept) {
+      json.beginObject();
+      json.key("name").text(kept.name);
+      write(json.key("pins"), kept.pins);
+      json.endObject();
+    }
+    json.endList();
+  }
+  if (!cutting.done.empty()) {
+    json.key("done").beginList();
+    for (const CutDone& done : cutting.done) {
+      json.beginObject();
+      json.key("stock").text(done.stock);
+      json.key("pieces").beginObject();
+      for (const auto& [piece, count] : done.pieces) json.key(piece).number(count);
+      json.endObject();
+      json.endObject();
+    }
+    json.endList();
+  }
+  json.endObject();
+}
+
 }  // namespace
 
 std::string writeJob(const Job& job) {
@@ -65,6 +116,7 @@ std::string writeJob(const Job& job) {
   writeByName(json, "other_allowances", job.otherAllowances);
   if (!job.fixed.empty()) write(json.key("fixed"), job.fixed);
   writeByName(json, "as_cut", job.asCut);
+  if (!job.cutting.isEmpty()) write(json.key("cutting"), job.cutting);
   for (const auto& [key, value] : job.kept) json.key(key).raw(value);
   json.endObject();
   return json.str();

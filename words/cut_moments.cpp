@@ -15,6 +15,11 @@ constexpr std::array<const char*, kCutWhenNames.size()> kTitles{
 
 }  // namespace
 
+std::string momentTitle(CutWhen when, const Translate& translate) {
+  const char* title = kTitles[static_cast<std::size_t>(when)];
+  return translate ? translate(title) : title;
+}
+
 std::vector<CutGroup> cutGroups(const Plan& plan, const Notation& notation,
                                 const Translate& translate) {
   std::vector<CutGroup> groups;
@@ -24,7 +29,7 @@ std::vector<CutGroup> cutGroups(const Plan& plan, const Notation& notation,
     for (const PlannedPart& part : plan.parts)
       if (part.cutWhen == group.when) group.pieces.push_back(&part);
     if (group.pieces.empty()) continue;
-    group.title = translate ? translate(kTitles[i]) : kTitles[i];
+    group.title = momentTitle(group.when, translate);
     group.first = summaryLines(plan, "cutting", notation, nameOf(group.when));
     groups.push_back(std::move(group));
   }

@@ -17,6 +17,9 @@ struct CutGroup {
   std::vector<const PlannedPart*> pieces;  // of the plan, in its order
 };
 
+/// "After trimming".
+std::string momentTitle(CutWhen when, const Translate& translate = {});
+
 /// In the order of the work; a moment with no piece is left out.
 std::vector<CutGroup> cutGroups(const Plan& plan, const Notation& notation,
                                 const Translate& translate = {});

@@ -4,14 +4,12 @@
 #include <string>
 
 #include "core/cutting/cut_layout.h"
+#include "core/quantity/format_length.h"
 
 namespace drapery {
 
 /// Each material with its cost and what it cannot cost less than, its sheets with what is cut from
 /// them, the settings of the gauge in their order, and what lies nowhere with the reason.
-std::string cutText(const CutProblem& problem, const CutLayout& layout);
-
-/// "needs 12 mm more across the grain"
-std::string whyUnplaced(const CutProblem& problem, std::size_t piece);
+std::string cutText(const CutProblem& problem, const CutLayout& layout, const Notation& notation);
 
 }  // namespace drapery

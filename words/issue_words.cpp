@@ -112,7 +112,7 @@ constexpr std::array kPhrases{
            QT_TRANSLATE_NOOP("Issue",
                              "{name}: no {change} from {least} to {most} gives {value}[; nearest "
                              "is {nearest}, which gives {gives}]")},
-    // jobs
+    // cutting
     Phrase{"cut-no-stock", QT_TRANSLATE_NOOP("Issue", "stocks is empty; name one to cut from")},
     Phrase{"cut-too-many",
            QT_TRANSLATE_NOOP("Issue", "{count} pieces are not allowed; at most {most}")},
@@ -120,6 +120,16 @@ constexpr std::array kPhrases{
            QT_TRANSLATE_NOOP("Issue", "{name}: a kerf of {value} is wider than the stock")},
     Phrase{"cut-edges",
            QT_TRANSLATE_NOOP("Issue", "{name}: nothing is left of it between its trimmed edges")},
+    Phrase{"stock-unknown", QT_TRANSLATE_NOOP("Issue", "{name} is not on the shelf any more")},
+    Phrase{"stock-short",
+           QT_TRANSLATE_NOOP("Issue", "of {name} there is {there}, and {needed} is needed")},
+    Phrase{"stock-used",
+           QT_TRANSLATE_NOOP("Issue", "{name} is not there any more: it was used meanwhile")},
+    Phrase{"stock-name",
+           QT_TRANSLATE_NOOP("Issue", "something else on the shelf is called {name}")},
+    Phrase{"book-unplanned",
+           QT_TRANSLATE_NOOP("Issue", "{path} has no sizes yet: it is not all measured")},
+    // jobs
     Phrase{"job-not-object",
            QT_TRANSLATE_NOOP("Issue", "not a job: the file must hold one object, {{...}}")},
     Phrase{"settings-not-object",

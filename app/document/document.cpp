@@ -296,6 +296,15 @@ std::optional<Issue> Document::keep(const FieldEdits& edits) {
   return commit(edits, 0);
 }
 
+void Document::keepCutting(JobCutting cutting) {
+  if (cutting == job_.cutting) return;
+  endSteps();
+  Job draft = job_;
+  draft.cutting = std::move(cutting);
+  takeRules(draft);
+  undo_.push(new EditCommand(*this, std::move(draft), {"cutting", 0}));
+}
+
 std::optional<Issue> Document::step(const std::string& field, const FieldValue& value) {
   return commit({{field, value}}, run_);
 }

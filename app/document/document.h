@@ -83,6 +83,9 @@ class Document : public QObject {
   /// Keeps several as one undo step; when one is wrong, none.
   std::optional<Issue> keep(const FieldEdits& edits);
 
+  /// Keeps what was decided about the cutting: one undo step.
+  void keepCutting(JobCutting cutting);
+
   /// Keeps a value that is stepped up or down: the steps of one field, until another edit or
   /// endSteps, are one undo step and one write, a moment after the last of them.
   std::optional<Issue> step(const std::string& field, const FieldValue& value);

@@ -10,8 +10,8 @@ class QWidget;
 
 namespace drapery {
 
-class Document;
 class StagePage;
+class Workspace;
 struct Palette;
 
 /// How a stage stands, in a few words: "210.4 × 143.8 × 22.6", "squares 3.0", "2 to measure".
@@ -21,13 +21,12 @@ struct StageStatus {
 };
 
 /// Makes the page that a stage is worked on.
-using PageMaker = StagePage* (*)(Document& document, const Palette& palette, QWidget* parent);
+using PageMaker = StagePage* (*)(Workspace& workspace, const Palette& palette, QWidget* parent);
 
 struct Stage {
   const char* id;     // as in rule files and on the command line: "measure"
   const char* title;  // in the window, to be translated
-  /// @param missing measures that the plan still waits for.
-  StageStatus (*status)(const Stage& stage, const Plan& plan, std::size_t missing);
+  StageStatus (*status)(const Stage& stage, Workspace& workspace);
   /// Whether these rules have work for it.
   bool (*applies)(const Stage& stage, const RuleSet& rules);
   PageMaker makePage;       // stages with one maker share one page

@@ -2,6 +2,8 @@
 #pragma once
 
 #include <QWidget>
+#include <functional>
+#include <optional>
 #include <utility>
 #include <vector>
 
@@ -47,10 +49,25 @@ class StagePage : public QWidget {
   /// Tells there what is in its way; false likewise.
   virtual bool tellOfReading(const QString& /*words*/) { return false; }
 
+  using TakeBook = std::function<void(const QString& path)>;
+  struct Pages {
+    QString suffix;         // of the name that is suggested: "-cut.pdf"
+    QString begun;          // "The cut list is being written."
+    QString done, stopped;  // "The cut list is in %1."; and for a book that must not be cut yet
+    /// In a thread of its own; must touch nothing that others change.
+    std::function<std::optional<Issue>(const std::string& path,
+                                       const std::function<bool()>& isCancelled)>
+        write;
+  };
+
  signals:
   void selectionChanged(const drapery::Subject& subject);
   /// A choice that cannot be taken up, such as a rule file with a mistake in it.
   void refused(const drapery::Issue& issue);
+  /// The binder is to be asked for a book's file.
+  void bookWanted(const drapery::StagePage::TakeBook& then);
+  /// Pages are to be written to a PDF that the binder chooses, beside the window.
+  void pagesWanted(const drapery::StagePage::Pages& pages);
 };
 
 }  // namespace drapery

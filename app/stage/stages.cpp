@@ -3,8 +3,13 @@
 #include <QCoreApplication>
 #include <algorithm>
 
+#include "app/cutting/cut_desk.h"
+#include "app/cutting/cut_page.h"
 #include "app/table/table.h"
+#include "app/words/cut_words.h"
 #include "app/words/window_words.h"
+#include "app/workspace/stock_room.h"
+#include "app/workspace/workspace.h"
 #include "words/summary_words.h"
 
 namespace drapery {
@@ -21,20 +26,23 @@ QString ruleStatus(const Stage& stage, const Plan& plan) {
   return lines.empty() ? QString() : QString::fromStdString(lines.front());
 }
 
-StageStatus measureStatus(const Stage& stage, const Plan& plan, std::size_t missing) {
+StageStatus measureStatus(const Stage& stage, Workspace& workspace) {
+  const std::size_t missing = workspace.book().missing().size();
   if (missing == 1) return {Words::tr("1 to measure")};
   if (missing > 1) return {Words::tr("%1 to measure").arg(missing)};
-  return {ruleStatus(stage, plan)};
+  return {ruleStatus(stage, workspace.book().plan())};
 }
 
 /// Of what follows without a decision of its own.
-StageStatus lineStatus(const Stage& stage, const Plan& plan, std::size_t missing) {
-  return {missing > 0 ? Words::tr("waits for the measures") : ruleStatus(stage, plan)};
+StageStatus lineStatus(const Stage& stage, Workspace& workspace) {
+  return {workspace.book().missing().empty() ? ruleStatus(stage, workspace.book().plan())
+                                             : Words::tr("waits for the measures")};
 }
 
-StageStatus cutStatus(const Stage& stage, const Plan& plan, std::size_t missing) {
+StageStatus caseStatus(const Stage& stage, Workspace& workspace) {
+  const Plan& plan = workspace.book().plan();
   const bool isStop = plan.has(Severity::Stop);
-  if (missing > 0) return {Words::tr("waits for the measures"), isStop};
+  if (!workspace.book().missing().empty()) return {Words::tr("waits for the measures"), isStop};
   return {isStop ? Words::tr("stop: not to be cut yet") : ruleStatus(stage, plan), isStop};
 }
 
@@ -43,8 +51,22 @@ bool hasViews(const Stage& stage, const RuleSet& rules) {
                      [&](const ViewRule& view) { return view.stage == stage.id; });
 }
 
-StagePage* makeTable(Document& document, const Palette& palette, QWidget* parent) {
-  return new Table(document, palette, parent);
+bool hasPieces(const Stage&, const RuleSet& rules) { return !rules.parts.empty(); }
+
+/// How much of what lies there is taken, and what finds no room.
+StageStatus cutStatus(const Stage&, Workspace& workspace) {
+  const CutDesk& desk = workspace.cutting();
+  if (!workspace.book().missing().empty()) return {Words::tr("waits for the measures")};
+  if (workspace.stock().stock().items.empty()) return {Words::tr("nothing lies there yet")};
+  return {cutStatusWords(desk.found()), withoutRoom(desk.found()) > 0};
+}
+
+StagePage* makeTable(Workspace& workspace, const Palette& palette, QWidget* parent) {
+  return new Table(workspace.book(), palette, parent);
+}
+
+StagePage* makeCutPage(Workspace& workspace, const Palette& palette, QWidget* parent) {
+  return new CutPage(workspace, palette, parent);
 }
 
 }  // namespace
@@ -55,7 +77,8 @@ const std::vector<Stage>& allStages() {
   static const std::vector<Stage> kStages{
       {"measure", QT_TRANSLATE_NOOP("Stage", "Measure"), measureStatus, hasViews, makeTable, false},
       {"linings", QT_TRANSLATE_NOOP("Stage", "Linings"), lineStatus, hasViews, makeTable, false},
-      {"case", QT_TRANSLATE_NOOP("Stage", "Case"), cutStatus, hasViews, makeTable, true},
+      {"case", QT_TRANSLATE_NOOP("Stage", "Case"), caseStatus, hasViews, makeTable, true},
+      {"cut", QT_TRANSLATE_NOOP("Stage", "Cut"), cutStatus, hasPieces, makeCutPage, false},
       {"jacket", QT_TRANSLATE_NOOP("Stage", "Jacket"), lineStatus, hasViews, makeTable, false}};
   return kStages;
 }

@@ -107,6 +107,7 @@ MarginNotes::MarginNotes(const Palette& palette, QWidget* parent)
   setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   setFocusPolicy(Qt::NoFocus);
   viewport()->setAutoFillBackground(false);
+  thin(verticalScrollBar(), palette_);
   sheet_->setAutoFillBackground(false);
   column_ = new QVBoxLayout(sheet_);
   column_->setContentsMargins(0, 16, 12, 8);

@@ -1,8 +1,8 @@
 #include "app/words/as_cut_words.h"
 
-#include <QRegularExpression>
 #include <array>
 
+#include "app/words/size_typed.h"
 #include "app/words/window_words.h"
 #include "core/plan/job_overrides.h"
 #include "core/quantity/parse_length.h"
@@ -21,19 +21,14 @@ std::string fieldOfSide(const std::string& part, std::size_t side) {
 
 std::variant<FieldEdits, Issue> asCutTyped(const Document& document, const std::string& part,
                                            const QString& text) {
-  static const QRegularExpression kBetween(QStringLiteral("\\s*[x×X*]\\s*"));
   FieldEdits edits{{fieldOfSide(part, 0), std::nullopt}, {fieldOfSide(part, 1), std::nullopt}};
   if (text.trimmed().isEmpty()) return edits;
-  QStringList sides = text.trimmed().split(kBetween);
-  if (sides.size() != 2)
+  const auto sides = sidesTyped(text);
+  if (!sides)
     return Issue{
         "as-cut-sides", {{"value", shortened(text.toStdString())}}, edits[0].first, {}, {}};
-  // "139 × 214 mm": a unit behind both is of both.
-  static const QRegularExpression kUnit(QStringLiteral("[a-zA-Z\"″]+$"));
-  if (!sides[0].isEmpty() && !namesUnit(sides[0].toStdString()))
-    sides[0] += kUnit.match(sides[1]).captured();
   for (std::size_t side = 0; side < 2; ++side) {
-    const QString& figure = sides[static_cast<qsizetype>(side)];
+    const QString& figure = side == 0 ? sides->first : sides->second;
     if (figure.isEmpty()) continue;
     const Entry said{lengthWithUnit(figure.toStdString(), document.job().units), {}};
     const auto read = readSaid(edits[side].first, said.value, *document.plan().rules);

@@ -4,9 +4,11 @@
 #include <QFileInfo>
 #include <filesystem>
 
+#include "app/cutting/cut_desk.h"
 #include "app/workspace/folder_watch.h"
 #include "app/workspace/house_desk.h"
 #include "app/workspace/log.h"
+#include "app/workspace/stock_room.h"
 #include "store/folders.h"
 #include "store/whole_file.h"
 #include "words/issue_words.h"
@@ -14,14 +16,16 @@
 namespace drapery {
 
 Workspace::Places Workspace::Places::usual() {
-  return {houseMethodsFolder(), houseMaterialsFolder(), jobsFolder(), settingsFile()};
+  return {houseMethodsFolder(), houseMaterialsFolder(), jobsFolder(), settingsFile(), stockFile()};
 }
 
 Workspace::Workspace(Places places, QObject* parent)
     : QObject(parent), places_(std::move(places)), jobs_(makeJsonJobs(places_.jobs)) {
   if (!places_.settings.empty()) settings_ = Settings::load(places_.settings, settingsIssues_);
   for (const Issue& issue : settingsIssues_) logNote(placedWords(issue, {}));
+  stock_ = std::make_unique<StockRoom>(makeJsonShelf(places_.stock));
   book_ = std::make_unique<Document>(readLibrary(), *jobs_, usualUnits());
+  cutting_ = std::make_unique<CutDesk>(*book_, *stock_);
   desk_ = std::make_unique<HouseDesk>(
       *book_, places_.methods,
       HouseDesk::Calls{[this] { reloadRules(); },

@@ -13,8 +13,10 @@
 
 namespace drapery {
 
+class CutDesk;
 class FolderWatch;
 class HouseDesk;
+class StockRoom;
 
 class Workspace : public QObject {
   Q_OBJECT
@@ -22,7 +24,7 @@ class Workspace : public QObject {
  public:
   /// Folders and files; an empty one: none.
   struct Places {
-    std::string methods, materials, jobs, settings;
+    std::string methods, materials, jobs, settings, stock;
     /// The binder's own, by the XDG base directories.
     static Places usual();
   };
@@ -34,6 +36,9 @@ class Workspace : public QObject {
   /// What was wrong in the file of settings when it was read.
   [[nodiscard]] const Issues& settingsIssues() const { return settingsIssues_; }
   [[nodiscard]] Tasks& tasks() { return tasks_; }
+  /// What lies there to be cut, and the book laid out on it.
+  [[nodiscard]] StockRoom& stock() { return *stock_; }
+  [[nodiscard]] CutDesk& cutting() { return *cutting_; }
   [[nodiscard]] CaliperPort& caliper() { return caliper_; }
   /// Listens to that port from now on, today and the next time; an empty one: to none.
   void useCaliper(const QString& port);
@@ -65,8 +70,10 @@ class Workspace : public QObject {
   Settings settings_;
   Issues settingsIssues_;
   std::unique_ptr<JobRepository> jobs_;
-  std::unique_ptr<HouseDesk> desk_;  // outlives the book's steps, which write by it
+  std::unique_ptr<HouseDesk> desk_;   // outlives the book's steps, which write by it
+  std::unique_ptr<StockRoom> stock_;  // so too
   std::unique_ptr<Document> book_;
+  std::unique_ptr<CutDesk> cutting_;
   Tasks tasks_;
   CaliperPort caliper_;
   FolderWatch* watch_ = nullptr;

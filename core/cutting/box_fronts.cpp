@@ -5,7 +5,7 @@
 namespace drapery {
 
 BoxFronts::BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex& index,
-                     std::uint64_t& work)
+                     std::uint64_t& work, const std::function<bool()>& isEnough)
     : index_(index), usable_(usableOf(job.stock(stock))), fronts_(index.size()) {
   for (std::size_t kind = 0; kind < index.kinds(); ++kind) {
     if (index.count(index.all(), kind) == 0) continue;
@@ -14,7 +14,14 @@ BoxFronts::BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex
       add(front, {size.across, size.along, 0, 0, 0, 0, false, static_cast<std::uint32_t>(kind),
                   size.isTurned});
   }
-  for (std::size_t set = 1; set < index.size() && isWhole_; ++set) join(set, work);
+  constexpr std::uint64_t kLook = 1 << 18;  // joins between two questions: some milliseconds
+  std::uint64_t asked = work;
+  for (std::size_t set = 1; set < index.size() && isWhole_; ++set) {
+    join(set, work);
+    if (asked - work < kLook) continue;
+    asked = work;
+    isWhole_ = isWhole_ && !isEnough();
+  }
 }
 
 void BoxFronts::add(std::vector<CutBox>& front, const CutBox& box) const {

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <cstdint>
+#include <functional>
 
 #include "core/cutting/count_index.h"
 
@@ -21,9 +22,9 @@ struct CutBox {
 class BoxFronts {
  public:
   /// Of one of the job's stocks, within its usable rectangle. Takes its joins from `work`; where
-  /// they do not suffice it is not whole.
-  BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex& index,
-            std::uint64_t& work);
+  /// they do not suffice, or `isEnough` says so, it is not whole.
+  BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex& index, std::uint64_t& work,
+            const std::function<bool()>& isEnough);
   [[nodiscard]] bool isWhole() const { return isWhole_; }
 
   /// By growing width, with falling height; empty where the taking does not fit.

@@ -51,10 +51,6 @@ std::vector<DualFeasible> functionsFor(const std::vector<Micrometres>& lengths, 
   return all;
 }
 
-bool isOneRoll(const MaterialJob& job) {
-  return job.stocks.size() == 1 && job.stock(0).form == StockForm::Roll && job.stock(0).count == 1;
-}
-
 /// What each piece takes at least of a stock, in cost; by kind, none where it does not fit.
 class StockBounds {
  public:
@@ -148,13 +144,13 @@ class AreaCover {
 
 /// For one stock the best pair of functions; with several each piece takes what it takes at least,
 /// the pair being each stock's best for all pieces.
-double costBound(const MaterialJob& job) {
+double costBound(const MaterialJob& job, const std::function<bool()>& isOver) {
   std::vector<std::vector<double>> shares;  // by stock and kind
   for (std::size_t s = 0; s < job.stocks.size(); ++s) {
     const StockBounds bounds(job, s);
     double best = -1.0;
     std::vector<double> of;
-    for (std::size_t pair = 0; pair < bounds.pairs(); ++pair) {
+    for (std::size_t pair = 0; pair < bounds.pairs() && (pair == 0 || !isOver()); ++pair) {
       double sum = 0.0;
       std::vector<double> each;
       for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {

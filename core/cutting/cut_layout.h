@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstddef>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -29,6 +30,7 @@ struct CutSheet {
   int repeat = 1;         // so many alike
   std::vector<CutPlacement> placements;
   std::vector<CutNode> cuts;  // the first is the usable rectangle; of a roll, up to the length used
+  std::optional<int> pinned = {};  // the number of its pins
 };
 
 /// What one material costs; or is worth, where that is what counts.
@@ -47,9 +49,25 @@ struct Unplaced {
   int count = 0;
 };
 
+/// Why a piece cannot lie where it was put.
+enum class PinFault {
+  TooMany,      // more are put somewhere than there are
+  Elsewhere,    // on a stock of another material
+  Grain,        // the grain would run the wrong way
+  Outside,      // over the edge of what can be used
+  Overlaps,     // on another that was put there
+  NoEdgeToEdge  // no cuts from edge to edge free them all
+};
+
+struct UntakenPin {
+  std::size_t pin = 0;  // of the problem
+  PinFault fault = PinFault::Outside;
+};
+
 struct CutLayout {
   std::vector<CutSheet> sheets;
   std::vector<Unplaced> unplaced;
+  std::vector<UntakenPin> untaken;      // laid as if they had not been put anywhere
   std::vector<MaterialCost> materials;  // in the order of the problem's stocks
 };
 

@@ -4,9 +4,12 @@
 
 #include <string>
 
-#include "core/cutting/cut_layout.h"
+#include "core/cutting/cut_rectangle.h"
 
 namespace drapery {
+
+/// Within a sheet; of an edge; the used part of a roll from the roll.
+enum class CutPurpose { Part, Trim, OffRoll };
 
 struct OrderedCut {
   std::size_t sheet = 0;   // of the lay-out
@@ -14,18 +17,36 @@ struct OrderedCut {
   bool isAcross = false;   // at an x
   Micrometres length = 0;  // of the cut
   int times = 1;           // of sheets that are alike
+  int moment = 0;          // of the first piece that it serves
+  CutPurpose purpose = CutPurpose::Part;
+  CutRectangle from = {}, low = {}, high = {};  // what is cut, and what becomes of it
 };
 
 /// What lies between gauge and knife, and each cut that is made so.
 struct GaugeStep {
   Micrometres reading = 0;
+  int moment = 0;
   std::vector<OrderedCut> cuts;
 };
 
 /// Of one material. What a cut frees is measured, on whichever side it lies, never what is left
-/// over; each cut comes after the one that frees its rectangle. The setting that serves the most
-/// cuts is taken first.
+/// over; of rectangles side by side any end can be cut off next. What is cut at an earlier moment
+/// of the work goes first, and what only later pieces come from stays whole until then. The setting
+/// that serves the most cuts is taken first.
 std::vector<GaugeStep> cutOrder(const CutProblem& problem, const CutLayout& layout,
                                 const std::string& material);
+
+/// What lies on the table of one sheet after so many of the steps.
+struct SheetState {
+  struct Part {
+    enum class Kind { ToCut, Piece, Left };
+    CutRectangle at;
+    Kind kind = Kind::ToCut;
+    std::size_t placement = 0;  // of a piece
+  };
+  std::vector<Part> parts;
+};
+SheetState stateAfter(const CutProblem& problem, const CutLayout& layout, std::size_t sheet,
+                      const std::vector<GaugeStep>& steps, std::size_t made);
 
 }  // namespace drapery

@@ -1,6 +1,15 @@
 #include "core/cutting/cut_problem.h"
 
+#include <algorithm>
+
 namespace drapery {
+
+std::optional<StockFault> faultOf(const CutStock& stock) {
+  if (stock.kerf > std::min(stock.across, stock.along)) return StockFault::Kerf;
+  const UsableSize usable = usableOf(stock);
+  if (usable.across <= stock.kerf || usable.along <= stock.kerf) return StockFault::Edges;
+  return std::nullopt;
+}
 
 UsableSize usableOf(const CutStock& stock) {
   return {stock.across - stock.left - stock.right + stock.kerf,

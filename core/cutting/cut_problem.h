@@ -2,6 +2,7 @@
 // Whole micrometres: a lay-out is judged without tolerance.
 #pragma once
 
+#include <cstddef>
 #include <cstdint>
 #include <optional>
 #include <string>
@@ -27,7 +28,12 @@ struct CutStock {
   Micrometres left = 0, right = 0, bottom = 0, top = 0;  // edges that are trimmed away
   Micrometres kerf = 0;                                  // lost at each cut
   double cost = 0.0;                                     // of a sheet, or of a metre of a roll
+  friend bool operator==(const CutStock& a, const CutStock& b) = default;
 };
+
+/// What makes a stock one that nothing can be cut from.
+enum class StockFault { Kerf, Edges };  // the kerf is wider than it; its edges leave nothing
+std::optional<StockFault> faultOf(const CutStock& stock);
 
 struct CutPiece {
   std::string id, material;
@@ -35,6 +41,17 @@ struct CutPiece {
   int count = 1;
   PieceGrain grain = PieceGrain::Height;
   double value = 0.0;  // where not all need be placed
+  int moment = 0;      // when in the work it is cut: an earlier one first
+  friend bool operator==(const CutPiece& a, const CutPiece& b) = default;
+};
+
+/// Where a piece has to lie, since the binder put it there.
+struct CutPin {
+  std::size_t piece = 0, stock = 0;
+  int sheet = 0;             // those of one number lie on one sheet of that stock
+  Micrometres x = 0, y = 0;  // its lower left corner on the untrimmed stock
+  bool isTurned = false;
+  friend bool operator==(const CutPin& a, const CutPin& b) = default;
 };
 
 struct CutProblem {
@@ -42,6 +59,8 @@ struct CutProblem {
   bool isForValue = false;  // the greatest value from one sheet; else all pieces at the least cost
   std::vector<CutStock> stocks;
   std::vector<CutPiece> pieces;
+  std::vector<CutPin> pins = {};  // the others are laid around them
+  friend bool operator==(const CutProblem& a, const CutProblem& b) = default;
 };
 
 /// A piece as it lies on a stock, enlarged by the kerf to the right and top: enlarged pieces on an

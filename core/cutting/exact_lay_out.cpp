@@ -41,7 +41,7 @@ class ExactJob {
  private:
   bool makeFronts(std::uint64_t work) {
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      fronts_.emplace_back(job_, s, index_, work);
+      fronts_.emplace_back(job_, s, index_, work, isEnough_);
       if (!fronts_.back().isWhole() || isEnough_()) return false;
     }
     return true;
@@ -232,14 +232,20 @@ double costOf(const CutStock& stock, Micrometres along) {
 
 std::optional<MaterialLayOut> exactLayOut(const MaterialJob& job,
                                           const std::function<bool()>& isEnough) {
-  if (CountIndex::pairsOf(job.counts) > kMostPairs) return std::nullopt;
+  if (!job.pinned.empty() || CountIndex::pairsOf(job.counts) > kMostPairs) return std::nullopt;
   return ExactJob(job, isEnough).layOut();
 }
 
 std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t stock,
                                           const Counts& holds) {
   if (CountIndex::pairsOf(holds) > kMostPairs) return std::nullopt;
-  MaterialJob alone{job.problem, {job.stocks[stock]}, job.kinds, holds, {job.sizes[stock]}};
+  MaterialJob alone{job.problem, {job.stocks[stock]}, {}, {}, {{}}, {}};
+  for (std::size_t kind = 0; kind < holds.size(); ++kind) {
+    if (holds[kind] == 0) continue;
+    alone.kinds.push_back(job.kinds[kind]);
+    alone.counts.push_back(holds[kind]);
+    alone.sizes.front().push_back(job.sizes[stock][kind]);
+  }
   const std::function<bool()> never = [] { return false; };
   return ExactJob(alone, never).oneSheet();
 }

@@ -16,7 +16,7 @@ struct MaterialLayOut {
 };
 
 /// Least cost and then, for sheets, the largest rectangle left over; none where the job is too
-/// large for that, the stock does not suffice, or `isEnough` says to stop.
+/// large for that or has pins, the stock does not suffice, or `isEnough` says to stop.
 std::optional<MaterialLayOut> exactLayOut(const MaterialJob& job,
                                           const std::function<bool()>& isEnough);
 

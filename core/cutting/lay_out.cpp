@@ -3,11 +3,19 @@
 #include <algorithm>
 #include <chrono>
 #include <iterator>
+#include <limits>
 #include <memory>
+#include <set>
+#include <system_error>
+#include <thread>
 
 #include "core/cutting/cost_bound.h"
+#include "core/cutting/cut_rectangle.h"
+#include "core/cutting/least_sum.h"
 #include "core/cutting/most_value.h"
 #include "core/cutting/packer.h"
+#include "core/cutting/pattern_bound.h"
+#include "core/cutting/slice_bound.h"
 
 namespace drapery {
 
@@ -15,7 +23,8 @@ namespace {
 
 using Clock = std::chrono::steady_clock;
 constexpr double kSame = 1e-9;
-constexpr std::uint64_t kLook = 8;  // tries between looks at the clock
+constexpr double kFullEffort = 1000.0;  // tries
+constexpr double kForBounds = 0.4;      // of the time that is left
 
 class Watch {
  public:
@@ -30,44 +39,119 @@ class Watch {
   [[nodiscard]] bool isOver() const {
     return isCancelled() || (!limits_.steps && Clock::now() >= end_);
   }
+  /// Where tries are counted in place of the clock, so is what goes into bounds.
+  [[nodiscard]] double effort() const {
+    return limits_.steps ? std::min(1.0, double(*limits_.steps) / kFullEffort) : 1.0;
+  }
+  [[nodiscard]] PackerPatience patience() const {
+    return {[this] { return isOver(); }, [this] { return isCancelled(); }};
+  }
 
  private:
   const LayOutLimits& limits_;
   Clock::time_point end_;
 };
 
-/// One material on its way: found exactly, or being bettered.
+/// One material on its way: found exactly, or being bettered by two that look at each other.
 struct Course {
   const MaterialJob* job = nullptr;
   std::optional<MaterialLayOut> exact = {};  // or the value, which is not bettered
   double bound = 0.0;
-  std::unique_ptr<Packer> packer = {};
+  std::unique_ptr<Packer> packer = {}, other = {};
 
-  [[nodiscard]] bool isOpen() const { return packer && packer->cost() > bound + kSame; }
-  [[nodiscard]] MaterialLayOut result() const {
+  [[nodiscard]] bool isOpen() const {
+    return !exact && isAnyLoose() && (packer->lost() > 0 || packer->cost() > bound + kSame);
+  }
+  /// Not found exactly, nor settled by the binder alone.
+  [[nodiscard]] bool isUnsettled() const { return !exact && isAnyLoose(); }
+  /// Not all of it is pinned.
+  [[nodiscard]] bool isAnyLoose() const {
+    return std::any_of(job->counts.begin(), job->counts.end(), [](int count) { return count > 0; });
+  }
+  [[nodiscard]] MaterialLayOut result(bool isLast) const {
     if (exact) return *exact;
-    MaterialLayOut found = packer->layOut();
+    MaterialLayOut found = packer->layOut(isLast);
     found.bound = bound;
     return found;
   }
 };
 
+/// With a lay-out, good or not.
 Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& watch) {
   Course course{&job};
-  course.exact =
-      job.problem->isForValue ? mostValue(job) : exactLayOut(job, [&] { return watch.isOver(); });
-  if (course.exact) return course;
-  course.bound = costBound(job);
-  course.packer = std::make_unique<Packer>(job, limits.seed, [&] { return watch.isOver(); });
+  if (job.problem->isForValue)
+    course.exact = mostValue(job, watch.patience().isEnded);
+  else
+    course.packer = std::make_unique<Packer>(job, limits.seed, watch.patience());
   return course;
 }
 
-void better(Course& course, const LayOutLimits& limits, const Watch& watch) {
-  for (std::uint64_t i = 0; course.isOpen(); ++i) {
-    if (limits.steps && i >= *limits.steps) break;
-    if (i % kLook == 0 && watch.isOver()) break;
-    course.packer->step();
+/// Of what is quick to say and what takes longer the higher.
+/// @param begun whether the packer goes on from the sheets that come out of it.
+double boundOf(const MaterialJob& job, Packer& known, bool begun, const Watch& watch) {
+  const auto isOver = [&] { return watch.isOver(); };
+  const double quick = leastSumFrom(job, costBound(job, isOver));
+  const double enough = known.lost() > 0 ? std::numeric_limits<double>::infinity() : known.cost();
+  if (quick >= enough - kSame) return quick;
+  if (isOneRoll(job)) return std::max(quick, leastSumFrom(job, sliceBound(job, isOver)));
+  const Patterns patterns = findPatterns(job, enough, watch.effort(), isOver);
+  if (begun) known.begin(patterns.uses);
+  return std::max(quick, leastSumFrom(job, patterns.bound));
+}
+
+/// The best where all can be tried, else what none costs less than.
+void sharpen(Course& course, const Watch& watch) {
+  if (course.exact) return;
+  const auto isOver = [&] { return watch.isOver(); };
+  if (course.job->pinned.empty()) {
+    course.exact = exactLayOut(*course.job, isOver);
+    if (!course.exact) course.bound = boundOf(*course.job, *course.packer, true, watch);
+    return;
   }
+  const MaterialJob free = withoutPins(*course.job);
+  const auto best = exactLayOut(free, isOver);
+  course.bound = best ? best->cost : boundOf(free, *course.packer, false, watch);
+}
+
+/// Both at once; one after the other where there is no second thread to be had.
+template <typename First, typename Second>
+void atOnce(First first, Second second) {
+  std::thread beside;
+  try {
+    beside = std::thread(second);
+  } catch (const std::system_error&) {
+    second();
+  }
+  first();
+  if (beside.joinable()) beside.join();
+}
+
+template <typename Report>
+void better(Course& course, const LayOutLimits& limits, const Watch& watch, Report report) {
+  constexpr std::uint64_t kApart = 32;       // tries until they look at each other
+  constexpr std::uint64_t kGathering = 320;  // tries for the off-cut alone
+  constexpr std::uint64_t kOtherSeed = 0x9e3779b97f4a7c15;
+  std::uint64_t proven = 0;  // tries since it costs as little as can be: what is left gathers
+  for (std::uint64_t done = 0; course.isUnsettled() && !watch.isOver(); done += kApart) {
+    const std::uint64_t tries =
+        limits.steps ? std::min(kApart, *limits.steps - std::min(done, *limits.steps)) : kApart;
+    if (!course.isOpen()) proven += tries;
+    if (tries == 0 || proven > kGathering) break;
+    const auto run = [&](Packer& packer) {
+      for (std::uint64_t i = 0; i < tries && !watch.isOver(); ++i) packer.step();
+    };
+    atOnce([&] { run(*course.packer); },
+           [&] {
+             if (!course.other)
+               course.other = std::make_unique<Packer>(*course.job, limits.seed + kOtherSeed,
+                                                       watch.patience());
+             run(*course.other);
+           });
+    course.packer->follow(*course.other);
+    course.other->follow(*course.packer);
+    report();
+  }
+  course.other.reset();
 }
 
 MaterialCost tell(const MaterialJob& job, const MaterialLayOut& found) {
@@ -85,39 +169,100 @@ MaterialCost tell(const MaterialJob& job, const MaterialLayOut& found) {
       cost.sheets += sheet.repeat;
       continue;
     }
-    Micrometres end = 0;
-    for (const CutPlacement& placement : sheet.placements)
-      end = std::max(end, placement.y + placement.along);
-    cost.length += end;
+    cost.length += lengthUsed(stock, sheet);
   }
   return cost;
 }
 
-}  // namespace
-
-/// What is easy first: the time is for the rest.
-CutLayout layOut(const CutProblem& problem, const LayOutLimits& limits) {
-  CutLayout result;
-  const std::vector<MaterialJob> jobs = materialJobs(problem, result.unplaced);
-  const Watch whole(limits, limits.seconds);
-  std::vector<Course> courses;
-  for (const MaterialJob& job : jobs)
-    if (!job.kinds.empty()) courses.push_back(begun(job, limits, whole));
-  auto open = std::count_if(courses.begin(), courses.end(),
-                            [](const Course& course) { return course.isOpen(); });
-  for (Course& course : courses) {
-    if (!course.isOpen()) continue;
-    better(course, limits, Watch(limits, whole.left() / static_cast<double>(open--)));
-  }
-  for (const Course& course : courses) {
-    MaterialLayOut found = course.result();
-    result.materials.push_back(tell(*course.job, found));
-    for (std::size_t kind = 0; kind < found.notPlaced.size(); ++kind)
-      if (found.notPlaced[kind] > 0)
-        result.unplaced.push_back({course.job->kinds[kind], found.notPlaced[kind]});
-    std::move(found.sheets.begin(), found.sheets.end(), std::back_inserter(result.sheets));
+/// What costs nothing is not wasted either: it is weighed by its size.
+CutProblem weighed(const CutProblem& problem, std::set<std::string>& free) {
+  CutProblem result = problem;
+  for (const CutStock& stock : problem.stocks) free.insert(stock.material);
+  for (const CutStock& stock : problem.stocks)
+    if (stock.cost > 0) free.erase(stock.material);
+  for (CutStock& stock : result.stocks) {
+    if (!free.contains(stock.material)) continue;
+    const double along = stock.form == StockForm::Roll ? 1e6 : double(stock.along);
+    stock.cost = double(stock.across) * along / 1e12;  // square metres, of a metre of a roll
   }
   return result;
+}
+
+class LayingOut {
+ public:
+  LayingOut(const CutProblem& problem, const LayOutLimits& limits)
+      : limits_(limits),
+        whole_(limits, limits.seconds),
+        problem_(problem.isForValue ? problem : weighed(problem, free_)),
+        jobs_(materialJobs(problem_, told_)) {}
+
+  /// What is easy first: the time is for the rest.
+  CutLayout run() {
+    for (const MaterialJob& job : jobs_)
+      if (!job.kinds.empty()) courses_.push_back(begun(job, limits_, whole_));
+    tellBetter(true);
+    for (Course& course : courses_) {
+      // Most of the time is for bettering it.
+      const Watch part(limits_, kForBounds * whole_.left());
+      sharpen(course, part);
+    }
+    auto open = std::count_if(courses_.begin(), courses_.end(),
+                              [](const Course& course) { return course.isUnsettled(); });
+    if (open > 0) tellBetter(true);
+    for (Course& course : courses_) {
+      if (!course.isUnsettled()) continue;
+      better(course, limits_, Watch(limits_, whole_.left() / static_cast<double>(open--)),
+             [this] { tellBetter(false); });
+    }
+    return found(true);
+  }
+
+ private:
+  /// @param isNews whether it is told however short ago the last was.
+  void tellBetter(bool isNews) {
+    constexpr double kOften = 0.15;  // seconds
+    if (!limits_.onBetter || (!isNews && whole_.left() > toldLeft_ - kOften)) return;
+    toldLeft_ = whole_.left();
+    std::vector<double> costs;
+    for (const Course& course : courses_) {
+      costs.push_back(course.exact ? course.exact->cost : course.packer->cost());
+      costs.push_back(course.bound);
+    }
+    if (costs == toldCosts_) return;
+    toldCosts_ = std::move(costs);
+    limits_.onBetter(found(false));
+  }
+
+  [[nodiscard]] CutLayout found(bool isLast) const {
+    CutLayout result = told_;
+    for (const Course& course : courses_) {
+      MaterialLayOut found = course.result(isLast);
+      result.materials.push_back(tell(*course.job, found));
+      if (free_.contains(result.materials.back().material))
+        result.materials.back().cost = result.materials.back().bound = 0.0;
+      for (std::size_t kind = 0; kind < found.notPlaced.size(); ++kind)
+        if (found.notPlaced[kind] > 0)
+          result.unplaced.push_back({course.job->kinds[kind], found.notPlaced[kind]});
+      std::move(found.sheets.begin(), found.sheets.end(), std::back_inserter(result.sheets));
+    }
+    return result;
+  }
+
+  const LayOutLimits& limits_;
+  const Watch whole_;
+  std::set<std::string> free_;  // materials of which all stock costs nothing
+  const CutProblem problem_;
+  CutLayout told_;  // what lies nowhere whatever is tried
+  std::vector<MaterialJob> jobs_;
+  std::vector<Course> courses_;
+  std::vector<double> toldCosts_;
+  double toldLeft_ = 0.0;
+};
+
+}  // namespace
+
+CutLayout layOut(const CutProblem& problem, const LayOutLimits& limits) {
+  return LayingOut(problem, limits).run();
 }
 
 }  // namespace drapery

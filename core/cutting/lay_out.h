@@ -14,12 +14,15 @@ struct LayOutLimits {
   /// give the same lay-out.
   std::optional<std::uint64_t> steps;
   std::uint64_t seed = 1;
-  /// Asked often; true ends it with the best so far.
-  std::function<bool()> isCancelled;
+  /// Asked often, by two threads at once; true ends it with the best so far.
+  std::function<bool()> isCancelled = {};
+  /// Told the first lay-out and better ones, a few times a second, in the calling thread.
+  std::function<void(const CutLayout&)> onBetter = {};
 };
 
 /// Small jobs exactly, larger ones as well as time allows; each material tells its cost and what it
-/// cannot cost less than. What fits no stock, or finds none left, is in `unplaced`.
+/// cannot cost less than, were nothing pinned. What fits no stock, or finds none left, is in
+/// `unplaced`.
 CutLayout layOut(const CutProblem& problem, const LayOutLimits& limits);
 
 }  // namespace drapery

@@ -4,7 +4,45 @@
 
 namespace drapery {
 
-std::vector<MaterialJob> materialJobs(const CutProblem& problem, std::vector<Unplaced>& unplaced) {
+namespace {
+
+template <typename Act>
+void eachPinned(const PinnedSheet& sheet, Act act) {
+  for (const SheetPart& part : sheet.parts)
+    if (part.kind == SheetPart::Kind::Piece) act(part.piece);
+}
+
+/// Whether the sheet is of this job's material; it is then told in the job's terms and its pieces
+/// are no longer to be laid.
+bool takePinned(MaterialJob& job, PinnedSheet sheet) {
+  const auto stock = std::find(job.stocks.begin(), job.stocks.end(), sheet.stock);
+  if (stock == job.stocks.end()) return false;
+  sheet.stock = static_cast<std::size_t>(stock - job.stocks.begin());
+  for (SheetPart& part : sheet.parts) {
+    if (part.kind != SheetPart::Kind::Piece) continue;
+    const auto kind = std::find(job.kinds.begin(), job.kinds.end(), part.piece);
+    part.piece = static_cast<std::size_t>(kind - job.kinds.begin());
+    --job.counts[part.piece];
+  }
+  job.pinned.push_back(std::move(sheet));
+  return true;
+}
+
+}  // namespace
+
+bool isOneRoll(const MaterialJob& job) {
+  return job.stocks.size() == 1 && job.stock(0).form == StockForm::Roll && job.stock(0).count == 1;
+}
+
+MaterialJob withoutPins(const MaterialJob& job) {
+  MaterialJob all = job;
+  for (const PinnedSheet& sheet : all.pinned)
+    eachPinned(sheet, [&](std::size_t kind) { ++all.counts[kind]; });
+  all.pinned.clear();
+  return all;
+}
+
+std::vector<MaterialJob> materialJobs(const CutProblem& problem, CutLayout& told) {
   std::vector<MaterialJob> jobs;
   for (std::size_t s = 0; s < problem.stocks.size(); ++s) {
     const auto same = std::find_if(jobs.begin(), jobs.end(), [&](const MaterialJob& job) {
@@ -13,7 +51,7 @@ std::vector<MaterialJob> materialJobs(const CutProblem& problem, std::vector<Unp
     if (same != jobs.end())
       same->stocks.push_back(s);
     else
-      jobs.push_back({&problem, {s}, {}, {}, {}});
+      jobs.push_back({&problem, {s}, {}, {}, {}, {}});
   }
   std::vector<bool> fits(problem.pieces.size(), false);
   for (MaterialJob& job : jobs) {
@@ -34,7 +72,11 @@ std::vector<MaterialJob> materialJobs(const CutProblem& problem, std::vector<Unp
     }
   }
   for (std::size_t p = 0; p < problem.pieces.size(); ++p)
-    if (!fits[p] && problem.pieces[p].count > 0) unplaced.push_back({p, problem.pieces[p].count});
+    if (!fits[p] && problem.pieces[p].count > 0)
+      told.unplaced.push_back({p, problem.pieces[p].count});
+  for (PinnedSheet& sheet : pinnedSheets(problem, told.untaken))
+    for (MaterialJob& job : jobs)
+      if (takePinned(job, sheet)) break;
   return jobs;
 }
 

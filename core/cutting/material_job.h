@@ -3,7 +3,7 @@
 
 #include <vector>
 
-#include "core/cutting/cut_layout.h"
+#include "core/cutting/pinned_sheet.h"
 
 namespace drapery {
 
@@ -14,15 +14,24 @@ struct MaterialJob {
   const CutProblem* problem = nullptr;
   std::vector<std::size_t> stocks;  // of the problem
   std::vector<std::size_t> kinds;   // pieces of the problem that fit one of them
-  Counts counts;                    // wanted of each kind
+  Counts counts;                    // wanted of each kind, those on pinned sheets not counted
   /// By stock and kind: the ways in which it may lie.
   std::vector<std::vector<std::vector<LyingSize>>> sizes;
+  /// In the job's own terms: of a stock of the job, its pieces kinds.
+  std::vector<PinnedSheet> pinned = {};
 
   [[nodiscard]] const CutStock& stock(std::size_t i) const { return problem->stocks[stocks[i]]; }
   [[nodiscard]] const CutPiece& kind(std::size_t i) const { return problem->pieces[kinds[i]]; }
 };
 
-/// A problem's materials in the order of its stocks; what fits none goes to `unplaced`.
-std::vector<MaterialJob> materialJobs(const CutProblem& problem, std::vector<Unplaced>& unplaced);
+/// A problem's materials in the order of its stocks; what fits none, and pins that cannot be kept,
+/// are told in `told`.
+std::vector<MaterialJob> materialJobs(const CutProblem& problem, CutLayout& told);
+
+/// Whether all of it comes from one roll of which there is one.
+bool isOneRoll(const MaterialJob& job);
+
+/// The same as if nothing were pinned.
+MaterialJob withoutPins(const MaterialJob& job);
 
 }  // namespace drapery

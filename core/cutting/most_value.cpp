@@ -55,13 +55,14 @@ Counts triable(const MaterialJob& job, const std::vector<std::size_t>& order, do
 
 }  // namespace
 
-MaterialLayOut mostValue(const MaterialJob& job) {
+MaterialLayOut mostValue(const MaterialJob& job, const std::function<bool()>& isEnded) {
   const std::vector<std::size_t> order = dearestFirst(job);
   for (double pairs = kMostPairs;; pairs /= 4) {
     const Counts counts = triable(job, order, pairs);
     const CountIndex index(counts);
     std::uint64_t work = kMostJoins;
-    const BoxFronts fronts(job, 0, index, work);
+    const BoxFronts fronts(job, 0, index, work, isEnded);
+    if (isEnded()) return {{}, 0.0, valueOfArea(job, order), job.counts};
     if (!fronts.isWhole()) continue;
     MaterialLayOut result;
     std::size_t best = 0;

@@ -7,6 +7,7 @@ namespace drapery {
 
 /// From one sheet of the first stock; the value as `cost`, and as `bound` what no lay-out is worth
 /// more than. Where there are too many pieces to try all, those that are worth most by their area.
-MaterialLayOut mostValue(const MaterialJob& job);
+/// Nothing where it is ended before.
+MaterialLayOut mostValue(const MaterialJob& job, const std::function<bool()>& isEnded);
 
 }  // namespace drapery

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <array>
+#include <cmath>
 #include <limits>
 #include <map>
 #include <random>
@@ -20,7 +21,9 @@ struct Bin {
   std::vector<std::size_t> free;
   std::vector<std::size_t> holds;  // kinds, each as often as it lies in it
   double area = 0.0;
-  Micrometres end = 0;  // of what lies in it
+  Micrometres end = 0;                     // of what lies in it
+  std::optional<std::size_t> pinned = {};  // which of the pinned sheets it is
+  bool isBare = false;                     // that one, and nothing laid around its pins
 };
 
 /// How the next place is chosen and what is left beside it.
@@ -35,22 +38,31 @@ struct Habit {
 
 class Packer::Work {
  public:
-  Work(const MaterialJob& job, std::uint64_t seed, const std::function<bool()>& isEnough)
-      : job_(job), random_(seed) {
+  Work(const MaterialJob& job, std::uint64_t seed, PackerPatience patience)
+      : job_(job), patience_(std::move(patience)), random_(seed) {
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
       const CutPiece& piece = job.kind(kind);
       areas_.push_back(double(piece.width) * double(piece.height));
     }
     for (const int fit : {0, 1, 2})
       for (const bool isLarge : {true, false})
-        for (const int order : {0, 1, 2, 3}) {
-          if (hasOne_ && isEnough()) return;
-          start({fit, isLarge, 0.0, order}, 0, isEnough);
-        }
-    for (const int tries : {1, 4}) start({}, tries, isEnough);
+        for (const int order : {0, 1, 2, 3}) beginnings_.push_back({{fit, isLarge, 0.0, order}, 0});
+    for (const int tries : {1, 4}) beginnings_.push_back({{}, tries});
+    for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+      bestLost_.insert(bestLost_.end(), static_cast<std::size_t>(job.counts[kind]), kind);
+    step();
   }
 
   void step() {
+    if (begun_ < beginnings_.size()) {
+      const auto& [habit, tries] = beginnings_[begun_++];
+      return start(habit, tries);
+    }
+    if (!bins_.empty()) change();
+  }
+
+  /// Some sheets emptied and filled again.
+  void change() {
     std::vector<Bin> bins = bins_;
     std::vector<int> used = used_;
     std::vector<std::size_t> loose = lost_, lost;
@@ -62,30 +74,117 @@ class Packer::Work {
       if (i == 0)
         for (std::size_t b = 0; b < bins.size(); ++b)
           if (share(bins[b]) < share(bins[which])) which = b;
-      loose.insert(loose.end(), bins[which].holds.begin(), bins[which].holds.end());
-      --used[bins[which].stock];
+      Bin& bin = bins[which];
+      if (bin.pinned) {
+        bare(bin, loose);
+        continue;
+      }
+      loose.insert(loose.end(), bin.holds.begin(), bin.holds.end());
+      --used[bin.stock];
       // Now and then another stock in its place: a small one may do for the last.
       const std::size_t other = below(job_.stocks.size());
       const auto there = job_.stock(other).count;
       const bool isOther = below(4) == 0 && (!there || used[other] < *there);
-      emptied.push_back(isOther ? other : bins[which].stock);
+      emptied.push_back(isOther ? other : bin.stock);
       bins.erase(bins.begin() + static_cast<std::ptrdiff_t>(which));
     }
     if (below(2) == 0) refill(emptied, 1, bins, used, loose);
     const Habit habit{static_cast<int>(below(3)), below(3) > 0, below(2) == 0 ? 0.15 : 0.5,
                       static_cast<int>(below(4))};
-    fill(bins, used, loose, habit, lost);
-    takeIfBetter(std::move(bins), std::move(used), std::move(lost));
+    if (fill(bins, used, loose, habit, lost))
+      takeIfBetter(std::move(bins), std::move(used), std::move(lost));
+  }
+
+  /// As often as it goes into it whole, then those that would be used most in part, where they
+  /// still hold mostly what is wanted; the rest where there is room.
+  void begin(const std::vector<PatternUse>& patterns) {
+    constexpr int kTries = 12;
+    for (int i = 0; i < kTries && !patterns.empty() && !isEnough(); ++i) {
+      std::vector<Bin> bins;
+      std::vector<int> used(job_.stocks.size(), 0);
+      Counts wanted = job_.counts;
+      std::vector<std::pair<double, const PatternUse*>> parts;
+      for (const PatternUse& use : patterns) {
+        for (double n = std::floor(use.often + 1e-6); n >= 1; --n)
+          addPattern(use, 0.0, bins, used, wanted);
+        const double part = use.often - std::floor(use.often + 1e-6);
+        parts.emplace_back(part + (i == 0 ? 0.0 : 0.5 * this->part()), &use);
+      }
+      std::sort(parts.begin(), parts.end(),
+                [](const auto& a, const auto& b) { return a.first > b.first; });
+      const double least = i == 0 ? 0.8 : 0.6 + 0.35 * this->part();
+      for (const auto& [part, use] : parts) addPattern(*use, least, bins, used, wanted);
+      std::vector<std::size_t> loose, lost;
+      for (std::size_t kind = 0; kind < wanted.size(); ++kind)
+        loose.insert(loose.end(), static_cast<std::size_t>(std::max(0, wanted[kind])), kind);
+      while (!loose.empty()) {
+        const auto stock = stockFor(used, loose.front());
+        const std::size_t before = loose.size();
+        if (stock) refill({*stock}, 4, bins, used, loose);
+        if (loose.size() == before || isEnough()) break;
+      }
+      const Habit habit{static_cast<int>(below(3)), true, 0.0, 0};
+      if (fill(bins, used, loose, habit, lost))
+        takeIfBetter(std::move(bins), std::move(used), std::move(lost));
+    }
+  }
+
+  /// Without what is not wanted any more; not at all where less than that part of its area is.
+  void addPattern(const PatternUse& use, double least, std::vector<Bin>& bins,
+                  std::vector<int>& used, Counts& wanted) {
+    const auto there = job_.stock(use.stock).count;
+    if (there && used[use.stock] >= *there) return;
+    Bin bin;
+    bin.stock = use.stock;
+    bin.parts = use.parts;
+    Counts left = wanted;
+    double all = 0.0;
+    for (std::size_t i = 0; i < bin.parts.size(); ++i) {
+      SheetPart& part = bin.parts[i];
+      if (part.kind == SheetPart::Kind::Piece) {
+        all += areas_[part.piece];
+        if (left[part.piece] > 0) {
+          --left[part.piece];
+          bin.holds.push_back(part.piece);
+          bin.area += areas_[part.piece];
+          bin.end = std::max(bin.end, part.y + part.along);
+          continue;
+        }
+        part.kind = SheetPart::Kind::Free;
+      }
+      if (part.kind == SheetPart::Kind::Free) bin.free.push_back(i);
+    }
+    if (bin.area <= 0 || bin.area < least * all) return;
+    wanted = std::move(left);
+    bins.push_back(std::move(bin));
+    ++used[use.stock];
+  }
+
+  void follow(const Work& other) {
+    if (!other.hasOne_ || (hasOne_ && other.best_ >= best_)) return;
+    hasOne_ = true;
+    best_ = now_ = other.best_;
+    cost_ = other.cost_;
+    bins_ = bestBins_ = other.bestBins_;
+    lost_ = bestLost_ = other.bestLost_;
+    used_.assign(job_.stocks.size(), 0);
+    for (const Bin& bin : bins_) ++used_[bin.stock];
+    merits_.fill(best_);
   }
 
   /// From nothing: sheets filled in order, each as full as so many tries make it, and the rest put
   /// where there is room.
-  void start(const Habit& habit, int tries, const std::function<bool()>& isEnough) {
+  void start(const Habit& habit, int tries) {
     std::vector<Bin> bins;
     std::vector<int> used(job_.stocks.size(), 0);
     std::vector<std::size_t> loose, lost;
+    for (std::size_t i = 0; i < job_.pinned.size(); ++i) {
+      bins.push_back(pinnedBin(i));
+      ++used[bins.back().stock];
+    }
     for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind)
       loose.insert(loose.end(), static_cast<std::size_t>(job_.counts[kind]), kind);
+    if (tries > 0) refill({}, tries, bins, used, loose);
     while (tries > 0 && !loose.empty()) {
       if (isEnough()) return;
       const auto stock = stockFor(used, loose.front());
@@ -93,8 +192,8 @@ class Packer::Work {
       if (stock) refill({*stock}, tries, bins, used, loose);
       if (loose.size() == before) break;
     }
-    fill(bins, used, loose, habit, lost);
-    takeIfBetter(std::move(bins), std::move(used), std::move(lost));
+    if (fill(bins, used, loose, habit, lost))
+      takeIfBetter(std::move(bins), std::move(used), std::move(lost));
   }
 
   /// One after the other as full as can be, what is left over staying loose.
@@ -102,13 +201,15 @@ class Packer::Work {
               std::vector<int>& used, std::vector<std::size_t>& loose) {
     // Of very many only some are looked at for each sheet: a fill is to be over in a moment.
     constexpr std::size_t kLooked = 400;
+    const auto bare = static_cast<std::size_t>(
+        std::count_if(bins.begin(), bins.end(), [](const Bin& bin) { return bin.isBare; }));
+    const std::size_t looked = kLooked * (stocks.size() + bare);
     std::vector<std::size_t> others;
-    if (loose.size() > kLooked * stocks.size()) {
-      for (std::size_t i = 0; i < kLooked * stocks.size(); ++i)
+    if (loose.size() > looked) {
+      for (std::size_t i = 0; i < looked; ++i)
         std::swap(loose[i], loose[i + below(loose.size() - i)]);
-      others.assign(loose.begin() + static_cast<std::ptrdiff_t>(kLooked * stocks.size()),
-                    loose.end());
-      loose.resize(kLooked * stocks.size());
+      others.assign(loose.begin() + static_cast<std::ptrdiff_t>(looked), loose.end());
+      loose.resize(looked);
     }
     std::sort(loose.begin(), loose.end());
     std::vector<std::size_t> kinds;
@@ -121,6 +222,8 @@ class Packer::Work {
       ++pool.back();
     }
     RegionFiller filler(job_, random_);
+    for (Bin& bin : bins)
+      if (bin.isBare) fillAround(bin, filler, kinds, pool);
     for (const std::size_t stock : stocks) {
       if (const auto there = job_.stock(stock).count; there && used[stock] >= *there) continue;
       Bin best = emptyBin(stock);
@@ -144,6 +247,48 @@ class Packer::Work {
     loose = std::move(others);
     for (std::size_t i = 0; i < kinds.size(); ++i)
       loose.insert(loose.end(), static_cast<std::size_t>(pool[i]), kinds[i]);
+  }
+
+  /// What is free around its pins; on a roll nothing beyond them, whose length is not known yet.
+  void fillAround(Bin& bin, RegionFiller& filler, const std::vector<std::size_t>& kinds,
+                  Counts& pool) {
+    bin.isBare = false;
+    for (const std::size_t at : std::vector<std::size_t>(bin.free)) {
+      const SheetPart room = bin.parts[at];
+      if (!isOpenEnded(bin, room)) take(bin, filler.fill(bin.stock, room, kinds, pool), at);
+    }
+  }
+
+  /// Takes from a pinned sheet what was laid around its pins.
+  void bare(Bin& bin, std::vector<std::size_t>& loose) {
+    Bin fresh = pinnedBin(*bin.pinned);
+    for (const std::size_t kind : fresh.holds)
+      bin.holds.erase(std::find(bin.holds.begin(), bin.holds.end(), kind));
+    loose.insert(loose.end(), bin.holds.begin(), bin.holds.end());
+    bin = std::move(fresh);
+  }
+
+  [[nodiscard]] Bin pinnedBin(std::size_t which) const {
+    const PinnedSheet& sheet = job_.pinned[which];
+    Bin bin;
+    bin.stock = sheet.stock;
+    bin.parts = sheet.parts;
+    bin.pinned = which;
+    bin.isBare = true;
+    for (std::size_t i = 0; i < bin.parts.size(); ++i) {
+      const SheetPart& part = bin.parts[i];
+      if (part.kind == SheetPart::Kind::Free) bin.free.push_back(i);
+      if (part.kind != SheetPart::Kind::Piece) continue;
+      bin.holds.push_back(part.piece);
+      bin.area += areas_[part.piece];
+      bin.end = std::max(bin.end, part.y + part.along);
+    }
+    return bin;
+  }
+
+  [[nodiscard]] bool isOpenEnded(const Bin& bin, const SheetPart& room) const {
+    const CutStock& stock = job_.stock(bin.stock);
+    return stock.form == StockForm::Roll && room.y + room.along == usableOf(stock).along;
   }
 
   /// A filling in the place of a free part.
@@ -202,8 +347,9 @@ class Packer::Work {
   }
 
   [[nodiscard]] double cost() const { return cost_; }
+  [[nodiscard]] std::size_t lost() const { return bestLost_.size(); }
 
-  [[nodiscard]] MaterialLayOut layOut() const {
+  [[nodiscard]] MaterialLayOut layOut(bool isLast) const {
     MaterialLayOut result;
     result.cost = cost_;
     std::map<std::pair<std::size_t, std::vector<std::size_t>>, std::size_t>
@@ -213,6 +359,11 @@ class Packer::Work {
       const bool isRoll = job_.stock(bin.stock).form == StockForm::Roll;
       std::vector<std::size_t> holds = bin.holds;
       std::sort(holds.begin(), holds.end());
+      if (bin.pinned) {
+        result.sheets.push_back(sheetOf(bin));
+        result.sheets.back().pinned = job_.pinned[*bin.pinned].sheet;
+        continue;
+      }
       const auto [found, isNew] =
           alike.try_emplace({bin.stock, std::move(holds)}, result.sheets.size());
       if (!isNew && !isRoll) {
@@ -224,7 +375,7 @@ class Packer::Work {
         emptiest = {result.sheets.size() - 1, &bin};
     }
     // What is left over in one piece counts where most is left.
-    if (emptiest)
+    if (emptiest && isLast)
       if (auto laid =
               withLargestOffCut(job_, emptiest->second->stock, countsOf(*emptiest->second))) {
         laid->repeat = result.sheets[emptiest->first].repeat;
@@ -249,6 +400,7 @@ class Packer::Work {
         stock.form == StockForm::Roll ? builder.whole(bin.end - stock.kerf) : builder.whole();
     return builder.finish(convert(builder, stock, bin, 0, whole));
   }
+  [[nodiscard]] bool isEnough() const { return hasOne_ ? patience_.isOver() : patience_.isEnded(); }
   std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
   double part() { return static_cast<double>(random_() >> 11) / 9007199254740992.0; }
   [[nodiscard]] double share(const Bin& bin) const {
@@ -270,7 +422,8 @@ class Packer::Work {
     }
   }
 
-  void fill(std::vector<Bin>& bins, std::vector<int>& used, const std::vector<std::size_t>& loose,
+  /// False where it was left undone.
+  bool fill(std::vector<Bin>& bins, std::vector<int>& used, const std::vector<std::size_t>& loose,
             const Habit& habit, std::vector<std::size_t>& lost) {
     std::vector<std::pair<double, std::size_t>> order;
     order.reserve(loose.size());
@@ -280,7 +433,10 @@ class Packer::Work {
     }
     std::stable_sort(order.begin(), order.end(),
                      [](const auto& a, const auto& b) { return a.first > b.first; });
+    constexpr std::size_t kLook = 32;  // pieces between two questions
+    std::size_t looked = 0;
     for (const auto& [size, kind] : order) {
+      if (++looked % kLook == 0 && isEnough()) return false;
       if (put(bins, kind, habit)) continue;
       const auto stock = stockFor(used, kind);
       if (!stock) {
@@ -291,6 +447,7 @@ class Packer::Work {
       ++used[*stock];
       put(bins, kind, habit);
     }
+    return true;
   }
 
   /// The cheapest stock by its area of those that hold it and that there still are.
@@ -380,9 +537,7 @@ class Packer::Work {
                                          double(room.across) * double(room.along - size.along));
       bool isBeside = !isHigh || (isWide && (besideFirst >= aboveFirst) == habit.isLarge);
       // Of a roll nothing but shelves: its end is not known yet.
-      const bool isOpenEnd = job_.stock(bin.stock).form == StockForm::Roll && isHigh &&
-                             room.y + room.along == usableOf(job_.stock(bin.stock)).along;
-      if (isOpenEnd) isBeside = false;
+      if (isHigh && isOpenEnded(bin, room)) isBeside = false;
       SheetPart low = room, high = room;
       if (isBeside) {
         low.across = size.across;
@@ -451,7 +606,10 @@ class Packer::Work {
   }
 
   const MaterialJob& job_;
+  PackerPatience patience_;
   std::mt19937_64 random_;
+  std::vector<std::pair<Habit, int>> beginnings_;  // with how often each sheet is tried
+  std::size_t begun_ = 0;
   std::vector<double> areas_;  // by kind
   std::vector<Bin> bins_;      // of the best
   std::vector<int> used_;      // by stock
@@ -470,11 +628,14 @@ class Packer::Work {
   bool hasOne_ = false;
 };
 
-Packer::Packer(const MaterialJob& job, std::uint64_t seed, const std::function<bool()>& isEnough)
-    : work_(std::make_unique<Work>(job, seed, isEnough)) {}
+Packer::Packer(const MaterialJob& job, std::uint64_t seed, PackerPatience patience)
+    : work_(std::make_unique<Work>(job, seed, std::move(patience))) {}
 Packer::~Packer() = default;
 void Packer::step() { work_->step(); }
+void Packer::begin(const std::vector<PatternUse>& patterns) { work_->begin(patterns); }
+void Packer::follow(const Packer& other) { work_->follow(*other.work_); }
 double Packer::cost() const { return work_->cost(); }
-MaterialLayOut Packer::layOut() const { return work_->layOut(); }
+std::size_t Packer::lost() const { return work_->lost(); }
+MaterialLayOut Packer::layOut(bool isLast) const { return work_->layOut(isLast); }
 
 }  // namespace drapery

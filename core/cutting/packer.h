@@ -6,21 +6,37 @@
 #include <memory>
 
 #include "core/cutting/exact_lay_out.h"
+#include "core/cutting/pattern_bound.h"
 
 namespace drapery {
 
+/// When to stop. What is begun is left undone, but for the first lay-out, for which only `isEnded`
+/// counts.
+struct PackerPatience {
+  std::function<bool()> isOver;   // the time is over, or `isEnded`
+  std::function<bool()> isEnded;  // nobody waits for it any more
+};
+
 class Packer {
  public:
-  /// With a first lay-out, and better ones until `isEnough`.
-  Packer(const MaterialJob& job, std::uint64_t seed, const std::function<bool()>& isEnough);
+  /// With a first lay-out. The job outlives it.
+  Packer(const MaterialJob& job, std::uint64_t seed, PackerPatience patience);
   ~Packer();
   Packer(const Packer&) = delete;
   Packer& operator=(const Packer&) = delete;
 
-  /// One try: some sheets emptied and filled again. The best stays.
+  /// One try: another first lay-out while there are ways to begin, then some sheets emptied and
+  /// filled again. The best stays.
   void step();
+  /// Also begins with sheets that are filled so, as often as whole numbers near theirs say.
+  void begin(const std::vector<PatternUse>& patterns);
+  /// Goes on from another's best, where that is better.
+  void follow(const Packer& other);
   [[nodiscard]] double cost() const;
-  [[nodiscard]] MaterialLayOut layOut() const;
+  /// How many pieces its best leaves unplaced.
+  [[nodiscard]] std::size_t lost() const;
+  /// @param isLast whether it is worth the time to leave the largest off-cut that there can be.
+  [[nodiscard]] MaterialLayOut layOut(bool isLast) const;
 
  private:
   class Work;

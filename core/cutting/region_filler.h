@@ -6,19 +6,9 @@
 #include <random>
 
 #include "core/cutting/material_job.h"
+#include "core/cutting/sheet_part.h"
 
 namespace drapery {
-
-/// What becomes of a rectangle of a sheet, enlarged by the kerf.
-struct SheetPart {
-  enum class Kind { Free, Piece, Split };
-  Kind kind = Kind::Free;
-  Micrometres x = 0, y = 0, across = 0, along = 0;
-  bool isBeside = false;  // of a split
-  std::size_t low = 0, high = 0;
-  std::size_t piece = 0;  // a kind of the job
-  bool isTurned = false;
-};
 
 struct Filling {
   double area = 0.0;             // of the pieces in it

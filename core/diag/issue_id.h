@@ -50,6 +50,11 @@ inline constexpr IssueKind kIssueKinds[]{
     {"cut-too-many", "count most"},
     {"cut-kerf", "name value"},
     {"cut-edges", "name"},
+    {"stock-unknown", "name"},
+    {"stock-short", "name there needed"},
+    {"stock-used", "name"},
+    {"stock-name", "name"},
+    {"book-unplanned", "path"},
     // jobs
     {"job-not-object", ""},
     {"settings-not-object", ""},

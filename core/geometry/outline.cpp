@@ -98,4 +98,17 @@ std::vector<Point> mirrored(std::vector<Point> outline, double width) {
   return outline;
 }
 
+bool isHalfOf(const std::vector<Point>& outline, double width, double height) {
+  if (outline.size() < 3 || !(width > 0 && height > 0)) return false;
+  const double slack = 1e-6 * (width + height);
+  // How far a point is from one diagonal, and from the other, on either side.
+  const auto stays = [&](bool isRising, double side) {
+    return std::all_of(outline.begin(), outline.end(), [&](const Point& p) {
+      const double y = isRising ? p.y : height - p.y;
+      return side * (p.x * height - y * width) <= slack * std::max(width, height);
+    });
+  };
+  return stays(true, 1.0) || stays(true, -1.0) || stays(false, 1.0) || stays(false, -1.0);
+}
+
 }  // namespace drapery

@@ -23,6 +23,10 @@ std::vector<Point> rectangle(double left, double bottom, double right, double to
 /// The smallest box around the points; zero for none.
 Box boundsOf(const std::vector<Point>& points);
 
+/// Whether it stays on one side of a diagonal of its rectangle, so that another, turned half round,
+/// comes from the same rectangle. To a millionth of a millimetre.
+bool isHalfOf(const std::vector<Point>& outline, double width, double height);
+
 /// The outline seen from the back: left for right within a piece of the given width.
 std::vector<Point> mirrored(std::vector<Point> outline, double width);
 

@@ -8,6 +8,7 @@
 #include <variant>
 #include <vector>
 
+#include "core/plan/job_cutting.h"
 #include "core/quantity/units.h"
 
 namespace drapery {
@@ -53,6 +54,7 @@ struct Job {
   std::map<std::string, Entries, std::less<>> otherAllowances;  // by method, waiting
   Entries fixed;                                                // values said instead of computed
   std::map<std::string, Entries, std::less<>> asCut;  // pieces as they are: "width", "height"
+  JobCutting cutting;
   std::vector<std::pair<std::string, std::string>>
       kept;  // unknown keys of a newer version, as JSON
 };

@@ -10,6 +10,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QTest>
+#include <functional>
 
 #include "app/main_window.h"
 #include "app/table/table.h"
@@ -32,12 +33,15 @@ class BenchWindow : public ::testing::Test {
              const std::vector<Stage>& stages = allStages(), const std::string& materials = {}) {
     window_.reset();
     workspace_ = std::make_unique<Workspace>(
-        Workspace::Places{methods, materials, folder_.path() + "/drapery/jobs", settings});
+        Workspace::Places{methods, materials, folder_.path() + "/drapery/jobs", settings, stock()});
     window_ = std::make_unique<MainWindow>(*workspace_, stages);
     window_->show();
     window_->activateWindow();
     QApplication::processEvents();
   }
+
+  /// What lies there to be cut: nothing, until a test writes it.
+  std::string stock() { return folder_.path() + "/drapery/stock.json"; }
 
   /// Writes the job and opens it.
   void open(const Job& job) {
@@ -92,6 +96,13 @@ class BenchWindow : public ::testing::Test {
 
   Document& document() { return window_->document(); }
   double value(const char* name) { return valueOf(document().plan(), name); }
+  /// Those that are worked on the table of drawings.
+  static std::vector<std::reference_wrapper<const Stage>> tableStages() {
+    std::vector<std::reference_wrapper<const Stage>> stages;
+    for (const Stage& stage : allStages())
+      if (stage.makePage == allStages().front().makePage) stages.emplace_back(stage);
+    return stages;
+  }
   Table& table() { return dynamic_cast<Table&>(window_->page()); }
   QString banner() { return window_->banner().text(); }
   /// All words in the margin.

@@ -19,7 +19,10 @@ TEST_F(Reach, tabComesToEverythingThatCanBeUsed) {
   for (const Stage& stage : allStages()) {
     window_->setStage(stage);
     QApplication::processEvents();
-    table().tags().front()->focusTarget()->setFocus();
+    if (auto* table = dynamic_cast<Table*>(&window_->page()))
+      table->tags().front()->focusTarget()->setFocus();
+    else
+      window_->page().setFocus();
     std::set<QWidget*> reached;
     while (QApplication::focusWidget() != nullptr &&
            reached.insert(QApplication::focusWidget()).second)
@@ -134,7 +137,7 @@ TEST_F(Reach, theBenchIsMirroredWhereWordsRunFromRightToLeft) {
   QApplication::setLayoutDirection(Qt::RightToLeft);
   begin();
   openPlain();
-  for (const Stage& stage : allStages()) {
+  for (const Stage& stage : tableStages()) {
     window_->setStage(stage);
     settle();
     EXPECT_GT(find("docket")->x(), table().width() / 2);

@@ -30,9 +30,10 @@ class Slate : public StagePage {
   Subject selected_;
 };
 
-StagePage* makeSlate(Document&, const Palette&, QWidget* parent) { return new Slate(parent); }
-StageStatus slateStatus(const Stage&, const Plan& plan, std::size_t missing) {
-  return {QString("%1 missing").arg(missing), plan.has(Severity::Stop)};
+StagePage* makeSlate(Workspace&, const Palette&, QWidget* parent) { return new Slate(parent); }
+StageStatus slateStatus(const Stage&, Workspace& workspace) {
+  const Document& book = workspace.book();
+  return {QString("%1 missing").arg(book.missing().size()), book.plan().has(Severity::Stop)};
 }
 /// Only case bindings are written about.
 bool isCase(const Stage&, const RuleSet& rules) { return rules.id.rfind("case", 0) == 0; }

@@ -70,7 +70,7 @@ TEST_F(Window, anyFigureCanBeAskedWhy) {
   EXPECT_THAT(words, HasSubstr("Set-back −1 mm"));
   EXPECT_THAT(words, HasSubstr("common practice · Sunk joint, computed"));
   // Every figure of both stages has something to say.
-  for (const Stage& stage : allStages()) {
+  for (const Stage& stage : tableStages()) {
     window_->setStage(stage);
     for (const Tag* tag : table().tags()) {
       if (tag->value() == "units" || tag->value() == "round" || tag->value() == "method") continue;
@@ -480,7 +480,7 @@ TEST_F(Window, tagsNeverCollide) {
       open(job);
       for (const QSize& window : {QSize(1280, 800), QSize(1024, 700), QSize(1920, 1080)}) {
         window_->resize(window);
-        for (const Stage& stage : allStages()) {
+        for (const Stage& stage : tableStages()) {
           window_->setStage(stage);
           QApplication::processEvents();
           const std::string what = std::to_string(size.height) + " high, window " +
@@ -503,7 +503,7 @@ TEST_F(Window, theLargestLettersCanBeWorkedWith) {
   for (const char* demo : {"tide-ledger", "lantern-log", "tern-notes", "hive-diary"}) {
     path_ = folder_.write("demo.json", projectFile("demo/" + std::string(demo) + ".json"));
     ASSERT_TRUE(window_->openFile(QString::fromStdString(path_)));
-    for (const Stage& stage : allStages()) {
+    for (const Stage& stage : tableStages()) {
       click(("docket." + std::string(stage.id)).c_str());
       EXPECT_EQ(window_->size(), QSize(1280, 800));
       expectTagsApart(std::string(demo) + ", " + stage.id);

@@ -434,10 +434,17 @@ TEST(Schemas, holdForTheDemoJobsAndTheirPlans) {
       {"job", folder.write("bare.json", kBareJob), "job", folder.write("said.json", saidJob()),
        "plan", folder.write("said-plan.json", cli({"plan", "-"}, saidJob()).out)});
   ASSERT_GE(arguments.size(), 24U);
+  std::string cutting = kBareJob;
+  cutting.insert(cutting.rfind('}'), R"(, "cutting": {"first": "off-cuts", "mock_up": "kraft",
+    "with": ["other.json"], "pins": [{"piece": "board", "stock": "grey", "sheet": 1, "x": 2.5, "y": 0, "turned": true}],
+    "kept": [{"name": "A", "pins": []}], "done": [{"stock": "grey", "pieces": {"board": 2}}]})");
+  EXPECT_EQ(cli({"plan", "-"}, cutting).code, 0);
+  arguments.insert(arguments.end(), {"job", folder.write("cutting.json", cutting), "stock",
+                                     std::string(DRAPERY_SOURCE_DIR) + "/demo/stock/shelf.json"});
   const std::string check = folder.write("check.py", R"(
 import json, sys, jsonschema
 root = sys.argv[1]
-schemas = {k: json.load(open(f"{root}/docs/schemas/{k}.schema.json")) for k in ("job", "plan", "compare", "solve")}
+schemas = {k: json.load(open(f"{root}/docs/schemas/{k}.schema.json")) for k in ("job", "plan", "compare", "solve", "stock")}
 for s in schemas.values():
     jsonschema.Draft202012Validator.check_schema(s)
 for kind, path in zip(sys.argv[2::2], sys.argv[3::2]):

@@ -1,15 +1,21 @@
 // Cuts in the order in which they are made.
 #include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
 
+#include <map>
 #include <set>
 
 #include "core/cutting/cut_order.h"
-#include "core/cutting/lay_out.h"
+#include "core/cutting/edge_cuts.h"
+#include "tests/support/cutting.h"
+#include "tests/support/judge.h"
 
 namespace drapery {
 namespace {
 
-constexpr Micrometres kMm = 1000;
+using test::faultIn;
+using test::kMm;
+using test::laidOut;
 
 CutProblem boards(int count) {
   CutProblem problem;
@@ -26,37 +32,32 @@ CutProblem boards(int count) {
   return problem;
 }
 
-CutLayout laidOut(const CutProblem& problem) {
-  LayOutLimits limits;
-  limits.steps = 100;
-  return layOut(problem, limits);
-}
-
-// Every cut of the tree once, each after the one that its rectangle comes from.
-TEST(CutOrder, makesEachCutAfterTheOneThatFreesItsRectangle) {
+// Every cut of the tree once, each through a rectangle that lies there by then; what is kept of it
+// is measured.
+TEST(CutOrder, cutsWhatLiesThereEachCutOnce) {
   for (const int count : {2, 6, 24}) {
     const CutProblem problem = boards(count);
     const CutLayout layout = laidOut(problem);
     std::set<std::pair<std::size_t, int>> made;
     std::size_t trims = 0, cuts = 0;
+    std::vector<std::vector<CutRectangle>> there(layout.sheets.size(),
+                                                 {{0, 0, 700 * kMm, 1000 * kMm}});
     for (const GaugeStep& step : cutOrder(problem, layout, "board")) {
       EXPECT_GT(step.reading, 0);
       EXPECT_FALSE(step.cuts.empty());
       for (const OrderedCut& cut : step.cuts) {
         ++cuts;
-        if (cut.node < 0) {
+        EXPECT_EQ(std::erase(there[cut.sheet], cut.from), 1U);
+        there[cut.sheet].push_back(cut.low);
+        there[cut.sheet].push_back(cut.high);
+        const bool isMeasured = (cut.isAcross ? cut.low.across : cut.low.along) == step.reading ||
+                                (cut.isAcross ? cut.high.across : cut.high.along) == step.reading;
+        EXPECT_TRUE(isMeasured);
+        EXPECT_EQ(cut.length, cut.isAcross ? cut.from.along : cut.from.across);
+        if (cut.node < 0)
           ++trims;
-          continue;
-        }
-        const CutSheet& sheet = layout.sheets[cut.sheet];
-        for (std::size_t n = 0; n < sheet.cuts.size(); ++n) {
-          const CutNode& node = sheet.cuts[n];
-          const bool isCut =
-              node.kind == CutNode::Kind::CutAcross || node.kind == CutNode::Kind::CutAlong;
-          const bool isBefore = isCut && (node.low == cut.node || node.high == cut.node);
-          EXPECT_TRUE(!isBefore || made.contains({cut.sheet, static_cast<int>(n)}));
-        }
-        EXPECT_TRUE(made.insert({cut.sheet, cut.node}).second);
+        else
+          EXPECT_TRUE(made.insert({cut.sheet, cut.node}).second);
       }
     }
     std::size_t wanted = 0;
@@ -68,13 +69,115 @@ TEST(CutOrder, makesEachCutAfterTheOneThatFreesItsRectangle) {
   }
 }
 
+// Two boards, a stiffener and what is left over side by side: each is cut to its own width, none is
+// what remains of the others.
+TEST(CutOrder, measuresEachPieceItself) {
+  CutProblem problem = boards(2);
+  problem.stocks[0].left = problem.stocks[0].bottom = 0;
+  problem.stocks[0].across = 320 * kMm;
+  problem.stocks[0].along = 216 * kMm;
+  const auto steps = cutOrder(problem, laidOut(problem), "board");
+  std::map<Micrometres, int> cuts;
+  for (const GaugeStep& step : steps) cuts[step.reading] += static_cast<int>(step.cuts.size());
+  EXPECT_EQ(cuts, (std::map<Micrometres, int>{{23 * kMm, 1}, {140 * kMm, 2}}));
+}
+
 // Equal cuts are made at one setting: two for the edges, one for the rows, one for each width; and
 // what the rows are cut out of.
 TEST(CutOrder, setsTheGaugeSeldom) {
   const CutProblem problem = boards(16);
-  const CutLayout layout = laidOut(problem);
+  const CutLayout layout = forBench(problem, laidOut(problem), {});
   EXPECT_LE(cutOrder(problem, layout, "board").size(), 7U);
   EXPECT_TRUE(cutOrder(problem, layout, "cloth").empty());
+}
+
+// What is cut later in the work stays whole until then.
+RC_GTEST_PROP(CutOrder, cutsWhatComesLaterLast, ()) {
+  CutProblem problem = test::anyProblem(*rc::gen::inRange(2, 7), 4, 1);
+  for (CutPiece& piece : problem.pieces) piece.moment = *rc::gen::inRange(0, 3);
+  const CutLayout layout = laidOut(problem, 20);
+  int before = 0;
+  for (const GaugeStep& step : cutOrder(problem, layout, "board")) {
+    RC_ASSERT(step.moment >= before);
+    before = step.moment;
+    for (const OrderedCut& cut : step.cuts) {
+      int first = 99;
+      for (const CutPlacement& at : layout.sheets[cut.sheet].placements)
+        if (at.x >= cut.from.x && at.y >= cut.from.y &&
+            at.x + at.across <= cut.from.x + cut.from.across &&
+            at.y + at.along <= cut.from.y + cut.from.along)
+          first = std::min(first, problem.pieces[at.piece].moment);
+      RC_ASSERT(step.moment == first);
+    }
+  }
+}
+
+// What lies there adds up to the sheet, less what the kerf took; at the end each piece stands
+// alone.
+RC_GTEST_PROP(CutOrder, tellsWhatLiesThereAfterEachStep, ()) {
+  CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 6), 4, 1);
+  problem.stocks[0].kerf = 0;
+  const CutLayout layout = laidOut(problem, 20);
+  const auto steps = cutOrder(problem, layout, "board");
+  for (std::size_t s = 0; s < layout.sheets.size(); ++s)
+    for (std::size_t made = 0; made <= steps.size(); ++made) {
+      const SheetState state = stateAfter(problem, layout, s, steps, made);
+      double area = 0;
+      std::set<std::size_t> pieces;
+      bool isDone = true;
+      for (const SheetState::Part& part : state.parts) {
+        area += double(part.at.across) * double(part.at.along);
+        if (part.kind == SheetState::Part::Kind::Piece) pieces.insert(part.placement);
+        if (part.kind == SheetState::Part::Kind::ToCut) isDone = false;
+      }
+      const CutStock& stock = problem.stocks[0];
+      RC_ASSERT(area == double(stock.across) * double(stock.along));
+      if (made < steps.size()) continue;
+      RC_ASSERT(isDone);
+      RC_ASSERT(pieces.size() == layout.sheets[s].placements.size());
+    }
+}
+
+// The pieces stay, so does what is worth keeping; the cuts are sound, and no more of them are long.
+RC_GTEST_PROP(ForBench, cutsTheSamePiecesFree, ()) {
+  const CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 7), 4, 2);
+  const CutLayout layout = laidOut(problem, 20);
+  const Micrometres longest = *rc::gen::inRange(100, 900) * kMm;
+  const CutLayout other = forBench(problem, layout, {}, longest);
+  RC_ASSERT(faultIn(problem, other) == "");
+  for (std::size_t s = 0; s < layout.sheets.size(); ++s) {
+    const CutStock& stock = problem.stocks[layout.sheets[s].stock];
+    const auto largest = [&](const CutSheet& sheet) {
+      double most = 0.0;
+      for (const CutPlacement& left : usableLeft(stock, sheet, {}))
+        most = std::max(most, double(left.across) * double(left.along));
+      return most;
+    };
+    RC_ASSERT(largest(other.sheets[s]) >= largest(layout.sheets[s]));
+  }
+}
+
+// Two boards at the end of a long sheet: cut off across first no cut is longer than the sheet is
+// wide; a shear that is shorter still has to be helped once.
+TEST(ForBench, cutsTheShortWayFirst) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(500, 1000)};
+  problem.pieces = {test::pieceOf("a", 200, 400, 1), test::pieceOf("b", 300, 400, 1)};
+  problem.pins = {{0, 0, 0, 0, 0, false}, {1, 0, 0, 200 * kMm, 0, false}};
+  const CutLayout layout = laidOut(problem);
+  ASSERT_EQ(layout.sheets.size(), 1U);
+  const auto over = [&](Micrometres longest) {
+    return cutsOver(problem, forBench(problem, layout, {}, longest).sheets[0], longest);
+  };
+  EXPECT_EQ(over(500 * kMm), 0);
+  EXPECT_EQ(over(450 * kMm), 1);
+}
+
+// A column of stiffeners beside the boards: rows first, and then three settings for all.
+TEST(ForBench, cutsSideBySideWhatLiesSideBySide) {
+  const CutProblem problem = boards(16);
+  const CutLayout layout = forBench(problem, laidOut(problem), {});
+  EXPECT_LE(cutOrder(problem, layout, "board").size(), 6U);
 }
 
 }  // namespace

@@ -2,69 +2,23 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <atomic>
+
 #include "core/cutting/lay_out.h"
 #include "core/file/read_file.h"
 #include "store/cut_json.h"
+#include "tests/support/cutting.h"
 #include "tests/support/judge.h"
 
 namespace drapery {
 namespace {
 
+using test::anyProblem;
 using test::faultIn;
-
-constexpr Micrometres kMm = 1000;
-
-CutStock sheetOf(Micrometres across, Micrometres along) {
-  CutStock stock;
-  stock.id = "sheet";
-  stock.material = "board";
-  stock.across = across * kMm;
-  stock.along = along * kMm;
-  stock.cost = 1;
-  return stock;
-}
-
-CutPiece pieceOf(const std::string& id, Micrometres width, Micrometres height, int count,
-                 PieceGrain grain = PieceGrain::Height) {
-  return {id, "board", width * kMm, height * kMm, count, grain, 0.0};
-}
-
-CutLayout laidOut(const CutProblem& problem, std::uint64_t steps = 200, std::uint64_t seed = 1) {
-  LayOutLimits limits;
-  limits.steps = steps;
-  limits.seed = seed;
-  return layOut(problem, limits);
-}
-
-/// As many kinds, counts and stocks as are asked for; sizes in tenths.
-CutProblem anyProblem(int kinds, int most, int stocks) {
-  CutProblem problem;
-  problem.name = "any";
-  const auto from = [](int least, int upTo) { return *rc::gen::inRange(least, upTo + 1); };
-  for (int s = 0; s < stocks; ++s) {
-    CutStock stock = sheetOf(from(200, 700), from(200, 1000));
-    stock.id = "stock" + std::to_string(s);
-    stock.grain = from(0, 1) == 0 ? StockGrain::Along : StockGrain::Across;
-    stock.kerf = from(0, 2) == 0 ? from(1, 40) * (kMm / 10) : 0;
-    stock.left = from(0, 8) * kMm;
-    stock.top = from(0, 8) * kMm;
-    stock.cost = from(1, 4);
-    if (from(0, 3) == 0) stock.count = from(0, 3);
-    if (from(0, 4) == 0) {
-      stock.form = StockForm::Roll;
-      stock.along = 20000 * kMm;
-    }
-    problem.stocks.push_back(stock);
-  }
-  for (int k = 0; k < kinds; ++k) {
-    CutPiece piece = pieceOf("piece" + std::to_string(k), 1, 1, from(1, most));
-    piece.width = from(100, 4000) * (kMm / 10);
-    piece.height = from(100, 5000) * (kMm / 10);
-    piece.grain = static_cast<PieceGrain>(from(0, 2));
-    problem.pieces.push_back(piece);
-  }
-  return problem;
-}
+using test::kMm;
+using test::laidOut;
+using test::pieceOf;
+using test::sheetOf;
 
 RC_GTEST_PROP(LayOut, isSoundOnAnyStock, ()) {
   const CutProblem problem = anyProblem(*rc::gen::inRange(1, 9), 6, *rc::gen::inRange(1, 4));
@@ -211,7 +165,7 @@ TEST(LayOut, stopsWhenItIsCancelled) {
     const CutProblem problem = anyProblem(20, 9, 1);
     LayOutLimits limits;
     limits.seconds = 60;
-    int asked = 0;
+    std::atomic<int> asked = 0;  // by two threads
     limits.isCancelled = [&] { return ++asked > 3; };
     RC_ASSERT(faultIn(problem, layOut(problem, limits)) == "");
   });

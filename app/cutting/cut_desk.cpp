@@ -1,0 +1,180 @@
+#include "app/cutting/cut_desk.h"
+
+#include <QCoreApplication>
+#include <QDir>
+#include <QEventLoop>
+#include <QFile>
+#include <QFileInfo>
+#include <algorithm>
+#include <utility>
+
+#include "core/cutting/lay_out.h"
+#include "core/file/read_file.h"
+#include "store/json_node.h"
+#include "store/open_job.h"
+
+namespace drapery {
+
+namespace {
+// Seconds.
+constexpr double kWatched = 5.0;
+constexpr double kUnwatched = 0.4;
+}  // namespace
+
+CutDesk::CutDesk(Document& book, StockRoom& room, QObject* parent)
+    : QObject(parent), book_(book), room_(room), found_(std::make_shared<Found>()) {
+  pool_.setMaxThreadCount(1);
+  connect(&book_, &Document::planChanged, this, &CutDesk::renew);
+  connect(&book_, &Document::jobChanged, this, &CutDesk::renew);
+  connect(&room_, &StockRoom::changed, this, &CutDesk::renew);
+  renew();
+}
+
+CutDesk::~CutDesk() {
+  ++generation_;
+  pool_.waitForDone();
+}
+
+void CutDesk::setWatched(bool isWatched) {
+  isWatched_ = isWatched;
+  const auto& materials = found_->layout.materials;
+  const bool isProven = std::all_of(materials.begin(), materials.end(),
+                                    [](const MaterialCost& cost) { return cost.isProven; });
+  if (isWatched && isShort_ && !isProven) search();
+}
+
+/// Until there is a first lay-out nothing is there that would do.
+void CutDesk::stop() {
+  if (!isSearching_ || next_) return;
+  ++generation_;
+  isSearching_ = false;
+  emit changed();
+}
+
+void CutDesk::settle() {
+  while (isSearching_) QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents);
+}
+
+/// The open book, and those that it is cut together with.
+void CutDesk::gatherBooks(Found& found) {
+  found.jobs.push_back(std::make_shared<const Job>(book_.shownJob()));
+  found.plans.push_back(std::make_shared<const Plan>(book_.plan()));
+  const QString folder = QFileInfo(book_.path()).absolutePath();
+  for (const std::string& name : book_.shownJob().cutting.with) {
+    const Other& other = otherBook(QDir(folder).absoluteFilePath(QFile::decodeName(name.c_str())));
+    if (other.issue) {
+      issues_.push_back(*other.issue);
+      continue;
+    }
+    found.jobs.push_back(other.job);
+    found.plans.push_back(other.plan);
+  }
+}
+
+const CutDesk::Other& CutDesk::otherBook(const QString& path) {
+  const QDateTime written = QFileInfo(path).lastModified();
+  Other& other = others_[path];
+  if ((other.job || other.issue) && other.written == written) return other;
+  other = {written, nullptr, nullptr, std::nullopt};
+  const std::string file = QFile::encodeName(path).toStdString();
+  const auto text = readWhole(file, kLargestJsonFile);
+  if (const auto* issue = std::get_if<Issue>(&text)) {
+    other.issue = *issue;
+    return other;
+  }
+  OpenedJob opened = openJob(std::get<std::string>(text), file, book_.library());
+  if (!opened.issues.empty() || !opened.document.job) {
+    other.issue = Issue{"book-unplanned", {{"path", file}}, {}, {}, {}};
+    return other;
+  }
+  other.job = std::make_shared<const Job>(std::move(*opened.document.job));
+  other.plan = std::make_shared<const Plan>(std::move(opened.plan));
+  return other;
+}
+
+void CutDesk::renew() {
+  issues_.clear();
+  if (room_.stock().items.empty() && !isReady_) {  // nothing to be laid out, and nothing was
+    if (!std::exchange(isEmpty_, true)) emit changed();
+    return;
+  }
+  isEmpty_ = false;
+  auto found = std::make_shared<Found>();
+  gatherBooks(*found);
+  std::vector<BookToCut> books;
+  for (std::size_t i = 0; i < found->jobs.size(); ++i)
+    books.push_back({found->jobs[i].get(), found->plans[i].get()});
+  found->work = cutWorkOf(books, room_.stock());
+  const bool wasReady = isReady_;
+  isReady_ = book_.missing().empty() && !room_.stock().items.empty();
+  const auto& last = next_ ? next_ : found_;
+  if (found->work.problem == last->work.problem && wasReady == isReady_) {
+    // The same pieces by other words, perhaps: the lay-out is theirs, or what is awaited is.
+    if (next_) {
+      next_ = std::move(found);
+    } else {
+      found->layout = std::move(found_->layout);
+      found_ = std::move(found);
+    }
+    emit changed();
+    return;
+  }
+  // What it was laid out like before is shown until there is another.
+  if (!isReady_) {
+    ++generation_;
+    isSearching_ = false;
+    next_.reset();
+    found_ = std::move(found);
+    emit changed();
+    return;
+  }
+  next_ = std::move(found);
+  search();
+}
+
+void CutDesk::search() {
+  if (!isReady_) return;
+  const int generation = ++generation_;
+  isSearching_ = true;
+  isShort_ = !isWatched_;
+  const auto of = next_ ? next_ : found_;
+  pool_.start(
+      [this, generation, problem = of->work.problem, seconds = isWatched_ ? kWatched : kUnwatched] {
+        if (generation_ != generation) return;
+        LayOutLimits limits;
+        limits.seconds = seconds;
+        limits.isCancelled = [this, generation] { return generation_ != generation; };
+        const auto tell = [this, generation](const CutLayout& layout, bool isLast) {
+          QMetaObject::invokeMethod(
+              this, [this, generation, layout, isLast] { take(generation, layout, isLast); },
+              Qt::QueuedConnection);
+        };
+        limits.onBetter = [&](const CutLayout& layout) { tell(layout, false); };
+        tell(layOut(problem, limits), true);
+      });
+  emit changed();
+}
+
+bool CutDesk::isBetter(const CutLayout& layout) const {
+  const auto merit = [](const CutLayout& of) {
+    int unplaced = 0;
+    for (const Unplaced& each : of.unplaced) unplaced += each.count;
+    double cost = 0.0;
+    for (const MaterialCost& each : of.materials) cost += each.cost;
+    return std::pair(unplaced, cost);
+  };
+  return merit(layout) <= merit(found_->layout);
+}
+
+void CutDesk::take(int generation, CutLayout layout, bool isLast) {
+  if (generation != generation_) return;
+  // A search that goes on where one ended begins anew: what was found by then is not left for less.
+  const bool isTaken = next_ || found_->layout.sheets.empty() || isBetter(layout);
+  if (next_) found_ = std::move(next_);
+  next_.reset();
+  if (isTaken) found_->layout = std::move(layout);
+  isSearching_ = !isLast;
+  emit changed();
+}
+
+}  // namespace drapery

@@ -1,0 +1,421 @@
+#include "app/cutting/cut_page.h"
+
+#include <QCoreApplication>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QPainter>
+#include <QScrollArea>
+#include <QScrollBar>
+#include <algorithm>
+#include <cmath>
+
+#include "app/cutting/cut_margin.h"
+#include "app/cutting/sheet_card.h"
+#include "app/cutting/sheet_view.h"
+#include "app/cutting/stock_sheet.h"
+#include "app/ink_button.h"
+#include "app/ink_parts.h"
+#include "app/words/cut_words.h"
+#include "app/words/window_words.h"
+#include "app/workspace/workspace.h"
+#include "core/cutting/edge_cuts.h"
+#include "paint/fonts.h"
+#include "words/cut_moments.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr double kMarginEm = 24.0;
+constexpr double kNarrowMarginEm = 19.0;
+constexpr int kEdge = 16;
+constexpr int kBetween = 18;       // cards
+constexpr double kLargest = 0.42;  // pixels to the mm
+constexpr double kLeast = 0.06;
+
+}  // namespace
+
+CutPage::CutPage(Workspace& workspace, const Palette& palette, QWidget* parent)
+    : StagePage(parent),
+      workspace_(workspace),
+      book_(workspace.book()),
+      desk_(workspace.cutting()),
+      palette_(palette),
+      margin_(new CutMargin(palette, this)),
+      table_(new QScrollArea(this)),
+      cardsSheet_(new QWidget),
+      view_(new SheetView(palette, this)),
+      stock_(new StockSheet(workspace, palette, this)),
+      back_(new InkButton(tr("all sheets"), palette, this)),
+      wrong_(inkLabel({}, 13.5, palette.stop, this)) {
+  setObjectName("cut");
+  setFocusPolicy(Qt::StrongFocus);
+  setAccessibleName(tr("The pieces on the sheets"));
+  table_->setFrameShape(QFrame::NoFrame);
+  table_->setFocusPolicy(Qt::NoFocus);
+  table_->viewport()->setAutoFillBackground(false);
+  table_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  thin(table_->verticalScrollBar(), palette_);
+  table_->setWidget(cardsSheet_);
+  cardsSheet_->setAutoFillBackground(false);
+  back_->setObjectName("cut.all");
+  back_->setHint(tr("Esc"));
+  connect(back_, &QAbstractButton::clicked, this, [this] { look(std::nullopt); });
+  connect(&workspace_.stock(), &StockRoom::changed, this, [this] {
+    if (showsStock_) stock_->renew();
+    // Else the desk tells of it.
+    if (workspace_.stock().stock().items.empty()) renew();
+  });
+  connect(stock_, &StockSheet::told, this, [this](const QString& words) {
+    wrong_->setText(words);
+    place();
+  });
+  wrong_->setObjectName("cut.wrong");
+  connect(&desk_, &CutDesk::changed, this, &CutPage::renew);
+  connect(view_, &SheetView::chosen, this, [this](std::size_t placement) { choose(placement); });
+  connect(view_, &SheetView::nothingChosen, this, [this] { choose(std::nullopt); });
+  connect(view_, &SheetView::moved, this,
+          [this](std::size_t, double x, double y) { moveChosen(x, y); });
+  renew();
+}
+
+const CutSheet* CutPage::sheet() const {
+  return open_ && *open_ < shown_.sheets.size() ? &shown_.sheets[*open_] : nullptr;
+}
+
+int CutPage::momentOf(const CutSheet& sheet) const {
+  int moment = static_cast<int>(CutWhen::Last);
+  for (const CutPlacement& at : sheet.placements)
+    moment = std::min(moment, problem().pieces[at.piece].moment);
+  return moment;
+}
+
+Micrometres CutPage::shear() const {
+  return std::llround(workspace_.settings().number("shear_mm") * 1000);
+}
+
+QString CutPage::titleOf(const CutSheet& sheet) const {
+  const QString title = QString::fromStdString(stockOf(sheet).id);
+  return sheet.repeat > 1 ? QString("%1 × %2").arg(sheet.repeat).arg(title) : title;
+}
+
+/// How much of it is used, and how much of a roll.
+QString CutPage::belowOf(const CutSheet& sheet) const {
+  const CutStock& stock = stockOf(sheet);
+  double area = 0.0;
+  for (const CutPlacement& at : sheet.placements) area += double(at.across) * double(at.along);
+  const Micrometres length = lengthUsed(stock, sheet);
+  const int used =
+      static_cast<int>(std::lround(100 * area / (double(stock.across) * double(length))));
+  const Notation notation = windowNotation(book_.plan());
+  if (stock.form == StockForm::Roll)
+    return tr("%1 of the roll, %2 % used").arg(cutLength(length, notation)).arg(used);
+  return tr("%1 % used").arg(used);
+}
+
+SheetWords CutPage::wordsOn(const CutSheet& sheet, std::size_t placement) const {
+  const CutPlacement& at = sheet.placements[placement];
+  SheetWords words;
+  words.lines << piecesTitle(desk_.found(), at.piece, 1);
+  const CutPiece& piece = problem().pieces[at.piece];
+  words.lines << cutSize(piece.width, piece.height, windowNotation(book_.plan()));
+  words.isPinned = pinOf(sheet, at).has_value();
+  words.waits = piece.moment > momentOf(sheet);
+  return words;
+}
+
+/// Everything anew: another lay-out may have other sheets.
+void CutPage::renew() {
+  isStale_ = !isVisible();
+  if (isStale_ && !cards_.empty()) return;  // when it is looked at again
+  const UsableLeft& usable = workspace_.stock().stock().usable;
+  shown_ = forBench(problem(), layOut(), usable,
+                    shear() > 0 ? shear() : std::numeric_limits<Micrometres>::max());
+  steps_.clear();
+  for (const MaterialCost& cost : shown_.materials)
+    steps_[cost.material] = cutOrder(problem(), shown_, cost.material);
+  order_.clear();
+  for (std::size_t i = 0; i < shown_.sheets.size(); ++i) order_.push_back(i);
+  std::stable_sort(order_.begin(), order_.end(), [&](std::size_t a, std::size_t b) {
+    return momentOf(shown_.sheets[a]) < momentOf(shown_.sheets[b]);
+  });
+  if (sheet() == nullptr) open_.reset();
+  if (sheet() == nullptr || (chosen_ && *chosen_ >= sheet()->placements.size())) chosen_.reset();
+  const auto parts = desk_.found().parts();
+  const SheetSource source{problem(), shown_, parts};
+  while (cards_.size() > order_.size()) {
+    delete cards_.back();
+    cards_.pop_back();
+  }
+  for (std::size_t i = 0; i < order_.size(); ++i) {
+    const std::size_t which = order_[i];
+    if (i == cards_.size()) {
+      cards_.push_back(new SheetCard(palette_, cardsSheet_));
+      cards_.back()->setObjectName(QString("cut.card.%1").arg(i + 1));
+      connect(cards_.back(), &QAbstractButton::clicked, this, [this, i] { look(order_[i]); });
+    }
+    const CutSheet& of = shown_.sheets[which];
+    cards_[i]->setSheet(sheetDrawing(source, which, {}, usableLeft(stockOf(of), of, usable)),
+                        titleOf(of), belowOf(of), [this, which](std::size_t placement) {
+                          return wordsOn(shown_.sheets[which], placement);
+                        });
+    cards_[i]->setLit(selected_);
+  }
+  showSheet();
+  writeMargin();
+  place();
+}
+
+void CutPage::showSheet() {
+  const bool isOpen = sheet() != nullptr;
+  view_->setVisible(isOpen);
+  back_->setVisible(isOpen || showsStock_);
+  stock_->setVisible(showsStock_);
+  wrong_->setVisible(showsStock_);
+  margin_->setVisible(!showsStock_);
+  table_->setVisible(!isOpen && !showsStock_);
+  if (!isOpen) return;
+  const auto parts = desk_.found().parts();
+  const SheetSource source{problem(), shown_, parts};
+  const auto& steps = steps_[stockOf(*sheet()).material];
+  const SheetProgress progress{&steps, isStepping_ ? made_ : 0};
+  view_->setSheet(
+      sheetDrawing(source, *open_, progress,
+                   usableLeft(stockOf(*sheet()), *sheet(), workspace_.stock().stock().usable)),
+      [this](std::size_t placement) { return wordsOn(*sheet(), placement); });
+  view_->setCut(isStepping_ ? static_cast<int>(made_) + 1 : 0);
+  view_->setLit(selected_);
+}
+
+void CutPage::look(std::optional<std::size_t> which) {
+  const bool hadFocus = focusWidget() != nullptr;
+  open_ = which;
+  showsStock_ = false;
+  chosen_.reset();
+  isStepping_ = false;
+  made_ = 0;
+  told_.clear();
+  showSheet();
+  writeMargin();
+  place();
+  if (hadFocus) setFocus();
+}
+
+void CutPage::lookAtStock(bool isShown) {
+  look(std::nullopt);
+  showsStock_ = isShown;
+  wrong_->clear();
+  if (isShown) stock_->renew();
+  showSheet();
+  writeMargin();
+  place();
+}
+
+void CutPage::keepTyped() {
+  if (showsStock_) stock_->keepTyped();
+}
+
+Subject CutPage::closerLook() const {
+  if (showsStock_) return Subject::field("stock");
+  return open_ ? Subject::field("sheet/" + std::to_string(*open_ + 1)) : Subject();
+}
+
+/// A piece, or "sheet/1".
+void CutPage::select(const Subject& subject) {
+  if (subject.kind == Subject::Kind::JobField && subject.id.rfind("sheet/", 0) == 0) {
+    const std::size_t number = std::strtoul(subject.id.c_str() + 6, nullptr, 10);
+    if (number >= 1 && number <= shown_.sheets.size()) look(number - 1);
+    return;
+  }
+  if (subject.kind == Subject::Kind::JobField && subject.id == "stock") return lookAtStock(true);
+  selected_ = subject.kind == Subject::Kind::Part ? subject : Subject();
+  if (sheet() != nullptr && chosen_ &&
+      !selected_.isPart(problem().pieces[sheet()->placements[*chosen_].piece].id))
+    chosen_.reset();
+  for (SheetCard* card : cards_) card->setLit(selected_);
+  view_->setLit(selected_);
+  writeMargin();
+  emit selectionChanged(selected_);
+}
+
+void CutPage::choose(std::optional<std::size_t> placement) {
+  told_.clear();
+  chosen_ = placement;
+  setFocus();
+  select(placement ? Subject::part(problem().pieces[sheet()->placements[*placement].piece].id)
+                   : Subject());
+}
+
+void CutPage::takeStep(std::size_t made) {
+  isStepping_ = true;
+  made_ = made;
+  showSheet();
+  writeMargin();
+}
+
+void CutPage::setNotesFolded(bool folded) {
+  isFolded_ = folded;
+  place();
+}
+
+void CutPage::resizeEvent(QResizeEvent*) { place(); }
+
+void CutPage::showEvent(QShowEvent*) {
+  workspace_.stock().reload();
+  desk_.setWatched(true);
+  if (isStale_) renew();
+  place();
+}
+
+void CutPage::hideEvent(QHideEvent*) { desk_.setWatched(false); }
+
+void CutPage::place() {
+  const int margin = static_cast<int>((isFolded_ ? kNarrowMarginEm : kMarginEm) * em());
+  const QRect left(0, 0, width() - margin, height());
+  margin_->setGeometry(mirrored(*this, {width() - margin, 0, margin, height()}));
+  const QSize back = back_->sizeHint();
+  back_->setGeometry(mirrored(*this, {kEdge, 10, back.width(), back.height()}));
+  view_->setGeometry(
+      mirrored(*this, left.adjusted(0, sheet() != nullptr ? back.height() + 14 : 0, 0, 0)));
+  table_->setGeometry(mirrored(*this, left));
+  stock_->setGeometry(
+      mirrored(*this, {0, back.height() + 14, width(), height() - back.height() - 14}));
+  wrong_->setGeometry(mirrored(*this, {kEdge + back.width() + 24, 10,
+                                       width() - 2 * kEdge - back.width() - 24, back.height()}));
+  placeCards();
+}
+
+/// In rows, by the moment of their first cut; at the largest scale at which all can be seen at
+/// once, as far as they can still be told apart.
+void CutPage::placeCards() {
+  for (const Caption& caption : captions_) caption.label->hide();
+  std::size_t used = 0;
+  const auto captionFor = [&](int moment) {
+    if (used == captions_.size())
+      captions_.push_back({inkLabel({}, 13, palette_.secondInk, cardsSheet_, true), 0});
+    Caption& caption = captions_[used++];
+    caption.label->setText(
+        QString::fromStdString(momentTitle(static_cast<CutWhen>(moment), [](const char* english) {
+          return QCoreApplication::translate("Moment", english).toStdString();
+        })));
+    return caption.label;
+  };
+  const int room = table_->width() - 2 * kEdge;
+  const int captionHeight = QFontMetrics(textFont(13, true)).height() + 6;
+  // How high all of it is at a scale; placed where `isReal`.
+  const auto layAt = [&](double scale, bool isReal) {
+    used = 0;
+    int x = kEdge, y = 12, row = 0, moment = -1;
+    for (std::size_t i = 0; i < cards_.size(); ++i) {
+      // A long roll has a scale of its own.
+      const double whole = (room - 2.0 * kEdge) / cards_[i]->sheetSize().width();
+      cards_[i]->setScale(cards_[i]->isLying() ? std::min(scale, whole) : scale);
+      const QSize size = cards_[i]->sizeHint();
+      const int of = momentOf(shown_.sheets[order_[i]]);
+      const bool isNew = of != moment;
+      if (isNew || x + size.width() > kEdge + room) {
+        // A moment goes on in the row where it has room.
+        const int wide = std::max(size.width(), captionHeight * 6);
+        if (moment >= 0 && (!isNew || x + wide > kEdge + room)) {
+          x = kEdge;
+          y += row + kBetween / 2;
+          row = 0;
+        }
+        if (isNew && isReal) {
+          QLabel* label = captionFor(of);
+          label->adjustSize();
+          label->setGeometry(mirrored(*cardsSheet_, {x + 6, y, label->width(), captionHeight}));
+          label->show();
+        }
+        moment = of;
+      }
+      if (isReal) {
+        cards_[i]->setGeometry(
+            mirrored(*cardsSheet_, {x, y + captionHeight, size.width(), size.height()}));
+        cards_[i]->show();
+      }
+      x += std::max(size.width(), isNew ? captionHeight * 6 : 0) + kBetween;
+      row = std::max(row, captionHeight + size.height());
+    }
+    return y + row + 12;
+  };
+  double scale = kLargest;
+  while (scale > kLeast && layAt(scale, false) > table_->height()) scale *= 0.94;
+  const int high = layAt(scale, false);
+  cardsSheet_->resize(table_->width(), std::max(high, table_->height()));
+  layAt(scale, true);
+}
+
+void CutPage::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.fillRect(rect(), palette_.ground);
+}
+
+void CutPage::keyPressEvent(QKeyEvent* event) {
+  const auto& sheets = order_;
+  const auto at = open_ ? std::find(sheets.begin(), sheets.end(), *open_) : sheets.end();
+  switch (event->key()) {
+    case Qt::Key_Escape:
+      if (chosen_) return choose(std::nullopt);
+      if (isStepping_) {
+        isStepping_ = false;
+        showSheet();
+        return writeMargin();
+      }
+      if (open_ || showsStock_) return look(std::nullopt);
+      break;
+    case Qt::Key_Right:
+    case Qt::Key_Left: {
+      if (sheets.empty()) break;
+      const bool isOn = (event->key() == Qt::Key_Right) != isRightToLeft();
+      if (at == sheets.end()) return look(isOn ? sheets.front() : sheets.back());
+      if (isOn && at + 1 != sheets.end()) return look(*(at + 1));
+      if (!isOn && at != sheets.begin()) return look(*(at - 1));
+      return;
+    }
+    case Qt::Key_Down:
+    case Qt::Key_Up: {
+      if (sheet() == nullptr) break;
+      // To the next setting that this sheet is cut at.
+      const auto& steps = steps_[stockOf(*sheet()).material];
+      const auto isHere = [&](std::size_t i) {
+        return std::any_of(steps[i].cuts.begin(), steps[i].cuts.end(),
+                           [&](const OrderedCut& cut) { return cut.sheet == *open_; });
+      };
+      if (event->key() == Qt::Key_Down) {
+        std::size_t next = isStepping_ ? made_ + 1 : 0;
+        while (next < steps.size() && !isHere(next)) ++next;
+        if (!isStepping_ || made_ < steps.size()) takeStep(std::min(next, steps.size()));
+      } else if (isStepping_) {
+        std::size_t next = made_;
+        while (next > 0 && !isHere(next - 1)) --next;
+        if (next > 0) takeStep(next - 1);
+      }
+      return;
+    }
+    case Qt::Key_P:
+      if (chosen_) return pinOf(*sheet(), sheet()->placements[*chosen_]) ? letGo() : pinChosen();
+      break;
+    case Qt::Key_T:
+      if (chosen_) return turnChosen();
+      break;
+    default:
+      break;
+  }
+  StagePage::keyPressEvent(event);
+}
+
+void CutPage::typeAndKeep(const std::string&, const QString& text) {
+  for (const QString& word : text.split(',')) {
+    const unsigned long number = word.section('/', 1).toULong();
+    if (word.startsWith("step/"))
+      takeStep(number - 1);
+    else if (word.startsWith("piece/") && sheet() != nullptr)
+      choose(number - 1);
+    else if (auto* button = findChild<QAbstractButton*>(word))
+      button->click();
+    desk_.settle();
+  }
+}
+
+}  // namespace drapery

@@ -1,0 +1,138 @@
+// The stage Cut: the book's pieces on the sheets that lie there. All sheets at one scale, or one of
+// them large; beside them what they cost, the cuts in their order, and what the binder decides.
+#pragma once
+
+#include <functional>
+#include <map>
+#include <optional>
+#include <vector>
+
+#include "app/cutting/cut_desk.h"
+#include "app/stage/stage_page.h"
+#include "core/cutting/cut_order.h"
+#include "core/drawing/sheet_drawing.h"
+#include "paint/palette.h"
+#include "paint/sheet_painter.h"
+
+class QLabel;
+class QScrollArea;
+
+namespace drapery {
+
+class CutMargin;
+class InkButton;
+class SheetCard;
+class SheetView;
+class StockSheet;
+class Workspace;
+
+class CutPage : public StagePage {
+  Q_OBJECT
+
+ public:
+  CutPage(Workspace& workspace, const Palette& palette, QWidget* parent = nullptr);
+
+  void setStage(const Stage&) override {}
+  void select(const Subject& subject) override;
+  [[nodiscard]] const Subject& selected() const override { return selected_; }
+  /// The sheet that is looked at, "sheet/1".
+  [[nodiscard]] Subject closerLook() const override;
+  void setNotesFolded(bool folded) override;
+  void startTyping() override { setFocus(); }
+  void keepTyped() override;
+  [[nodiscard]] TypedTexts typed() const override { return {}; }
+  void typeAgain(const TypedTexts&) override {}
+  /// Commands of the margin by their names, "step/3" and "piece/2", one after the other.
+  void typeAndKeep(const std::string& value, const QString& text) override;
+
+  [[nodiscard]] const CutDesk& desk() const { return desk_; }
+
+ protected:
+  void resizeEvent(QResizeEvent* event) override;
+  void showEvent(QShowEvent* event) override;
+  void hideEvent(QHideEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+  void paintEvent(QPaintEvent* event) override;
+
+ private:
+  void renew();
+  void writeMargin();
+  void writeOverview();
+  void writeMaterial(const MaterialCost& cost);
+  void writeWishes();
+  void writeDone();
+  void writeKept();
+  void writeSheet();
+  void writeSteps();
+  void writePiece();
+  void place();
+  void placeCards();
+  void look(std::optional<std::size_t> sheet);
+  void lookAtStock(bool isShown);
+  void showSheet();
+  void takeStep(std::size_t made);
+  void choose(std::optional<std::size_t> placement);
+
+  [[nodiscard]] const CutLayout& layOut() const { return desk_.found().layout; }
+  [[nodiscard]] const CutProblem& problem() const { return desk_.found().work.problem; }
+  [[nodiscard]] const CutSheet* sheet() const;
+  [[nodiscard]] const CutStock& stockOf(const CutSheet& sheet) const {
+    return problem().stocks[sheet.stock];
+  }
+  [[nodiscard]] int momentOf(const CutSheet& sheet) const;
+  [[nodiscard]] SheetWords wordsOn(const CutSheet& sheet, std::size_t placement) const;
+  [[nodiscard]] QString titleOf(const CutSheet& sheet) const;
+  [[nodiscard]] QString belowOf(const CutSheet& sheet) const;
+  [[nodiscard]] Micrometres shear() const;
+
+  // What the binder decides.
+  void change(const std::function<void(JobCutting&)>& edit);
+  void tryPin(JobPin pin, std::size_t instead);
+  void pinChosen();
+  void letGo();
+  void turnChosen();
+  void moveChosen(double x, double y);
+  void moveTo(std::size_t stock, int sheet);
+  void cutTogetherWith(const QString& path);
+  void keepLayOut();
+  void takeUp(std::size_t kept);
+  [[nodiscard]] QString keptWords(const KeptLayOut& kept) const;
+  void cutSheetDone();
+  void writeGrainTest(const StockItem& item);
+  [[nodiscard]] int pinNumber(const CutSheet& sheet) const;
+  [[nodiscard]] std::optional<std::size_t> pinOf(const CutSheet& sheet,
+                                                 const CutPlacement& at) const;
+  void tell(const QString& words) { told_ = words; }
+
+  Workspace& workspace_;
+  Document& book_;
+  CutDesk& desk_;
+  const Palette& palette_;
+  CutMargin* margin_;
+  QScrollArea* table_;
+  QWidget* cardsSheet_;
+  SheetView* view_;
+  StockSheet* stock_;
+  InkButton* back_;
+  QLabel* wrong_;  // with what was typed in the stock
+  std::vector<SheetCard*> cards_;
+  struct Caption {
+    QLabel* label = nullptr;
+    int moment = 0;
+  };
+  std::vector<Caption> captions_;
+  std::vector<std::size_t> order_;  // of the cards: sheets by the moment of their first cut
+  std::map<std::string, std::vector<GaugeStep>> steps_;  // by material
+  CutLayout shown_;                                      // cut as the shear takes it
+  std::optional<std::size_t> open_;                      // the sheet that is looked at
+  std::size_t made_ = 0;                                 // settings that were made on it
+  bool isStepping_ = false;
+  Subject selected_;
+  std::optional<std::size_t> chosen_;  // a placement of the open sheet
+  QString told_;                       // why something cannot be done
+  bool isFolded_ = false;
+  bool showsStock_ = false;  // in place of the sheets
+  bool isStale_ = true;      // other sheets are laid out than those that are shown
+};
+
+}  // namespace drapery

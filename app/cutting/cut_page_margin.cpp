@@ -1,0 +1,320 @@
+// What stands in the margin beside the sheets.
+#include <QCoreApplication>
+#include <QFileInfo>
+#include <QLocale>
+
+#include "app/cutting/cut_margin.h"
+#include "app/cutting/cut_page.h"
+#include "app/cutting/sheet_view.h"
+#include "app/ink_button.h"
+#include "app/words/cut_words.h"
+#include "app/words/window_words.h"
+#include "app/workspace/workspace.h"
+#include "core/cutting/shortfall.h"
+#include "exchange/cut_pdf.h"
+#include "words/cut_moments.h"
+#include "words/issue_words.h"
+
+namespace drapery {
+
+namespace {
+
+std::string translated(const char* english) {
+  return QCoreApplication::translate("Moment", english).toStdString();
+}
+
+QString percent(double part) { return QLocale().toString(100 * part, 'f', part < 0.1 ? 1 : 0); }
+
+}  // namespace
+
+void CutPage::writeMargin() {
+  margin_->begin();
+  if (!told_.isEmpty()) {
+    margin_->finding(Severity::Mind, told_);
+    margin_->space();
+  }
+  if (sheet() != nullptr)
+    writeSheet();
+  else
+    writeOverview();
+  margin_->end();
+}
+
+void CutPage::writeOverview() {
+  const CutDesk::Found& found = desk_.found();
+  const Notation notation = windowNotation(book_.plan());
+  for (const Issue& issue : workspace_.stock().issues())
+    margin_->finding(Severity::Stop, QString::fromStdString(placedWords(issue, notation)));
+  for (const Issue& issue : desk_.issues())
+    margin_->finding(Severity::Mind, QString::fromStdString(placedWords(issue, notation)));
+  if (!book_.missing().empty()) {
+    margin_->heading(tr("The book is not measured yet"));
+    return margin_->text(tr("Its pieces are laid out as soon as their sizes are known."));
+  }
+  if (workspace_.stock().stock().items.empty()) {
+    margin_->heading(tr("Nothing lies there yet"));
+    margin_->text(tr("Say what sheets and rolls lie on your shelf."));
+    margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
+    return;
+  }
+  margin_->figure(cutStatusWords(found));
+  margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
+  if (desk_.isSearching()) {
+    margin_->text(tr("A better lay-out is being looked for."));
+    margin_->command("cut.stop", tr("this one will do"), [this] { desk_.stop(); });
+  }
+  QStringList elsewhere;
+  for (const Unplaced& each : found.layout.unplaced) {
+    if (!shortfallOf(problem(), each.piece))
+      elsewhere << pieceTitle(found, each.piece);
+    else
+      margin_->finding(Severity::Stop, piecesTitle(found, each.piece, each.count) + ": " +
+                                           whyNowhere(found, each.piece, notation));
+  }
+  if (!elsewhere.isEmpty())
+    margin_->finding(
+        Severity::Note,
+        tr("Of what these are made of nothing lies there: %1.").arg(elsewhere.join(", ")));
+  for (const UntakenPin& each : found.layout.untaken)
+    margin_->finding(Severity::Mind,
+                     tr("%1 does not lie where it was put.")
+                             .arg(pieceTitle(found, problem().pins[each.pin].piece)) +
+                         " " + pinFaultWords(each.fault));
+  QStringList lost;
+  for (const std::size_t pin : found.work.lost) {
+    const JobPin& of = found.jobs.front()->cutting.pins[pin];
+    lost << QString::fromStdString(of.piece + " (" + of.stock + ")");
+  }
+  lost.removeDuplicates();
+  if (!lost.isEmpty())
+    margin_->finding(
+        Severity::Mind,
+        tr("Put somewhere, but piece or stock is not there now: %1.").arg(lost.join(", ")));
+  for (const MaterialCost& cost : found.layout.materials) writeMaterial(cost);
+  writeWishes();
+  writeDone();
+  writeKept();
+}
+
+/// What it takes, what it costs beside what it could, and what becomes of the rest.
+void CutPage::writeMaterial(const MaterialCost& cost) {
+  const CutDesk::Found& found = desk_.found();
+  double whole = 0.0, used = 0.0, kept = 0.0;
+  for (const CutSheet& of : shown_.sheets) {
+    const CutStock& stock = stockOf(of);
+    if (stock.material != cost.material) continue;
+    whole += double(stock.across) * double(lengthUsed(stock, of)) * of.repeat;
+    for (const CutPlacement& at : of.placements)
+      used += double(at.across) * double(at.along) * of.repeat;
+    for (const CutPlacement& left : usableLeft(stock, of, workspace_.stock().stock().usable))
+      kept += double(left.across) * double(left.along) * of.repeat;
+  }
+  if (whole <= 0) return;
+  QStringList takes;
+  if (cost.sheets > 0)
+    takes << (cost.sheets == 1 ? tr("1 sheet") : tr("%1 sheets").arg(cost.sheets));
+  if (cost.length > 0)
+    takes << tr("%1 m of roll").arg(QLocale().toString(double(cost.length) / 1e6, 'f', 2));
+  margin_->space();
+  margin_->heading(materialTitle(cost.material) + ": " + takes.join(", "));
+  margin_->text(costWords(found, cost, book_.job().cutting.first));
+  QStringList becomes{tr("%1 % used").arg(percent(used / whole))};
+  const double lost = 1 - (used + kept) / whole;
+  if (kept > 0) becomes << tr("%1 % kept as off-cuts").arg(percent(kept / whole));
+  if (lost > 0.0005) becomes << tr("%1 % lost").arg(percent(lost));
+  margin_->small(becomes.join(", "));
+}
+
+void CutPage::writeWishes() {
+  const JobCutting& wish = book_.job().cutting;
+  margin_->space();
+  margin_->heading(tr("Taken first"));
+  const auto way = [&](const char* name, const QString& words, StockFirst first) {
+    return CutMargin::Way{name, words, wish.first == first, [this, first] {
+                            change([first](JobCutting& cutting) { cutting.first = first; });
+                          }};
+  };
+  margin_->ways({way("cut.first.cost", tr("what costs least"), StockFirst::LeastCost),
+                 way("cut.first.off-cuts", tr("off-cuts"), StockFirst::OffCuts),
+                 way("cut.first.sheets", tr("whole sheets"), StockFirst::WholeSheets)});
+  if (!wish.pins.empty())
+    margin_->command("cut.let-all-go", tr("let all pieces go that were put somewhere"),
+                     [this] { change([](JobCutting& cutting) { cutting.pins.clear(); }); });
+  margin_->space();
+  margin_->heading(tr("Cut together with"));
+  for (std::size_t i = 0; i < wish.with.size(); ++i)
+    margin_->command(
+        QString("cut.without.%1").arg(i),
+        tr("leave out %1").arg(QFileInfo(QString::fromStdString(wish.with[i])).completeBaseName()),
+        [this, i] {
+          change([i](JobCutting& cutting) {
+            cutting.with.erase(cutting.with.begin() + static_cast<std::ptrdiff_t>(i));
+          });
+        });
+  margin_->command("cut.with", tr("another book …"), [this] {
+    emit bookWanted([this](const QString& path) { cutTogetherWith(path); });
+  });
+  margin_->space();
+  margin_->heading(tr("A mock-up first"));
+  for (const StockItem& item : workspace_.stock().stock().items) {
+    if (item.lies.material != "paper" && item.lies.material != "kraft" &&
+        item.lies.id != wish.mockUp)
+      continue;
+    const bool holds = item.lies.id == wish.mockUp;
+    auto* button = margin_->command(
+        QString("cut.mock-up.%1").arg(QString::fromStdString(item.lies.id)),
+        holds
+            ? tr("all pieces from %1: back to their own").arg(QString::fromStdString(item.lies.id))
+            : tr("all pieces from %1").arg(QString::fromStdString(item.lies.id)),
+        [this, holds, id = item.lies.id] {
+          change([&](JobCutting& cutting) { cutting.mockUp = holds ? std::string() : id; });
+        });
+    button->setCheckable(true);
+    button->setChecked(holds);
+  }
+}
+
+/// What was cut already, and that it has to be cut again.
+void CutPage::writeDone() {
+  const std::vector<CutDone>& done = book_.job().cutting.done;
+  if (done.empty()) return;
+  margin_->space();
+  margin_->heading(tr("Cut already"));
+  for (std::size_t i = 0; i < done.size(); ++i) {
+    QStringList pieces;
+    for (const auto& [piece, count] : done[i].pieces) {
+      const PlannedPart* part = book_.plan().part(piece);
+      const QString title =
+          part != nullptr ? localText(part->rule->title) : QString::fromStdString(piece);
+      const int often = count * (part != nullptr ? piecesOfRectangle(*part) : 1);
+      pieces << (often > 1 ? QString("%1 × %2").arg(often).arg(title) : title);
+    }
+    margin_->text(QString::fromStdString(done[i].stock) + ": " + pieces.join(", "));
+    margin_->command(QString("cut.again.%1").arg(i), tr("it has to be cut again"), [this, i] {
+      change([i](JobCutting& cutting) {
+        cutting.done.erase(cutting.done.begin() + static_cast<std::ptrdiff_t>(i));
+      });
+    });
+  }
+}
+
+void CutPage::writeKept() {
+  margin_->space();
+  margin_->heading(tr("Lay-outs kept"));
+  const JobCutting& wish = book_.job().cutting;
+  for (std::size_t i = 0; i < wish.kept.size(); ++i) {
+    margin_->text(QString::fromStdString(wish.kept[i].name) + ": " + keptWords(wish.kept[i]));
+    margin_->ways(
+        {{QString("cut.take.%1").arg(i), tr("take it up"), false, [this, i] { takeUp(i); }},
+         {QString("cut.forget.%1").arg(i), tr("forget it"), false, [this, i] {
+            change([i](JobCutting& cutting) {
+              cutting.kept.erase(cutting.kept.begin() + static_cast<std::ptrdiff_t>(i));
+            });
+          }}});
+  }
+  margin_->command("cut.keep", tr("keep this one"), [this] { keepLayOut(); });
+  margin_->space();
+  margin_->command("cut.pages", tr("sheets, cut list and labels as PDF"), [this] {
+    const CutPages pages{desk_.found(), workspace_.stock().stock(), shear()};
+    emit pagesWanted({"-cut.pdf", tr("The cut list is being written."),
+                      tr("The cut list is in %1."),
+                      tr("The cut list is in %1 and says that the book must not be cut yet."),
+                      [pages](const std::string& path, const std::function<bool()>& isCancelled) {
+                        return writeCutPdf(pages, path, isCancelled);
+                      }});
+  });
+}
+
+void CutPage::writeSheet() {
+  const CutSheet& of = *sheet();
+  const Notation notation = windowNotation(book_.plan());
+  const StockItem* item = workspace_.stock().stock().named(stockOf(of).id);
+  if (chosen_) {
+    writePiece();
+    margin_->space();
+  }
+  margin_->heading(titleOf(of));
+  if (item != nullptr) {
+    margin_->text(stockSize(*item, notation) +
+                  (item->place.empty() ? "" : ", " + QString::fromStdString(item->place)));
+    margin_->small(grainTestText(*item));
+    writeGrainTest(*item);
+  }
+  writeSteps();
+  const auto left = usableLeft(stockOf(of), of, workspace_.stock().stock().usable);
+  margin_->space();
+  margin_->heading(left.empty() ? tr("Nothing is left that is worth keeping")
+                                : tr("Off-cuts to keep"));
+  for (const CutPlacement& each : left) margin_->text(cutSize(each.across, each.along, notation));
+  margin_->space();
+  if (book_.plan().has(Severity::Stop))
+    margin_->finding(Severity::Stop, tr("The book has a stop: it must not be cut yet."));
+  else if (book_.job().cutting.mockUp.empty())
+    margin_->command(
+        "cut.done",
+        of.repeat > 1 ? tr("these %1 sheets are cut").arg(of.repeat) : tr("this sheet is cut"),
+        [this] { cutSheetDone(); });
+}
+
+/// The settings that this sheet is cut at, by the moments of the work.
+void CutPage::writeSteps() {
+  const auto& steps = steps_[stockOf(*sheet()).material];
+  const Notation notation = windowNotation(book_.plan());
+  const std::vector<CutGroup> groups = cutGroups(book_.plan(), notation, translated);
+  int moment = -1;
+  for (std::size_t i = 0; i < steps.size(); ++i) {
+    GaugeStep here = steps[i];
+    std::erase_if(here.cuts, [&](const OrderedCut& cut) { return cut.sheet != *open_; });
+    if (here.cuts.empty()) continue;
+    if (here.moment != moment) {
+      margin_->space();
+      moment = here.moment;
+      margin_->heading(
+          QString::fromStdString(momentTitle(static_cast<CutWhen>(moment), translated)));
+      // What is to be measured or tried before it is too late.
+      for (const CutGroup& group : groups)
+        if (static_cast<int>(group.when) == moment)
+          for (const std::string& line : group.first) margin_->small(QString::fromStdString(line));
+    }
+    auto* button =
+        margin_->command(QString("cut.step.%1").arg(i + 1),
+                         QString("%1  %2").arg(i + 1).arg(settingText(here, notation, shear())),
+                         [this, i] { takeStep(i); });
+    button->setCheckable(true);
+    button->setChecked(isStepping_ && made_ == i);
+  }
+}
+
+void CutPage::writePiece() {
+  const CutSheet& of = *sheet();
+  const CutPlacement& at = of.placements[*chosen_];
+  const CutPiece& piece = problem().pieces[at.piece];
+  const Notation notation = windowNotation(book_.plan());
+  margin_->heading(piecesTitle(desk_.found(), at.piece, 1));
+  margin_->figure(cutSize(piece.width, piece.height, notation));
+  margin_->small(grainWords(piece));
+  if (pinOf(of, at))
+    margin_->command(
+        "cut.let-go", tr("let it go"), [this] { letGo(); }, tr("P"));
+  else
+    margin_->command(
+        "cut.pin", tr("it stays where it lies"), [this] { pinChosen(); }, tr("P"));
+  if (piece.grain == PieceGrain::Free)
+    margin_->command(
+        "cut.turn", tr("turn it"), [this] { turnChosen(); }, tr("T"));
+  for (const std::size_t other : order_) {
+    if (other == *open_ || stockOf(shown_.sheets[other]).material != piece.material) continue;
+    margin_->command(QString("cut.to.%1").arg(other + 1),
+                     tr("to %1").arg(titleOf(shown_.sheets[other])), [this, other] {
+                       const CutSheet& to = shown_.sheets[other];
+                       moveTo(to.stock, pinNumber(to));
+                     });
+  }
+  margin_->command("cut.to.new", tr("to a fresh sheet"), [this, stock = of.stock] {
+    CutSheet fresh;
+    fresh.stock = stock;
+    moveTo(stock, pinNumber(fresh));
+  });
+}
+
+}  // namespace drapery

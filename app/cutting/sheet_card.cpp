@@ -1,0 +1,99 @@
+#include "app/cutting/sheet_card.h"
+
+#include <QPainter>
+#include <algorithm>
+
+#include "paint/fonts.h"
+#include "paint/set_words.h"
+
+namespace drapery {
+
+namespace {
+constexpr double kTitle = 13.5;
+constexpr double kBelow = 12.5;
+constexpr int kEdge = 6;
+constexpr int kLeastWidthEm = 14;
+/// At smaller scales lines are finer, so that strips do not run together.
+constexpr double kFullLines = 0.3;  // pixels to the mm
+constexpr double kFinestLines = 0.35;
+}  // namespace
+
+SheetCard::SheetCard(const Palette& palette, QWidget* parent)
+    : QAbstractButton(parent), palette_(palette) {
+  setFocusPolicy(Qt::StrongFocus);
+  setCursor(Qt::PointingHandCursor);
+  setAttribute(Qt::WA_Hover);
+}
+
+void SheetCard::setSheet(SheetDrawing drawing, QString title, QString below,
+                         std::function<SheetWords(std::size_t)> words) {
+  drawing_ = std::move(drawing);
+  title_ = std::move(title);
+  below_ = std::move(below);
+  words_ = std::move(words);
+  setAccessibleName(title_ + ", " + below_);
+  updateGeometry();
+  update();
+}
+
+void SheetCard::setLit(const Subject& subject) {
+  if (lit_ == subject) return;
+  lit_ = subject;
+  update();
+}
+
+void SheetCard::setScale(double scale) {
+  scale_ = scale;
+  updateGeometry();
+  update();
+}
+
+QSizeF SheetCard::sheetSize() const {
+  const Box box = boundsOf(drawing_.drawing);
+  return {box.width(), box.height()};
+}
+
+int SheetCard::lettering() const {
+  return QFontMetrics(textFont(kTitle, true)).height() + QFontMetrics(textFont(kBelow)).height();
+}
+
+/// Wide enough for its words, as far as that is little.
+QSize SheetCard::sizeHint() const {
+  const QSizeF sheet = sheetSize() * scale_;
+  const int words = std::min(
+      std::max(wordsWidth(textFont(kTitle, true), title_), wordsWidth(textFont(kBelow), below_)),
+      static_cast<int>(kLeastWidthEm * em()));
+  return {std::max(static_cast<int>(sheet.width()), words) + 2 * kEdge,
+          static_cast<int>(sheet.height()) + lettering() + 2 * kEdge + 4};
+}
+
+void SheetCard::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.setRenderHint(QPainter::Antialiasing);
+  if (hasFocus() || underMouse()) painter.fillRect(rect(), palette_.onAccent);
+  const QRect room = rect().adjusted(kEdge, kEdge, -kEdge, -kEdge);
+  const QSizeF sheet = sheetSize() * scale_;
+  QRectF place(QPointF(room.left(), room.bottom() - lettering() - 4 - sheet.height()), sheet);
+  if (isRightToLeft()) place.moveRight(room.right());
+  SheetLook look;
+  look.style.palette = &palette_;
+  look.style.lit = lit_;
+  const double lines = std::clamp(scale_ / kFullLines, kFinestLines, 1.0);
+  look.style.perMm *= lines;
+  look.style.leastWidth *= lines;
+  look.letters = fontScale() / lines;
+  look.showsCuts = false;
+  look.words = words_;
+  paintSheet(painter, drawing_, fitted(boundsOf(drawing_.drawing), place), look);
+  const QRect words(room.left(), room.bottom() - lettering(), room.width(), lettering());
+  const QFont title = textFont(kTitle, true), below = textFont(kBelow);
+  painter.setFont(title);
+  painter.setPen(palette_.ink);
+  paintWords(painter, words, Qt::AlignLeft | Qt::AlignTop, shortened(title, title_, words.width()));
+  painter.setFont(below);
+  painter.setPen(palette_.secondInk);
+  paintWords(painter, words, Qt::AlignLeft | Qt::AlignBottom,
+             shortened(below, below_, words.width()));
+}
+
+}  // namespace drapery

@@ -1,0 +1,143 @@
+#include "app/words/cut_words.h"
+
+#include <QCoreApplication>
+#include <QLocale>
+#include <cmath>
+
+#include "app/words/window_words.h"
+#include "core/cutting/shortfall.h"
+#include "words/cut_words.h"
+
+namespace drapery {
+
+namespace {
+
+struct Words {
+  Q_DECLARE_TR_FUNCTIONS(Cut)
+};
+
+std::string translated(const char* english) {
+  return QCoreApplication::translate(kCutContext, english).toStdString();
+}
+
+QString money(double amount) { return QLocale().toString(std::round(amount * 100) / 100, 'f', 2); }
+
+}  // namespace
+
+int withoutRoom(const CutDesk::Found& found) {
+  int count = 0;
+  for (const Unplaced& each : found.layout.unplaced)
+    if (shortfallOf(found.work.problem, each.piece)) count += each.count;
+  return count;
+}
+
+QString cutStatusWords(const CutDesk::Found& found) {
+  int sheets = 0, nowhere = 0;
+  Micrometres length = 0;
+  for (const MaterialCost& cost : found.layout.materials) {
+    sheets += cost.sheets;
+    length += cost.length;
+  }
+  nowhere = withoutRoom(found);
+  if (nowhere > 0)
+    return nowhere == 1 ? Words::tr("1 piece finds no room")
+                        : Words::tr("%1 pieces find no room").arg(nowhere);
+  if (found.work.problem.pieces.empty()) return Words::tr("all is cut");
+  QStringList parts;
+  if (sheets > 0)
+    parts << (sheets == 1 ? Words::tr("1 sheet") : Words::tr("%1 sheets").arg(sheets));
+  if (length > 0)
+    parts << Words::tr("%1 m of roll").arg(QLocale().toString(double(length) / 1e6, 'f', 2));
+  return parts.join(", ");
+}
+
+QString cutLength(Micrometres length, const Notation& notation) {
+  return QString::fromStdString(cutLengthWords(length, notation));
+}
+
+QString cutSize(Micrometres across, Micrometres along, const Notation& notation) {
+  return QString::fromStdString(cutSizeWords(across, along, notation));
+}
+
+QString stockSize(const StockItem& item, const Notation& notation) {
+  return QString::fromStdString(stockSizeWords(item, notation));
+}
+
+QString pieceTitle(const CutDesk::Found& found, std::size_t piece) {
+  const CutWork::Piece& of = found.work.pieces[piece];
+  QString title = localText(of.part->rule->title);
+  if (of.book == 0) return title;
+  return title + " · " + QString::fromStdString(found.jobs[of.book]->title);
+}
+
+QString piecesTitle(const CutDesk::Found& found, std::size_t piece, int rectangles) {
+  const int count = rectangles * found.work.pieces[piece].each;
+  const QString title = pieceTitle(found, piece);
+  return count > 1 ? QString("%1 × %2").arg(count).arg(title) : title;
+}
+
+QString materialTitle(const std::string& material) {
+  QString title = QString::fromStdString(material);
+  return title.replace('_', ' ');
+}
+
+QString whyNowhere(const CutDesk::Found& found, std::size_t piece, const Notation& notation) {
+  return QString::fromStdString(whyUnplaced(found.work.problem, piece, notation, translated));
+}
+
+QString pinFaultWords(PinFault fault) {
+  switch (fault) {
+    case PinFault::TooMany:
+      return Words::tr("There are no more of it to be put anywhere.");
+    case PinFault::Elsewhere:
+      return Words::tr("No sheet of that stock is left, or it is another material.");
+    case PinFault::Grain:
+      return Words::tr("Lying so, its grain would run the wrong way.");
+    case PinFault::Outside:
+      return Words::tr("It would stand out over the edge that can be used.");
+    case PinFault::Overlaps:
+      return Words::tr("Another piece that was put there is in its way.");
+    case PinFault::NoEdgeToEdge:
+      break;
+  }
+  return Words::tr("No cuts from edge to edge would free it there.");
+}
+
+QString grainWords(const CutPiece& piece) {
+  switch (piece.grain) {
+    case PieceGrain::Height:
+      return Words::tr(
+          "Its grain has to run head to tail, so it lies along the sheet's. Turned, it would pull "
+          "against the others and warp.");
+    case PieceGrain::Width:
+      return Words::tr("Its grain has to run across, for stiffness: it lies this way only.");
+    case PieceGrain::Free:
+      break;
+  }
+  return Words::tr("Its grain may run either way.");
+}
+
+QString settingText(const GaugeStep& step, const Notation& notation, Micrometres longest) {
+  return QString::fromStdString(settingWords(step, notation, longest, translated));
+}
+
+QString costWords(const CutDesk::Found& found, const MaterialCost& cost, StockFirst first) {
+  QString words = Words::tr("costs %1").arg(money(found.work.costOf(found.layout, cost.material)));
+  if (!cost.isWhole) return words + "; " + Words::tr("there is not stock enough for all");
+  if (cost.isProven) {
+    if (first == StockFirst::OffCuts)
+      return words + "; " + Words::tr("no lay-out takes less from whole sheets");
+    if (first == StockFirst::WholeSheets)
+      return words + "; " + Words::tr("whole sheets wherever they suffice");
+    return words + "; " + Words::tr("nothing is cheaper");
+  }
+  if (first == StockFirst::LeastCost)
+    return words + "; " + Words::tr("none can cost less than %1").arg(money(cost.bound));
+  return words + "; " + Words::tr("there may be a better one");
+}
+
+QString grainTestText(const StockItem& item) {
+  return QString::fromStdString(grainTestWords(item, translated));
+}
+
+}  // namespace drapery

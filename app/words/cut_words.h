@@ -1,0 +1,47 @@
+// What the stage Cut says: sheets, pieces, settings, reasons, in the book's units.
+#pragma once
+
+#include <QString>
+#include <QStringList>
+
+#include "app/cutting/cut_desk.h"
+#include "core/cutting/cut_order.h"
+#include "core/quantity/format_length.h"
+
+namespace drapery {
+
+/// Pieces that find no room on what lies there of their material; what has no such stock at all is
+/// not cut from the shelf.
+int withoutRoom(const CutDesk::Found& found);
+
+/// "2 sheets, 0.42 m of roll"
+QString cutStatusWords(const CutDesk::Found& found);
+
+QString cutLength(Micrometres length, const Notation& notation);
+/// "700 × 1000 mm"; of a stock kept in the other unit in its own too.
+QString cutSize(Micrometres across, Micrometres along, const Notation& notation);
+QString stockSize(const StockItem& item, const Notation& notation);
+
+/// "Board", with the book where there are several.
+QString pieceTitle(const CutDesk::Found& found, std::size_t piece);
+/// "4 × Corner" of two rectangles that come to two each.
+QString piecesTitle(const CutDesk::Found& found, std::size_t piece, int rectangles);
+/// The same in a few letters, for a piece on a sheet.
+QString materialTitle(const std::string& material);
+
+/// "needs 12 mm more across the grain than grey board 700 x 1000 has"
+QString whyNowhere(const CutDesk::Found& found, std::size_t piece, const Notation& notation);
+QString pinFaultWords(PinFault fault);
+/// Which way its grain runs, and why it may not be turned; or that it may.
+QString grainWords(const CutPiece& piece);
+
+/// "set to 216.5 mm, 3 cuts"
+QString settingText(const GaugeStep& step, const Notation& notation, Micrometres longest);
+
+/// "cost 6.40, and nothing is cheaper" or what no lay-out goes below.
+QString costWords(const CutDesk::Found& found, const MaterialCost& cost, StockFirst first);
+
+/// How the grain of a sheet was found, or how it can be.
+QString grainTestText(const StockItem& item);
+
+}  // namespace drapery

@@ -1,0 +1,80 @@
+#include "core/cutting/cover_master.h"
+
+#include <algorithm>
+#include <limits>
+
+namespace drapery {
+
+namespace {
+constexpr double kSlack = 1e-7;
+constexpr double kNothing = 1e-9;
+}  // namespace
+
+CoverMaster::CoverMaster(const std::vector<Row>& rows)
+    : names_(rows.size(), -1), inverse_(rows.size(), std::vector<double>(rows.size(), 0.0)) {
+  for (std::size_t r = 0; r < rows.size(); ++r) {
+    right_.push_back(rows[r].right);
+    isLimit_.push_back(rows[r].isLimit);
+    levels_.push_back(rows[r].right / rows[r].holds);
+    costs_.push_back(rows[r].cost);
+    inverse_[r][r] = 1.0 / rows[r].holds;
+  }
+  reckonPrices();
+}
+
+std::optional<std::size_t> CoverMaster::slack() const {
+  for (std::size_t r = 0; r < right_.size(); ++r)
+    if (isLimit_[r] ? prices_[r] > kSlack : prices_[r] < -kSlack) return r;
+  return std::nullopt;
+}
+
+bool CoverMaster::enterSlack(std::size_t row) {
+  std::vector<double> column(right_.size(), 0.0);
+  column[row] = isLimit_[row] ? 1.0 : -1.0;
+  return enter(column, 0.0, -1);
+}
+
+std::vector<std::pair<int, double>> CoverMaster::levels() const {
+  std::vector<std::pair<int, double>> all;
+  for (std::size_t r = 0; r < right_.size(); ++r)
+    if (names_[r] >= 0 && levels_[r] > kSlack) all.emplace_back(names_[r], levels_[r]);
+  return all;
+}
+
+/// The row whose level comes to nothing first makes room for the column.
+bool CoverMaster::enter(const std::vector<double>& column, double cost, int name) {
+  const std::size_t rows = right_.size();
+  std::vector<double> direction(rows, 0.0);
+  for (std::size_t r = 0; r < rows; ++r)
+    for (std::size_t c = 0; c < rows; ++c) direction[r] += inverse_[r][c] * column[c];
+  std::size_t out = rows;
+  double least = std::numeric_limits<double>::infinity();
+  for (std::size_t r = 0; r < rows; ++r)
+    if (direction[r] > kNothing && levels_[r] / direction[r] < least) {
+      least = levels_[r] / direction[r];
+      out = r;
+    }
+  if (out == rows) return false;
+  const double pivot = direction[out];
+  for (double& x : inverse_[out]) x /= pivot;
+  levels_[out] /= pivot;
+  for (std::size_t r = 0; r < rows; ++r) {
+    if (r == out || direction[r] == 0.0) continue;
+    for (std::size_t c = 0; c < rows; ++c) inverse_[r][c] -= direction[r] * inverse_[out][c];
+    levels_[r] = std::max(0.0, levels_[r] - direction[r] * levels_[out]);
+  }
+  costs_[out] = cost;
+  names_[out] = name;
+  reckonPrices();
+  return true;
+}
+
+void CoverMaster::reckonPrices() {
+  const std::size_t rows = right_.size();
+  prices_.assign(rows, 0.0);
+  for (std::size_t r = 0; r < rows; ++r)
+    if (costs_[r] != 0.0)
+      for (std::size_t c = 0; c < rows; ++c) prices_[c] += costs_[r] * inverse_[r][c];
+}
+
+}  // namespace drapery

@@ -1,0 +1,40 @@
+// Cuts from edge to edge found for pieces that lie where they lie.
+#pragma once
+
+#include <limits>
+#include <optional>
+#include <vector>
+
+#include "core/cutting/cut_layout.h"
+#include "core/cutting/sheet_part.h"
+
+namespace drapery {
+
+/// How a sheet, enlarged by its kerf, is cut so that each of these pieces stands alone: the first
+/// part is the whole. Cuts that leave a large rectangle free go first. None where no cuts free
+/// them.
+std::optional<std::vector<SheetPart>> cutsAround(const CutStock& stock,
+                                                 const std::vector<SheetPart>& pieces);
+
+/// The least that is worth keeping of what is left over.
+struct UsableLeft {
+  Micrometres narrow = 50'000;  // its shorter side
+  Micrometres wide = 150'000;   // its longer side
+  friend bool operator==(const UsableLeft& a, const UsableLeft& b) = default;
+};
+
+/// What is left over on a sheet and worth keeping: rectangles that its cuts free.
+std::vector<CutPlacement> usableLeft(const CutStock& stock, const CutSheet& sheet,
+                                     const UsableLeft& usable);
+
+/// A lay-out as it is cut at the bench: the pieces and what is kept of the rest stay where they
+/// lie, all that can be cut side by side is cut so, and of the two ways to begin that with fewer
+/// cuts is taken. A cut longer than `longest`, of a shear or a mat, is only made where there is no
+/// other way.
+CutLayout forBench(const CutProblem& problem, const CutLayout& layout, const UsableLeft& usable,
+                   Micrometres longest = std::numeric_limits<Micrometres>::max());
+
+/// How many cuts of a sheet are longer.
+int cutsOver(const CutProblem& problem, const CutSheet& sheet, Micrometres longest);
+
+}  // namespace drapery

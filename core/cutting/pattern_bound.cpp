@@ -1,0 +1,202 @@
+#include "core/cutting/pattern_bound.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <optional>
+
+#include "core/cutting/cover_master.h"
+#include "core/cutting/least_sum.h"
+#include "core/cutting/plate_values.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr std::size_t kMostKinds = 250;
+constexpr double kMostWork = 1e9;                      // of all values together: about a second
+constexpr double kFineWork = 3e7, kQuickWork = 1.5e6;  // of one
+constexpr double kFew = 100.0, kLarger = 4.0;          // pieces; and so much more for more of them
+constexpr double kForPatterns = 0.7;  // of it until the bound is all that is looked for
+constexpr double kWhole = 1e9;        // what the dearest sheet costs, in whole numbers
+constexpr double kSame = 1e-9;
+constexpr double kPivot = 1e4;  // of work
+
+class PatternBound {
+ public:
+  explicit PatternBound(const MaterialJob& job) : job_(job) {
+    for (std::size_t s = 0; s < job.stocks.size(); ++s) {
+      isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet && job.stock(s).cost > 0;
+      dearest_ = std::max(dearest_, job.stock(s).cost);
+    }
+    isApt_ = isApt_ && job.kinds.size() <= kMostKinds;
+  }
+
+  Patterns find(double enough, double effort, const std::function<bool()>& isOver) {
+    Patterns result;
+    if (!isApt_) return result;
+    // Quickly, as long as that finds sheets that better it; then finely; in the end with more room
+    // than there is, which bounds what could still be found.
+    std::array<std::vector<PlateValues>, 3> plates;
+    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
+      plates[kQuick].emplace_back(job_, s, PlateValues::Coarse::Up, kQuickWork);
+      plates[kFine].emplace_back(job_, s, PlateValues::Coarse::Up, kFineWork);
+      plates[kAmple].emplace_back(job_, s, PlateValues::Coarse::Down, kFineWork);
+      if (isOver()) return result;
+    }
+    const double most = effort * kMostWork * std::clamp(pieces() / kFew, 1.0, kLarger);
+    std::size_t stage = kQuick;
+    CoverMaster master(rows());
+    std::vector<PatternUse> patterns;
+    double work = 0.0;
+    while (work < most && !isOver()) {
+      if (const auto slack = master.slack()) {
+        if (!master.enterSlack(*slack)) break;
+        work += kPivot;
+        continue;
+      }
+      const std::vector<std::int64_t> worth = worthOf(master);
+      const Pattern found = bestPattern(plates[stage], worth, master, work);
+      const bool isNone = found.entering == job_.stocks.size();
+      if (stage != kAmple && (isNone || work > kForPatterns * most)) {
+        stage = work > kForPatterns * most ? kAmple : stage + 1;
+        if (stage == kAmple) result.uses = usesOf(master, patterns);
+        continue;
+      }
+      if (stage == kAmple) {
+        result.bound = std::max(result.bound, boundOf(worth, found.values));
+        if (isNone || leastSumFrom(job_, result.bound) >= enough - kSame) break;
+      }
+      // What lies with more room than there is bounds, but is no sheet.
+      auto parts = stage == kAmple ? std::nullopt : plates[stage][found.entering].filling();
+      if (!master.enter(columnOf(found), job_.stock(found.entering).cost,
+                        parts ? static_cast<int>(patterns.size()) : -1))
+        break;
+      if (parts) patterns.push_back({found.entering, 0.0, std::move(*parts)});
+      if (stage == kFine) stage = kQuick;
+    }
+    return result;
+  }
+
+ private:
+  static constexpr std::size_t kQuick = 0, kFine = 1, kAmple = 2;
+
+  /// One for each kind, then one for each stock of which there are only so many. To begin with,
+  /// each kind has sheets of its own, as many side by side as go on one; where there is an end of
+  /// every stock, each piece has a price that nobody pays.
+  std::vector<CoverMaster::Row> rows() {
+    std::vector<CoverMaster::Row> rows;
+    for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind) {
+      CoverMaster::Row row{double(job_.counts[kind]), false, 1.0, 1e3 * dearest_};
+      for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
+        if (job_.stock(s).count) continue;
+        const UsableSize usable = usableOf(job_.stock(s));
+        for (const LyingSize& size : job_.sizes[s][kind]) {
+          const double often = std::floor(double(usable.across) / double(size.across)) *
+                               std::floor(double(usable.along) / double(size.along));
+          if (job_.stock(s).cost / often >= row.cost / row.holds) continue;
+          row.holds = often;
+          row.cost = job_.stock(s).cost;
+        }
+      }
+      rows.push_back(row);
+    }
+    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
+      const auto count = job_.stock(s).count;
+      rowOf_.push_back(count ? std::optional(rows.size()) : std::nullopt);
+      if (count) rows.push_back({double(*count), true, 1.0, 0.0});
+    }
+    return rows;
+  }
+  /// What one more sheet of the stock would be worth, not above 0; 0 where there is no end of it.
+  [[nodiscard]] double priceOfStock(const CoverMaster& master, std::size_t stock) const {
+    return rowOf_[stock] ? master.price(*rowOf_[stock]) : 0.0;
+  }
+
+  [[nodiscard]] double pieces() const {
+    double count = 0;
+    for (const int each : job_.counts) count += each;
+    return count;
+  }
+  /// Prices in whole numbers, rounded down.
+  [[nodiscard]] std::vector<std::int64_t> worthOf(const CoverMaster& master) const {
+    std::vector<std::int64_t> worth;
+    for (std::size_t k = 0; k < job_.kinds.size(); ++k)
+      worth.push_back(static_cast<std::int64_t>(
+          std::floor(std::max(0.0, master.price(k)) / dearest_ * kWhole)));
+    return worth;
+  }
+  static std::vector<PatternUse> usesOf(const CoverMaster& master,
+                                        const std::vector<PatternUse>& patterns) {
+    std::vector<PatternUse> uses;
+    for (const auto& [pattern, level] : master.levels()) {
+      uses.push_back(patterns[static_cast<std::size_t>(pattern)]);
+      uses.back().often = level;
+    }
+    return uses;
+  }
+
+  struct Pattern {
+    std::size_t entering = 0;  // a stock; as many as there are: none that would better it
+    Counts counts;
+    std::vector<std::int64_t> values;  // by stock
+  };
+  [[nodiscard]] std::vector<double> columnOf(const Pattern& pattern) const {
+    std::vector<double> column(pattern.counts.begin(), pattern.counts.end());
+    for (const auto& row : rowOf_)
+      if (row) column.push_back(row == rowOf_[pattern.entering] ? 1.0 : 0.0);
+    return column;
+  }
+  Pattern bestPattern(std::vector<PlateValues>& plates, const std::vector<std::int64_t>& worth,
+                      const CoverMaster& master, double& work) const {
+    Pattern found{plates.size(), {}, {}};
+    double most = 1e-7 * dearest_;
+    Counts counts;
+    for (std::size_t s = 0; s < plates.size(); ++s) {
+      if (job_.stock(s).count == 0) {
+        found.values.push_back(0);
+        continue;
+      }
+      found.values.push_back(plates[s].best(worth, counts));
+      work += plates[s].work();
+      const double gain = double(found.values[s]) / kWhole * dearest_ + priceOfStock(master, s) -
+                          job_.stock(s).cost;
+      if (gain <= most) continue;
+      most = gain;
+      found.entering = s;
+      found.counts = counts;
+    }
+    return found;
+  }
+
+  /// Pieces are worth so much less that no sheet of which there is no end holds more than it costs;
+  /// where one of the others does, so often as there is one it may.
+  [[nodiscard]] double boundOf(const std::vector<std::int64_t>& worth,
+                               const std::vector<std::int64_t>& values) const {
+    double sum = 0.0, part = 1.0;
+    for (std::size_t k = 0; k < worth.size(); ++k) sum += double(worth[k]) * job_.counts[k];
+    for (std::size_t s = 0; s < values.size(); ++s)
+      if (!job_.stock(s).count && values[s] > 0)
+        part = std::min(part, job_.stock(s).cost / dearest_ * kWhole / double(values[s]));
+    double least = part * sum;
+    for (std::size_t s = 0; s < values.size(); ++s)
+      if (const auto count = job_.stock(s).count)
+        least -= *count *
+                 std::max(0.0, part * double(values[s]) - job_.stock(s).cost / dearest_ * kWhole);
+    return least / kWhole * dearest_ * (1 - 1e-12);
+  }
+
+  const MaterialJob& job_;
+  std::vector<std::optional<std::size_t>> rowOf_;  // by stock, of the master
+  double dearest_ = 0.0;
+  bool isApt_ = true;
+};
+
+}  // namespace
+
+Patterns findPatterns(const MaterialJob& job, double enough, double effort,
+                      const std::function<bool()>& isOver) {
+  return PatternBound(job).find(enough, effort, isOver);
+}
+
+}  // namespace drapery

@@ -1,0 +1,32 @@
+// What no lay-out on sheets can cost less than, from the worth that pieces can have: if no sheet
+// holds pieces worth more than it costs, all of them cost what all of them are worth. And the
+// sheets that come out of it, each as often as it would be used if it could be used in part.
+#pragma once
+
+#include <functional>
+
+#include "core/cutting/material_job.h"
+
+namespace drapery {
+
+/// A sheet filled so, and how often; of the kinds there may be more than are wanted.
+struct PatternUse {
+  std::size_t stock = 0;  // of the job
+  double often = 0.0;
+  std::vector<SheetPart> parts;
+};
+
+struct Patterns {
+  double bound = 0.0;
+  std::vector<PatternUse> uses;
+};
+
+/// Worths are found by generating patterns (Gilmore and Gomory 1961, "A linear programming approach
+/// to the cutting-stock problem", Operations Research 9), in whole numbers at the end, so that no
+/// rounding makes the bound too much. Nothing for rolls, and where there are very many kinds.
+/// @param enough a bound that proves what is known already: there is no use in a better one.
+/// @param effort of the usual work, 0 to 1: so much is done, whatever time it takes.
+Patterns findPatterns(const MaterialJob& job, double enough, double effort,
+                      const std::function<bool()>& isOver);
+
+}  // namespace drapery

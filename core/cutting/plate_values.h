@@ -1,0 +1,66 @@
+// What is worth most on a plate of any size, as many of each piece as one likes: by cuts from edge
+// to edge, any number of stages (Gilmore and Gomory 1966, "The theory and computation of knapsack
+// functions", Operations Research 14).
+#pragma once
+
+#include <cstdint>
+#include <optional>
+#include <vector>
+
+#include "core/cutting/material_job.h"
+
+namespace drapery {
+
+class PlateValues {
+ public:
+  /// Lengths of pieces that are counted in coarser steps: rounded down more fits than there is room
+  /// for, rounded up less.
+  enum class Coarse { Down, Up };
+  /// Of one of the job's stocks, in steps so coarse that it takes no more work than that.
+  PlateValues(const MaterialJob& job, std::size_t stock, Coarse coarse, double mostWork);
+
+  /// How much one `best` takes, in steps of some nanoseconds.
+  [[nodiscard]] double work() const;
+
+  /// The greatest worth of what fits on the sheet; what it is, by kind, is then in `counts`.
+  std::int64_t best(const std::vector<std::int64_t>& worth, Counts& counts);
+
+  /// How the last best lies on the sheet, at its true sizes; the first part is the whole. None
+  /// where it only fits in coarse steps.
+  [[nodiscard]] std::optional<std::vector<SheetPart>> filling() const;
+
+ private:
+  struct Size {
+    std::size_t kind = 0;
+    std::int64_t across = 0, along = 0;
+    LyingSize lies;  // as it is
+  };
+  /// A place of the table taken apart once.
+  struct Taken {
+    enum class Kind { Nothing, Piece, Beside, Above } kind = Kind::Nothing;
+    const Size* size = nullptr;
+    std::size_t lowX = 0, lowY = 0, highX = 0, highY = 0;
+  };
+  [[nodiscard]] Taken takenApart(std::size_t i, std::size_t j) const;
+  /// What its pieces take, as they are.
+  [[nodiscard]] UsableSize extentOf(std::size_t i, std::size_t j) const;
+  void lay(std::size_t i, std::size_t j, std::size_t at, std::vector<SheetPart>& parts) const;
+  static std::vector<std::int64_t> places(std::vector<std::int64_t> lengths, std::int64_t room);
+  bool measure(const MaterialJob& job, std::size_t stock, std::int64_t step, Coarse coarse);
+  void trace(std::size_t i, std::size_t j, Counts& counts) const;
+  [[nodiscard]] std::int64_t& at(std::size_t i, std::size_t j) {
+    return values_[i * ys_.size() + j];
+  }
+  [[nodiscard]] std::int64_t at(std::size_t i, std::size_t j) const {
+    return values_[i * ys_.size() + j];
+  }
+
+  std::vector<Size> sizes_;
+  std::vector<std::int64_t> xs_, ys_;  // where cuts may lie, from 0 to the whole
+  std::vector<std::vector<std::uint32_t>> restX_, restY_;  // what is left beside each cut
+  std::vector<std::int64_t> values_;
+  std::vector<std::int64_t> worth_;
+  UsableSize usable_;
+};
+
+}  // namespace drapery

@@ -1,0 +1,22 @@
+// What becomes of a rectangle while a sheet is being filled: it is free, or a piece, or split.
+#pragma once
+
+#include <cstddef>
+#include <vector>
+
+#include "core/cutting/cut_problem.h"
+
+namespace drapery {
+
+/// On a sheet that is enlarged by the kerf.
+struct SheetPart {
+  enum class Kind { Free, Piece, Split };
+  Kind kind = Kind::Free;
+  Micrometres x = 0, y = 0, across = 0, along = 0;
+  bool isBeside = false;  // of a split
+  std::size_t low = 0, high = 0;
+  std::size_t piece = 0;  // a kind of the job
+  bool isTurned = false;
+};
+
+}  // namespace drapery

@@ -1,0 +1,20 @@
+// What the stock lacks for all pieces of a problem.
+#pragma once
+
+#include "core/cutting/cut_layout.h"
+
+namespace drapery {
+
+struct ToBuy {
+  std::size_t stock = 0;   // of the problem
+  int sheets = 0;          // more than there are
+  Micrometres length = 0;  // of a roll, more than there is
+};
+
+/// Laid out as if there were no end of what can be bought: what of each is then used beyond what is
+/// there. Nothing where all of it finds room as it is.
+/// @param canBuy by the problem's stocks: nobody sells off-cuts.
+std::vector<ToBuy> toBuy(const CutProblem& problem, const CutLayout& layout,
+                         const std::vector<bool>& canBuy);
+
+}  // namespace drapery

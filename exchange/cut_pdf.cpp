@@ -1,0 +1,352 @@
+#include "exchange/cut_pdf.h"
+
+#include <QBuffer>
+#include <QCoreApplication>
+#include <QDate>
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+#include "core/cutting/to_buy.h"
+#include "core/drawing/sheet_drawing.h"
+#include "exchange/page_column.h"
+#include "paint/sheet_painter.h"
+#include "store/whole_file.h"
+#include "words/cut_moments.h"
+#include "words/cut_words.h"
+
+namespace drapery {
+
+namespace {
+
+// mm on the paper.
+constexpr double kEdge = PageColumn::kEdge;
+constexpr double kTitle = 6.4;
+constexpr double kHeading = 4.4;
+constexpr double kText = 3.8;
+constexpr double kSmall = 3.2;
+constexpr double kStep = 4.4;           // a setting of the gauge
+constexpr double kSheetHeight = 128.0;  // of a drawing at most
+constexpr double kTicked = 6.0;         // words beside a box to tick
+constexpr double kLabelWidth = 56.0, kLabelHeight = 32.0, kLabelInside = 3.0;
+
+struct Words {
+  Q_DECLARE_TR_FUNCTIONS(CutPdf)
+};
+
+QString text(const std::string& from) { return QString::fromStdString(from); }
+std::string translated(const char* english) {
+  return QCoreApplication::translate(kCutContext, english).toStdString();
+}
+std::string translatedMoment(const char* english) {
+  return QCoreApplication::translate("Moment", english).toStdString();
+}
+QString money(double amount) { return QString::number(amount, 'f', 2); }
+
+class CutPainter {
+ public:
+  CutPainter(QPdfWriter& writer, const CutPages& pages)
+      : pages_(pages),
+        found_(pages.found),
+        problem_(pages.found.work.problem),
+        plan_(*pages.found.plans.front()),
+        notation_{plan_.units, plan_.resolution, '.'},
+        layout_(
+            forBench(problem_, found_.layout, pages.stock.usable,
+                     pages.longest > 0 ? pages.longest : std::numeric_limits<Micrometres>::max())),
+        parts_(found_.parts()),
+        column_(writer, title()) {
+    for (const MaterialCost& cost : layout_.materials)
+      steps_[cost.material] = cutOrder(problem_, layout_, cost.material);
+    for (std::size_t i = 0; i < layout_.sheets.size(); ++i) order_.push_back(i);
+    std::stable_sort(order_.begin(), order_.end(), [&](std::size_t a, std::size_t b) {
+      return momentOf(layout_.sheets[a]) < momentOf(layout_.sheets[b]);
+    });
+  }
+
+  void paint() {
+    heading();
+    shelf();
+    for (const std::size_t sheet : order_) sheetLines(sheet);
+    labels();
+    column_.finish(column_.bottom());
+  }
+
+ private:
+  [[nodiscard]] QString title() const {
+    const std::string& title = found_.jobs.front()->title;
+    return title.empty() ? Words::tr("Untitled book") : text(title);
+  }
+  [[nodiscard]] const CutStock& stockOf(const CutSheet& sheet) const {
+    return problem_.stocks[sheet.stock];
+  }
+  [[nodiscard]] int momentOf(const CutSheet& sheet) const {
+    int moment = static_cast<int>(CutWhen::Last);
+    for (const CutPlacement& at : sheet.placements)
+      moment = std::min(moment, problem_.pieces[at.piece].moment);
+    return moment;
+  }
+  [[nodiscard]] QString pieceName(std::size_t piece) const {
+    const CutWork::Piece& of = found_.work.pieces[piece];
+    const QString name = text(of.part->rule->title.text);
+    return of.book == 0 ? name : name + " · " + text(found_.jobs[of.book]->title);
+  }
+  /// So many rectangles' pieces.
+  [[nodiscard]] QString pieces(std::size_t piece, int rectangles) const {
+    return counted(rectangles * found_.work.pieces[piece].each, pieceName(piece));
+  }
+  [[nodiscard]] QString pieceSize(std::size_t piece) const {
+    const CutPiece& of = problem_.pieces[piece];
+    return text(cutSizeWords(of.width, of.height, notation_));
+  }
+
+  static QString counted(int count, const QString& name) {
+    return count > 1 ? QString("%1 × %2").arg(count).arg(name) : name;
+  }
+
+  void heading() {
+    column_.write(kEdge, {kTitle, true}, title(), true);
+    double cost = 0.0;
+    for (const MaterialCost& each : layout_.materials)
+      cost += found_.work.costOf(layout_, each.material);
+    column_.write(kEdge, {kText, false, lightPalette().secondInk},
+                  Words::tr("To cut, %1. Material for %2.")
+                      .arg(QDate::currentDate().toString(Qt::ISODate), money(cost)),
+                  true);
+    if (plan_.has(Severity::Stop))
+      column_.write(kEdge, {kHeading, true, lightPalette().stop},
+                    Words::tr("The book has a stop: it must not be cut yet."), true);
+    column_.write(kEdge, {kSmall, false, lightPalette().secondInk}, careWords(), true);
+    column_.leave(2);
+    column_.rule();
+    column_.leave(3);
+  }
+
+  void ticked(const QString& words, const QColor& colour = lightPalette().ink) {
+    column_.tick(kEdge);
+    column_.write(kEdge + kTicked, {kText, false, colour}, words);
+    column_.leave(0.8);
+  }
+
+  /// What is taken from where, and what is not there.
+  void shelf() {
+    column_.write(kEdge, {kHeading, true}, Words::tr("From the shelf"), true);
+    column_.leave(1);
+    std::map<std::size_t, std::pair<int, Micrometres>> taken;
+    for (const CutSheet& sheet : layout_.sheets) {
+      auto& [sheets, length] = taken[sheet.stock];
+      sheets += sheet.repeat;
+      length += lengthUsed(stockOf(sheet), sheet) * sheet.repeat;
+    }
+    const StockItem* untested = nullptr;
+    for (const auto& [stock, much] : taken) {
+      const CutStock& of = problem_.stocks[stock];
+      const StockItem* item = pages_.stock.named(of.id);
+      QString line =
+          of.form == StockForm::Roll
+              ? Words::tr("%1 of %2").arg(text(cutLengthWords(much.second, notation_)), text(of.id))
+              : QString("%1 × %2").arg(much.first).arg(text(of.id));
+      if (item != nullptr) line += ", " + text(stockSizeWords(*item, notation_));
+      if (item != nullptr && !item->place.empty()) line += " (" + text(item->place) + ")";
+      const bool isUntested = item != nullptr && !item->grainTest;
+      if (isUntested) untested = item;
+      ticked(isUntested ? line + "; " + Words::tr("grain not tested") : line);
+    }
+    if (untested != nullptr)
+      column_.write(kEdge + kTicked, {kSmall, false, lightPalette().secondInk},
+                    text(grainTestWords(*untested, translated)));
+    if (layout_.unplaced.empty()) return;
+    column_.leave(2);
+    column_.write(kEdge, {kHeading, true, lightPalette().mind}, Words::tr("To buy"), true);
+    column_.leave(1);
+    std::vector<bool> canBuy;
+    for (const CutStock& stock : problem_.stocks) {
+      const StockItem* item = pages_.stock.named(stock.id);
+      canBuy.push_back(item == nullptr || !item->isOffCut);
+    }
+    for (const ToBuy& each : toBuy(problem_, found_.layout, canBuy)) {
+      const CutStock& of = problem_.stocks[each.stock];
+      ticked(of.form == StockForm::Roll
+                 ? Words::tr("%1 more of %2")
+                       .arg(text(cutLengthWords(each.length, notation_)), text(of.id))
+                 : Words::tr("%1 more of %2").arg(each.sheets).arg(text(of.id)));
+    }
+    for (const Unplaced& each : layout_.unplaced)
+      ticked(Words::tr("for %1, %2: %3")
+                 .arg(pieces(each.piece, each.count), pieceSize(each.piece),
+                      text(whyUnplaced(problem_, each.piece, notation_, translated))),
+             lightPalette().mind);
+  }
+
+  /// The sheet as it lies, and the settings that it is cut at.
+  void sheetLines(std::size_t which) {
+    const CutSheet& sheet = layout_.sheets[which];
+    const CutStock& stock = stockOf(sheet);
+    column_.leave(6);
+    column_.write(kEdge, {kHeading, true}, counted(sheet.repeat, text(stock.id)), true);
+    column_.leave(1);
+    const SheetSource source{problem_, layout_, parts_};
+    const auto& steps = steps_[stock.material];
+    SheetDrawing drawing =
+        sheetDrawing(source, which, {&steps, 0}, usableLeft(stock, sheet, pages_.stock.usable));
+    const Box box = boundsOf(drawing.drawing);
+    const double width = column_.right() - kEdge;
+    const double high = std::min(kSheetHeight, width * box.height() / box.width());
+    column_.add({high, 0.0, true, [this, which, drawing = std::move(drawing), high](double top) {
+                   SheetLook look;
+                   look.style = pageStyle(lightPalette());
+                   look.words = [&](std::size_t placement) { return wordsOn(which, placement); };
+                   const QRectF room(kEdge, top, column_.right() - kEdge, high);
+                   paintSheet(column_.painter(), drawing, fitted(boundsOf(drawing.drawing), room),
+                              look);
+                 }});
+    column_.leave(2);
+    stepLines(which, steps);
+  }
+  [[nodiscard]] SheetWords wordsOn(std::size_t which, std::size_t placement) const {
+    const CutSheet& sheet = layout_.sheets[which];
+    const std::size_t piece = sheet.placements[placement].piece;
+    SheetWords words;
+    words.lines = QStringList{pieces(piece, 1), pieceSize(piece)};
+    words.waits = problem_.pieces[piece].moment > momentOf(sheet);
+    return words;
+  }
+
+  void stepLines(std::size_t which, const std::vector<GaugeStep>& steps) {
+    const std::vector<CutGroup> groups = cutGroups(plan_, notation_, translatedMoment);
+    int moment = -1;
+    for (std::size_t i = 0; i < steps.size(); ++i) {
+      GaugeStep here = steps[i];
+      std::erase_if(here.cuts, [&](const OrderedCut& cut) { return cut.sheet != which; });
+      if (here.cuts.empty()) continue;
+      if (here.moment != moment) {
+        moment = here.moment;
+        column_.leave(1);
+        column_.write(kEdge, {kText, true},
+                      text(momentTitle(static_cast<CutWhen>(moment), translatedMoment)), true);
+        for (const CutGroup& group : groups)
+          if (static_cast<int>(group.when) == moment)
+            for (const std::string& line : group.first)
+              column_.write(kEdge, {kSmall, false, lightPalette().secondInk}, text(line), true);
+      }
+      column_.tick(kEdge);
+      column_.write(kEdge + kTicked, {kStep, true},
+                    QString("%1   %2").arg(i + 1).arg(
+                        text(settingWords(here, notation_, pages_.longest, translated))),
+                    i + 1 == steps.size());
+    }
+    const auto left =
+        usableLeft(stockOf(layout_.sheets[which]), layout_.sheets[which], pages_.stock.usable);
+    QStringList kept;
+    for (const CutPlacement& each : left)
+      kept << text(cutSizeWords(each.across, each.along, notation_));
+    if (!kept.isEmpty())
+      column_.write(kEdge, {kSmall, false, lightPalette().note},
+                    Words::tr("Off-cuts to keep: %1").arg(kept.join("; ")));
+  }
+
+  struct Label {
+    QString name, size, below;
+    bool isAlong = true;  // the grain, along what stands second
+    bool hasGrain = true;
+  };
+
+  /// In a grid, to be cut out and tied to a pile or laid under a weight.
+  void labels() {
+    std::vector<Label> all;
+    for (std::size_t piece = 0; piece < problem_.pieces.size(); ++piece) {
+      const CutPiece& of = problem_.pieces[piece];
+      all.push_back({pieces(piece, of.count), pieceSize(piece), title(),
+                     of.grain != PieceGrain::Width, of.grain != PieceGrain::Free});
+    }
+    Stock shelf = pages_.stock;
+    for (const std::size_t which : order_) {
+      const CutSheet& sheet = layout_.sheets[which];
+      const auto change = stockChangeOf(shelf, stockOf(sheet), sheet, sheet.repeat);
+      const auto* made = std::get_if<StockChange>(&change);
+      if (made == nullptr) continue;
+      for (const StockItem& given : made->given) {
+        all.push_back({counted(given.lies.count.value_or(1), text(given.lies.id)),
+                       text(stockSizeWords(given, notation_)), text(given.place),
+                       given.lies.grain == StockGrain::Along, true});
+        shelf.items.push_back(given);
+      }
+    }
+    if (all.empty()) return;
+    column_.pageBreak();
+    column_.write(kEdge, {kHeading, true}, Words::tr("Labels for pieces and off-cuts"), true);
+    column_.leave(2);
+    const auto columns = static_cast<std::size_t>((column_.right() - kEdge + 0.1) / kLabelWidth);
+    for (std::size_t i = 0; i < all.size(); i += columns) {
+      std::vector<Label> row(
+          all.begin() + static_cast<std::ptrdiff_t>(i),
+          all.begin() + static_cast<std::ptrdiff_t>(std::min(i + columns, all.size())));
+      column_.add({kLabelHeight, 0.0, false, [this, row](double top) {
+                     for (std::size_t c = 0; c < row.size(); ++c)
+                       paintLabel(row[c], kEdge + kLabelWidth * static_cast<double>(c), top);
+                   }});
+    }
+  }
+
+  void paintLabel(const Label& label, double left, double top) {
+    QPainter& painter = column_.painter();
+    painter.setPen(QPen(lightPalette().hairline, 0.2, Qt::DashLine));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawRect(QRectF(left, top, kLabelWidth, kLabelHeight));
+    const double x = left + kLabelInside, room = kLabelWidth - 2 * kLabelInside - 7;
+    double y = top + kLabelInside;
+    const auto line = [&](TextStyle style, const QString& words, std::size_t most) {
+      auto lines = column_.broken(column_.right() - room, style, words);
+      for (std::size_t i = 0; i < std::min(lines.size(), most); ++i) {
+        const bool isCut = i + 1 == most && lines.size() > most;
+        column_.paintLine(x, y, style, isCut ? lines[i] + "…" : lines[i]);
+        y += PageColumn::lineHeight(style);
+      }
+    };
+    line({kText, true}, label.name, 2);
+    line({kText, false}, label.size, 2);
+    line({kSmall, false, lightPalette().secondInk}, label.below, 1);
+    if (!label.hasGrain) return;
+    // Beside the words, as the size is told: across, along.
+    const double middleX = left + kLabelWidth - 6, middleY = top + kLabelHeight / 2, reach = 7;
+    Drawing arrow;
+    arrow.shapes.push_back(openShape(
+        LineKind::Grain,
+        label.isAlong ? std::vector<Point>{{middleX, -middleY - reach}, {middleX, -middleY + reach}}
+                      : std::vector<Point>{{middleX - 4, -middleY}, {middleX + 4, -middleY}},
+        {}));
+    QTransform down;
+    down.scale(1, -1);
+    paintDrawing(painter, arrow, down, pageStyle(lightPalette()));
+  }
+
+  const CutPages& pages_;
+  const BooksLaidOut& found_;
+  const CutProblem& problem_;
+  const Plan& plan_;
+  Notation notation_;
+  const CutLayout layout_;  // cut as the bench does
+  std::vector<const PlannedPart*> parts_;
+  PageColumn column_;
+  std::map<std::string, std::vector<GaugeStep>> steps_;  // by material
+  std::vector<std::size_t> order_;                       // of sheets
+};
+
+}  // namespace
+
+std::optional<Issue> writeCutPdf(const CutPages& pages, const std::string& path,
+                                 const std::function<bool()>& isCancelled) {
+  QBuffer buffer;
+  buffer.open(QIODevice::WriteOnly);
+  {
+    QPdfWriter writer(&buffer);
+    setUpPages(writer, text(pages.found.jobs.front()->title),
+               pages.found.plans.front()->units == Units::Inches);
+    CutPainter(writer, pages).paint();
+  }
+  if (isCancelled && isCancelled()) return std::nullopt;
+  const QByteArray bytes = buffer.data();
+  return writeWhole(path, {bytes.constData(), static_cast<std::size_t>(bytes.size())});
+}
+
+}  // namespace drapery

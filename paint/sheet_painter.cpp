@@ -1,0 +1,205 @@
+#include "paint/sheet_painter.h"
+
+#include <QFontMetricsF>
+#include <QPainter>
+#include <algorithm>
+#include <cmath>
+
+namespace drapery {
+
+namespace {
+
+// mm of the medium.
+constexpr double kName = 3.5;     // letters of a piece's name
+constexpr double kFigures = 3.2;  // of its size
+constexpr double kNumber = 2.9;   // of a cut
+constexpr double kLeast = 2.2;    // what can still be read
+constexpr double kInside = 0.9;   // between letters and edge
+constexpr double kCutLine = 0.34;
+constexpr double kLitLine = 0.75;
+constexpr double kPin = 1.1;  // a pin's head
+/// A font of few pixels is too coarse for Qt: it is set larger and the painter scaled.
+constexpr double kFinest = 12.0;
+
+class SheetPainter {
+ public:
+  SheetPainter(QPainter& painter, const SheetDrawing& sheet, const QTransform& toDevice,
+               const SheetLook& look)
+      : painter_(painter),
+        sheet_(sheet),
+        toDevice_(toDevice),
+        look_(look),
+        colours_(*look.style.palette) {}
+
+  void paint() {
+    paintDrawing(painter_, sheet_.drawing, toDevice_, look_.style);
+    painter_.save();
+    painter_.setRenderHint(QPainter::Antialiasing);
+    for (const Box& left : sheet_.left) offCut(left);
+    for (const SheetDrawing::Piece& piece : sheet_.pieces) lettering(piece);
+    if (look_.showsCuts) cuts();
+    painter_.restore();
+  }
+
+ private:
+  [[nodiscard]] double units(double mm) const { return mm * look_.style.perMm; }
+  [[nodiscard]] QRectF onDevice(const Box& box) const {
+    return toDevice_.mapRect(
+        QRectF(QPointF(box.left, box.bottom), QPointF(box.right, box.top)).normalized());
+  }
+  [[nodiscard]] QPointF onDevice(const Point& at) const {
+    return toDevice_.map(QPointF(at.x, at.y));
+  }
+
+  /// Letters of so many mm; `fine` is what the painter has to be scaled by.
+  [[nodiscard]] QFont fontOf(double mm, bool isBold, double& fine) const {
+    const double pixels = units(mm);
+    fine = pixels < kFinest / 2 ? kFinest : 1.0;
+    QFont font("IBM Plex Sans");
+    font.setPixelSize(std::max(1, static_cast<int>(std::lround(pixels * fine))));
+    font.setWeight(isBold ? QFont::DemiBold : QFont::Normal);
+    if (fine > 1.0) font.setHintingPreference(QFont::PreferNoHinting);
+    return font;
+  }
+  [[nodiscard]] double widthOf(const QString& text, double mm, bool isBold) const {
+    double fine = 1.0;
+    const QFontMetricsF metrics(fontOf(mm, isBold, fine));
+    return metrics.horizontalAdvance(text) / fine;
+  }
+  void write(const QPointF& middle, const QString& text, double mm, bool isBold,
+             const QColor& colour) {
+    double fine = 1.0;
+    const QFont font = fontOf(mm, isBold, fine);
+    const QFontMetricsF metrics(font);
+    painter_.save();
+    painter_.setFont(font);
+    painter_.setPen(colour);
+    painter_.translate(middle);
+    painter_.scale(1 / fine, 1 / fine);
+    // A size reads alike where the window is mirrored.
+    painter_.setLayoutDirection(text.isRightToLeft() ? Qt::RightToLeft : Qt::LeftToRight);
+    painter_.drawText(
+        QPointF(-metrics.horizontalAdvance(text) / 2, (metrics.ascent() - metrics.descent()) / 2),
+        text);
+    painter_.restore();
+  }
+
+  /// Upright where it fits, else turned along a high piece; smaller before a line is left out.
+  void lettering(const SheetDrawing::Piece& piece) {
+    const SheetWords words = look_.words(piece.placement);
+    const QRectF box = onDevice(piece.box);
+    if (words.isPinned) pin(box);
+    for (qsizetype count = words.lines.size(); count > 0; --count)
+      for (const bool isTurned : {false, true})
+        for (const double smaller : {1.0, 0.85, 0.7})
+          if (fits(words.lines.mid(0, count), box, isTurned, smaller))
+            return writeLines(words, count, box, isTurned, smaller);
+  }
+  [[nodiscard]] double sizeOf(qsizetype line, double smaller) const {
+    return (line == 0 ? kName : kFigures) * smaller * look_.letters;
+  }
+  [[nodiscard]] bool fits(const QStringList& lines, const QRectF& box, bool isTurned,
+                          double smaller) const {
+    const double room = isTurned ? box.height() : box.width();
+    const double high = isTurned ? box.width() : box.height();
+    double height = 0.0;
+    for (qsizetype i = 0; i < lines.size(); ++i) {
+      const double size = sizeOf(i, smaller);
+      if (size < kLeast * look_.letters) return false;
+      if (widthOf(lines[i], size, i == 0) > room - units(2 * kInside)) return false;
+      height += units(size * 1.3);
+    }
+    return height <= high - units(kInside);
+  }
+  void writeLines(const SheetWords& words, qsizetype count, const QRectF& box, bool isTurned,
+                  double smaller) {
+    double height = 0.0, widest = 0.0;
+    for (qsizetype i = 0; i < count; ++i) {
+      height += units(sizeOf(i, smaller) * 1.3);
+      widest = std::max(widest, widthOf(words.lines[i], sizeOf(i, smaller), i == 0));
+    }
+    painter_.save();
+    painter_.translate(box.center());
+    if (isTurned) painter_.rotate(-90);
+    // The hatch stays off the letters.
+    QColor ground = colours_.paper;
+    ground.setAlpha(210);
+    const double edge = units(kInside * 0.7);
+    painter_.setPen(Qt::NoPen);
+    painter_.setBrush(ground);
+    painter_.drawRoundedRect(QRectF(-widest / 2 - edge, -height / 2, widest + 2 * edge, height),
+                             edge, edge);
+    double top = -height / 2;
+    for (qsizetype i = 0; i < count; ++i) {
+      const double size = sizeOf(i, smaller), line = units(size * 1.3);
+      write({0, top + line / 2}, words.lines[i], size, i == 0,
+            words.waits ? colours_.secondInk : colours_.ink);
+      top += line;
+    }
+    painter_.restore();
+  }
+
+  /// In the upper right corner, where no cut begins: a head and its needle.
+  void pin(const QRectF& box) {
+    const double radius = units(kPin * look_.letters);
+    if (box.width() < 4 * radius || box.height() < 4 * radius) return;
+    const QPointF at = box.topRight() + QPointF(-2 * radius, 2 * radius);
+    painter_.setPen(QPen(colours_.ink, std::max(look_.style.leastWidth, units(0.25))));
+    painter_.drawLine(at, at + QPointF(-1.6 * radius, 1.6 * radius));
+    painter_.setBrush(colours_.accent);
+    painter_.drawEllipse(at, radius, radius);
+  }
+
+  void offCut(const Box& box) {
+    painter_.setPen(
+        QPen(colours_.note, std::max(look_.style.leastWidth, units(0.3)), Qt::DashLine));
+    painter_.setBrush(Qt::NoBrush);
+    const double inside = units(0.7);
+    painter_.drawRect(onDevice(box).adjusted(inside, inside, -inside, -inside));
+  }
+
+  void cuts() {
+    for (const SheetDrawing::Cut& cut : sheet_.cuts) {
+      const bool isLit = cut.number == look_.litCut;
+      painter_.setPen(QPen(isLit ? colours_.accent : colours_.ink,
+                           std::max(look_.style.leastWidth, units(isLit ? kLitLine : kCutLine)),
+                           Qt::SolidLine, Qt::FlatCap));
+      painter_.drawLine(onDevice(cut.from), onDevice(cut.to));
+    }
+    // Numbers over all lines; those of one setting stand apart from the others'.
+    for (const SheetDrawing::Cut& cut : sheet_.cuts) number(cut);
+  }
+
+  void number(const SheetDrawing::Cut& cut) {
+    const QString text = QString::number(cut.number);
+    const bool isLit = cut.number == look_.litCut;
+    const double size = kNumber * look_.letters;
+    const double radius = std::max(units(size * 0.72), widthOf(text, size, true) / 2 + units(0.5));
+    const QPointF from = onDevice(cut.from), to = onDevice(cut.to);
+    const double length = std::hypot(to.x() - from.x(), to.y() - from.y());
+    if (length < 2.2 * radius) return;
+    const QPointF at = from + (to - from) * std::min(0.5, 1.3 * radius / length);
+    painter_.setPen(QPen(isLit ? colours_.accent : colours_.secondInk,
+                         std::max(look_.style.leastWidth, units(0.22))));
+    painter_.setBrush(isLit ? colours_.accent : colours_.paper);
+    painter_.drawRoundedRect(
+        QRectF(at.x() - radius, at.y() - units(size * 0.72), 2 * radius, 2 * units(size * 0.72)),
+        units(0.8), units(0.8));
+    write(at, text, size, true, isLit ? colours_.ground : colours_.ink);
+  }
+
+  QPainter& painter_;
+  const SheetDrawing& sheet_;
+  const QTransform& toDevice_;
+  const SheetLook& look_;
+  const Palette& colours_;
+};
+
+}  // namespace
+
+void paintSheet(QPainter& painter, const SheetDrawing& sheet, const QTransform& toDevice,
+                const SheetLook& look) {
+  SheetPainter(painter, sheet, toDevice, look).paint();
+}
+
+}  // namespace drapery

@@ -1,0 +1,159 @@
+#include "store/cut_work.h"
+
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+#include "core/cutting/cut_rectangle.h"
+#include "core/geometry/outline.h"
+#include "core/plan/job_overrides.h"
+
+namespace drapery {
+
+namespace {
+
+/// So much more or less than it costs, what is to be taken last or first seems to cost.
+constexpr double kWeight = 1e3;
+
+/// What a stock may be called so that a piece is cut from it, the most particular first: the piece
+/// itself, the material that was named for it, what kind that is.
+std::string materialOf(const PlannedPart& part, const std::vector<CutStock>& stocks) {
+  for (const std::string& name : {part.rule->id, part.named})
+    if (std::any_of(stocks.begin(), stocks.end(),
+                    [&](const CutStock& stock) { return stock.material == name; }))
+      return name;
+  return part.material;
+}
+
+double perArea(const CutStock& stock) {
+  const double along = stock.form == StockForm::Roll ? 1e6 : double(stock.along);
+  return stock.cost / (double(stock.across) * along);
+}
+
+class Gathering {
+ public:
+  Gathering(const std::vector<BookToCut>& books, const Stock& shelf)
+      : books_(books), shelf_(shelf), wish_(books.front().job->cutting) {}
+
+  CutWork gather() {
+    work_.problem.name = titleOf(*books_.front().job);
+    takeStock();
+    for (std::size_t book = 0; book < books_.size(); ++book)
+      for (const PlannedPart& part : books_[book].plan->parts)
+        if (!books_[book].plan->isThere(part)) takePiece(book, part);
+    for (std::size_t i = 0; i < wish_.pins.size(); ++i) takePin(i);
+    return std::move(work_);
+  }
+
+ private:
+  static std::string titleOf(const Job& job) { return job.title.empty() ? job.id : job.title; }
+
+  void takeStock() {
+    for (const StockItem& item : shelf_.items) {
+      if (!wish_.mockUp.empty() && item.lies.id != wish_.mockUp) continue;
+      work_.costs.push_back(item.lies.cost);
+      work_.problem.stocks.push_back(item.lies);
+      CutStock& stock = work_.problem.stocks.back();
+      if (wish_.first == StockFirst::OffCuts && item.isOffCut) stock.cost /= kWeight;
+      if (wish_.first == StockFirst::WholeSheets && item.isOffCut)
+        stock.cost = kWeight * dearestLike(item.lies) * double(stock.across) * double(stock.along);
+    }
+  }
+  /// By its area, of one material: off-cuts may cost nothing.
+  [[nodiscard]] double dearestLike(const CutStock& stock) const {
+    double most = perArea(stock);
+    for (const StockItem& item : shelf_.items)
+      if (item.lies.material == stock.material) most = std::max(most, perArea(item.lies));
+    return most;
+  }
+
+  void takePiece(std::size_t book, const PlannedPart& part) {
+    CutPiece piece;
+    piece.id = part.rule->id;
+    for (int n = 1; !ids_.insert(piece.id).second; ++n)
+      piece.id = titleOf(*books_[book].job) + (n > 1 ? " " + std::to_string(n) : "") + ": " +
+                 part.rule->id;
+    piece.material = wish_.mockUp.empty() || work_.problem.stocks.empty()
+                         ? materialOf(part, work_.problem.stocks)
+                         : work_.problem.stocks.front().material;
+    piece.width = std::llround(part.cutWidth.mm() * 1000);
+    piece.height = std::llround(part.cutHeight.mm() * 1000);
+    const auto copies = readCopies(*books_[book].job);
+    const int* often = std::get_if<int>(&copies);
+    // Two corners come from one square.
+    const int each = piecesOfRectangle(part);
+    const int wanted = part.count * (often != nullptr ? *often : 1);
+    piece.count = (wanted + each - 1) / each - wasCut(piece.id);
+    piece.grain = part.rule->grain == Grain::Height  ? PieceGrain::Height
+                  : part.rule->grain == Grain::Width ? PieceGrain::Width
+                                                     : PieceGrain::Free;
+    piece.moment = static_cast<int>(part.cutWhen);
+    if (piece.count <= 0) return;
+    work_.problem.pieces.push_back(std::move(piece));
+    work_.pieces.push_back({book, &part, each});
+  }
+  [[nodiscard]] int wasCut(const std::string& id) const {
+    int count = 0;
+    for (const CutDone& done : wish_.done)
+      if (const auto found = done.pieces.find(id); found != done.pieces.end())
+        count += found->second;
+    return count;
+  }
+
+  void takePin(std::size_t number) {
+    const JobPin& said = wish_.pins[number];
+    CutPin pin;
+    const auto index = [](const auto& things, const std::string& id) {
+      return static_cast<std::size_t>(
+          std::find_if(things.begin(), things.end(),
+                       [&](const auto& thing) { return thing.id == id; }) -
+          things.begin());
+    };
+    pin.piece = index(work_.problem.pieces, said.piece);
+    pin.stock = index(work_.problem.stocks, said.stock);
+    if (pin.piece == work_.problem.pieces.size() || pin.stock == work_.problem.stocks.size())
+      return work_.lost.push_back(number);
+    pin.sheet = said.sheet;
+    pin.x = std::llround(said.x * 1000);
+    pin.y = std::llround(said.y * 1000);
+    pin.isTurned = said.isTurned;
+    work_.problem.pins.push_back(pin);
+    work_.pins.push_back(number);
+  }
+
+  const std::vector<BookToCut>& books_;
+  const Stock& shelf_;
+  const JobCutting& wish_;
+  CutWork work_;
+  std::set<std::string> ids_;
+};
+
+}  // namespace
+
+int piecesOfRectangle(const PlannedPart& part) {
+  return isHalfOf(part.outline, part.width.mm(), part.height.mm()) ? 2 : 1;
+}
+
+double CutWork::costOf(const CutLayout& layout, const std::string& material) const {
+  double cost = 0.0;
+  for (const CutSheet& sheet : layout.sheets) {
+    const CutStock& stock = problem.stocks[sheet.stock];
+    if (stock.material != material) continue;
+    const double often =
+        stock.form == StockForm::Roll ? double(lengthUsed(stock, sheet)) / 1e6 : 1.0;
+    cost += costs[sheet.stock] * often * sheet.repeat;
+  }
+  return cost;
+}
+
+std::vector<const PlannedPart*> BooksLaidOut::parts() const {
+  std::vector<const PlannedPart*> all;
+  for (const CutWork::Piece& piece : work.pieces) all.push_back(piece.part);
+  return all;
+}
+
+CutWork cutWorkOf(const std::vector<BookToCut>& books, const Stock& shelf) {
+  return Gathering(books, shelf).gather();
+}
+
+}  // namespace drapery

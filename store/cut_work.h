@@ -1,0 +1,55 @@
+// Books and what lies on the shelf as one problem: what is to be cut, and from what.
+#pragma once
+
+#include <memory>
+#include <vector>
+
+#include "core/cutting/stock.h"
+#include "core/plan/job.h"
+#include "core/plan/plan.h"
+
+namespace drapery {
+
+/// How many of a piece come from one rectangle: two where it stays on one side of a diagonal.
+int piecesOfRectangle(const PlannedPart& part);
+
+struct BookToCut {
+  const Job* job = nullptr;
+  const Plan* plan = nullptr;
+};
+
+struct CutWork {
+  /// Costs weigh off-cuts and whole sheets as the job wants them taken first.
+  CutProblem problem;
+  struct Piece {
+    std::size_t book = 0;
+    const PlannedPart* part = nullptr;  // of that book's plan
+    int each = 1;                       // so many come from one rectangle
+  };
+  std::vector<Piece> pieces;      // of the problem's
+  std::vector<double> costs;      // of the problem's stocks, as they are
+  std::vector<std::size_t> pins;  // of the problem's, as the job numbers them
+  std::vector<std::size_t> lost;  // the job's pins of which piece or stock is no longer there
+
+  /// What the sheets of a lay-out really cost, from one material.
+  [[nodiscard]] double costOf(const CutLayout& layout, const std::string& material) const;
+};
+
+/// Books laid out on what lies there, and all that it rests on.
+struct BooksLaidOut {
+  std::vector<std::shared_ptr<const Job>> jobs;
+  std::vector<std::shared_ptr<const Plan>> plans;  // beside the jobs; the first is the open book's
+  CutWork work;
+  CutLayout layout;
+
+  /// Of the problem's pieces.
+  [[nodiscard]] std::vector<const PlannedPart*> parts() const;
+};
+
+/// Each piece by its rectangle as it is cut, as often as the book's copies want it and were not cut
+/// yet; from the stock that is called like the piece, the material named for it, or that one's
+/// kind, whichever is first there. What the first book's job decided about the cutting holds for
+/// all. The plans outlive it.
+CutWork cutWorkOf(const std::vector<BookToCut>& books, const Stock& shelf);
+
+}  // namespace drapery

@@ -1,0 +1,422 @@
+// The stage Cut, driven as a binder would.
+#include <gmock/gmock.h>
+
+#include <QElapsedTimer>
+#include <filesystem>
+
+#include "app/cutting/cut_page.h"
+#include "app/cutting/sheet_view.h"
+#include "app/workspace/stock_room.h"
+#include "store/stock_json.h"
+#include "tests/app/bench_window.h"
+
+namespace drapery::test {
+namespace {
+
+using ::testing::HasSubstr;
+using ::testing::Not;
+
+class Cutting : public BenchWindow {
+ protected:
+  Cutting() {
+    std::filesystem::create_directories(folder_.path() + "/drapery");
+    folder_.write("drapery/stock.json", projectFile("demo/stock/shelf.json"));
+    workspace_->stock().reload();
+  }
+  CutPage& page() { return dynamic_cast<CutPage&>(window_->page()); }
+  /// Until no better lay-out is looked for.
+  void settleCut() {
+    settle();
+    workspace_->cutting().settle();
+    settle();
+  }
+  void showCut() {
+    click("docket.cut");
+    settleCut();
+  }
+  void clickCut(const char* name) {
+    click(name);
+    settleCut();
+  }
+  const CutLayout& layout() { return workspace_->cutting().found().layout; }
+  const CutProblem& problem() { return workspace_->cutting().found().work.problem; }
+  Stock stockNow() { return std::get<Stock>(readStock(readFile(stock()), stock())); }
+  /// All words of the margin.
+  std::string margin() {
+    QStringList words;
+    for (QLabel* label : find("cut.margin")->findChildren<QLabel*>()) words << label->text();
+    for (auto* button : find("cut.margin")->findChildren<QAbstractButton*>())
+      words << button->text();
+    return words.join("\n").toStdString();
+  }
+  /// Opens the sheet of that material and gives its number in the lay-out.
+  std::size_t look(const std::string& material) {
+    for (std::size_t i = 0; i < layout().sheets.size(); ++i)
+      if (problem().stocks[layout().sheets[i].stock].material == material) {
+        page().select(Subject::field("sheet/" + std::to_string(i + 1)));
+        settle();
+        return i;
+      }
+    ADD_FAILURE() << material;
+    return 0;
+  }
+  SheetView& view() { return *find<SheetView>("cut.sheet"); }
+  void clickPiece(std::size_t placement) {
+    QTest::mouseClick(&view(), Qt::LeftButton, {}, view().rectOf(placement)->center().toPoint());
+    settle();
+  }
+  void dragPiece(std::size_t placement, QPoint by) {
+    const QPoint from = view().rectOf(placement)->center().toPoint();
+    QTest::mousePress(&view(), Qt::LeftButton, {}, from);
+    QTest::mouseMove(&view(), from + by / 2);
+    QTest::mouseMove(&view(), from + by);
+    QTest::mouseRelease(&view(), Qt::LeftButton, {}, from + by);
+    settleCut();
+  }
+};
+
+TEST_F(Cutting, laysTheBookOutOnWhatLiesThere) {
+  openPlain();
+  showCut();
+  EXPECT_FALSE(layout().sheets.empty());
+  EXPECT_TRUE(layout().unplaced.empty());
+  EXPECT_TRUE(isShown("cut.card.1"));
+  EXPECT_THAT(find("docket.cut")->accessibleName().toStdString(), HasSubstr("of roll"));
+  EXPECT_THAT(margin(), HasSubstr("nothing is cheaper"));
+  // While a size is typed the lay-out follows.
+  click("docket.case");
+  type("board_width", "300");
+  workspace_->cutting().settle();
+  bool isFound = false;
+  for (const CutPiece& piece : problem().pieces)
+    isFound = isFound || (piece.id == "board" && piece.width == 300'000);
+  EXPECT_TRUE(isFound);
+}
+
+TEST_F(Cutting, tellsWhatIsMissing) {
+  std::filesystem::remove(stock());
+  workspace_->stock().reload();
+  openPlain();
+  showCut();
+  EXPECT_THAT(margin(), HasSubstr("Nothing lies there yet"));
+  EXPECT_THAT(find("docket.cut")->accessibleName().toStdString(), HasSubstr("nothing lies there"));
+  folder_.write("drapery/stock.json", R"({"schema": "drapery-stock/1", "stocks": [{"id": "a"}]})");
+  click("docket.case");
+  showCut();
+  EXPECT_THAT(margin(), HasSubstr("stock.json:1:"));
+  EXPECT_THAT(margin(), HasSubstr("material"));
+  // A board that no sheet holds, and why.
+  folder_.write("drapery/stock.json", projectFile("demo/stock/shelf.json"));
+  Job job = plainJob();
+  job.given["text_height"] = {590.0, {}};
+  job.given["text_width"] = {590.0, {}};
+  open(job);
+  click("docket.case");
+  showCut();
+  EXPECT_THAT(margin(), HasSubstr("find"));
+  EXPECT_THAT(margin(), HasSubstr("more across the grain"));
+}
+
+TEST_F(Cutting, aPieceStaysWhereItIsPut) {
+  openPlain();
+  showCut();
+  look("board");
+  clickPiece(0);
+  EXPECT_THAT(margin(), HasSubstr("grain has to run head to tail"));
+  const CutSheet before = layout().sheets[look("board")];
+  clickPiece(0);
+  dragPiece(0, QPoint(0, -60));  // up the sheet
+  const auto pins = saved().cutting.pins;
+  ASSERT_EQ(pins.size(), 1U);
+  EXPECT_GT(pins[0].y, 1.0);
+  bool isThere = false;
+  for (const CutSheet& sheet : layout().sheets)
+    for (const CutPlacement& at : sheet.placements)
+      isThere = isThere || (sheet.pinned && double(at.y) / 1000 == pins[0].y);
+  EXPECT_TRUE(isThere);
+  EXPECT_TRUE(layout().untaken.empty());
+  // Over the edge it is refused, with the reason, and stays.
+  look("board");
+  for (std::size_t i = 0; i < layout().sheets[look("board")].placements.size(); ++i)
+    if (layout().sheets[look("board")].placements[i].y == std::llround(pins[0].y * 1000)) {
+      dragPiece(i, QPoint(4000, 0));
+      EXPECT_THAT(margin(), HasSubstr("over the edge"));
+      break;
+    }
+  EXPECT_EQ(saved().cutting.pins, pins);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  settleCut();
+  EXPECT_TRUE(saved().cutting.pins.empty());
+}
+
+TEST_F(Cutting, isPinnedTurnedAndLetGoByKeys) {
+  openPlain();
+  showCut();
+  look("board");
+  clickPiece(0);
+  press(Qt::Key_T);
+  EXPECT_THAT(margin(), HasSubstr("pull against the others"));
+  EXPECT_TRUE(saved().cutting.pins.empty());
+  press(Qt::Key_P);
+  settleCut();
+  EXPECT_EQ(saved().cutting.pins.size(), 1U);
+  look("board");
+  clickPiece(0);
+  clickCut("cut.to.new");
+  press(Qt::Key_Escape);
+  EXPECT_EQ(saved().cutting.pins.size(), 1U);
+  clickCut("cut.let-all-go");
+  EXPECT_TRUE(saved().cutting.pins.empty());
+}
+
+TEST_F(Cutting, goesThroughTheCuts) {
+  openPlain();
+  showCut();
+  look("board");
+  EXPECT_THAT(margin(), HasSubstr("set to"));
+  page().setFocus();
+  press(Qt::Key_Down);
+  press(Qt::Key_Down);
+  int checked = 0;
+  for (auto* button : find("cut.margin")->findChildren<QAbstractButton*>())
+    if (button->objectName().startsWith("cut.step.") && button->isChecked()) ++checked;
+  EXPECT_EQ(checked, 1);
+  press(Qt::Key_Escape);
+  press(Qt::Key_Escape);
+  EXPECT_FALSE(view().isVisible());
+}
+
+// What is cut is taken from the stock, what is left over lies there by its name, and all of it can
+// be taken back.
+TEST_F(Cutting, whatIsCutIsTakenFromTheStock) {
+  openPlain();
+  showCut();
+  const Stock before = stockNow();
+  const std::size_t kinds = problem().pieces.size();
+  const std::size_t which = look("cloth");
+  const Micrometres length =
+      lengthUsed(problem().stocks[layout().sheets[which].stock], layout().sheets[which]);
+  clickCut("cut.done");
+  Stock after = stockNow();
+  EXPECT_EQ(before.named("book cloth, roll")->lies.along - length,
+            after.named("book cloth, roll")->lies.along);
+  ASSERT_EQ(after.items.size(), before.items.size() + 1);
+  EXPECT_EQ(after.items.back().lies.id, "book cloth, roll, off-cut 1");
+  EXPECT_TRUE(after.items.back().isOffCut);
+  EXPECT_EQ(after.items.back().place, "rail");
+  EXPECT_EQ(saved().cutting.done.size(), 1U);
+  EXPECT_LT(problem().pieces.size(), kinds);
+  EXPECT_THAT(margin(), HasSubstr("Cut already"));
+  EXPECT_THAT(margin(), HasSubstr("book cloth, roll: Covering"));
+  press(Qt::Key_Z, Qt::ControlModifier);
+  settleCut();
+  EXPECT_EQ(writeStock(stockNow()), writeStock(before));
+  EXPECT_TRUE(saved().cutting.done.empty());
+  EXPECT_EQ(problem().pieces.size(), kinds);
+  // Done again; meanwhile somebody uses the off-cut, and it cannot be taken back.
+  press(Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+  settleCut();
+  after = stockNow();
+  after.items.pop_back();
+  folder_.write("drapery/stock.json", writeStock(after));
+  press(Qt::Key_Z, Qt::ControlModifier);
+  settleCut();
+  EXPECT_THAT(banner().toStdString(), HasSubstr("used meanwhile"));
+  EXPECT_EQ(writeStock(stockNow()), writeStock(after));
+  // Done again it takes nothing twice.
+  press(Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+  settleCut();
+  EXPECT_EQ(writeStock(stockNow()), writeStock(after));
+}
+
+TEST_F(Cutting, layOutsAreKeptAndComparedAndTakenUp) {
+  openPlain();
+  showCut();
+  clickCut("cut.keep");
+  ASSERT_EQ(saved().cutting.kept.size(), 1U);
+  EXPECT_EQ(saved().cutting.kept[0].name, "A");
+  clickCut("cut.first.sheets");
+  EXPECT_EQ(saved().cutting.first, StockFirst::WholeSheets);
+  for (const CutSheet& sheet : layout().sheets)
+    EXPECT_THAT(problem().stocks[sheet.stock].id, Not(HasSubstr("off-cut")));
+  clickCut("cut.keep");
+  EXPECT_THAT(margin(), HasSubstr("A: "));
+  EXPECT_THAT(margin(), HasSubstr("B: "));
+  clickCut("cut.take.0");
+  EXPECT_TRUE(layout().untaken.empty());
+  for (const CutSheet& sheet : layout().sheets) EXPECT_TRUE(sheet.pinned.has_value());
+  clickCut("cut.forget.1");
+  EXPECT_EQ(saved().cutting.kept.size(), 1U);
+  // For another book it is not the same any more.
+  click("docket.case");
+  keep("text_width", "190");
+  showCut();
+  EXPECT_THAT(margin(), HasSubstr("does not lie where it was put"));
+}
+
+TEST_F(Cutting, aMockUpAndOtherBooksAreCutToo) {
+  openPlain();
+  showCut();
+  clickCut("cut.mock-up.kraft 700 x 1000");
+  for (const CutSheet& sheet : layout().sheets)
+    EXPECT_EQ(problem().stocks[sheet.stock].id, "kraft 700 x 1000");
+  EXPECT_TRUE(layout().unplaced.empty());
+  clickCut("cut.mock-up.kraft 700 x 1000");
+  const std::size_t alone = problem().pieces.size();
+  Job other = plainJob();
+  other.title = "Other book";
+  const std::string path = folder_.write("other.json", writeJob(other));
+  FileQuestions ask;
+  ask.open = [&](QWidget*, const QString&) { return QString::fromStdString(path); };
+  window_->setQuestions(ask);
+  clickCut("cut.with");
+  EXPECT_EQ(saved().cutting.with, std::vector<std::string>{"other.json"});
+  EXPECT_EQ(problem().pieces.size(), 2 * alone);
+  std::filesystem::remove(path);
+  click("docket.case");
+  keep("text_height", "212");
+  showCut();
+  EXPECT_THAT(margin(), HasSubstr("other.json"));
+  clickCut("cut.without.0");
+  EXPECT_EQ(problem().pieces.size(), alone);
+}
+
+TEST_F(Cutting, theGrainTestIsKeptWithTheSheet) {
+  openPlain();
+  showCut();
+  look("cloth");
+  EXPECT_THAT(margin(), HasSubstr("not tested yet"));
+  clickCut("cut.grain.tear");
+  EXPECT_THAT(margin(), HasSubstr("tested by tearing"));
+  ASSERT_TRUE(stockNow().named("book cloth, roll")->grainTest.has_value());
+  EXPECT_EQ(stockNow().named("book cloth, roll")->grainTest->sign, GrainSign::Tear);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_FALSE(stockNow().named("book cloth, roll")->grainTest.has_value());
+}
+
+// The list of what lies there is changed where it stands; a wrong figure is told and not kept.
+TEST_F(Cutting, theStockIsChangedWhereItStands) {
+  openPlain();
+  showCut();
+  clickCut("cut.shelf");
+  const auto say = [&](const char* name, const char* text) {
+    auto* field = find<QLineEdit>(name);
+    field->setFocus();
+    field->selectAll();
+    QTest::keyClick(field, Qt::Key_Delete);
+    QTest::keyClicks(field, text);
+    QTest::keyClick(field, Qt::Key_Return);
+    settleCut();
+  };
+  const auto wrong = [&] { return find<QLabel>("cut.wrong")->text().toStdString(); };
+  say("stock.0.count", "7");
+  EXPECT_EQ(stockNow().items[0].lies.count, 7);
+  say("stock.0.size", "27 1/2 x 39 in");
+  EXPECT_EQ(stockNow().items[0].lies.across, 698'500);
+  EXPECT_EQ(stockNow().items[0].units, Units::Inches);
+  say("stock.0.place", "under the bench");
+  EXPECT_EQ(stockNow().items[0].place, "under the bench");
+  for (const auto& [name, text] : {std::pair{"stock.0.count", "many"},
+                                   {"stock.0.size", "700"},
+                                   {"stock.0.cost", "-3"},
+                                   {"stock.0.thick", "fat"},
+                                   {"stock.0.trim", "8 8"},
+                                   {"stock.0.trim", "400 400 0 0"},
+                                   {"stock.0.kerf", "600"},
+                                   {"stock.0.name", "mull, roll"}}) {
+    const std::string before = readFile(stock());
+    say(name, text);
+    EXPECT_THAT(wrong(), Not(::testing::IsEmpty())) << name;
+    EXPECT_EQ(readFile(stock()), before);
+    say(name, "");  // nothing is a count, and no thickness
+  }
+  EXPECT_FALSE(stockNow().items[0].lies.count.has_value());
+  say("stock.2.trim", "10 9 0 0");
+  EXPECT_EQ(stockNow().items[2].lies.left, 10'000);
+  EXPECT_EQ(stockNow().items[2].lies.right, 9'000);
+  say("stock.2.kerf", "0.5");
+  EXPECT_EQ(stockNow().items[2].lies.kerf, 500);
+  const std::size_t items = stockNow().items.size();
+  clickCut("stock.add");
+  EXPECT_EQ(stockNow().items.size(), items + 1);
+  say(("stock." + std::to_string(items) + ".name").c_str(), "side cloth");
+  ASSERT_NE(stockNow().named("side cloth"), nullptr) << wrong() << readFile(stock());
+  clickCut(("stock." + std::to_string(items) + ".take").c_str());
+  EXPECT_EQ(stockNow().named("side cloth"), nullptr);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  settleCut();
+  EXPECT_NE(stockNow().named("side cloth"), nullptr);
+  say("stock.shear", "600");
+  EXPECT_EQ(workspace_->settings().number("shear_mm"), 600.0);
+  say("stock.shear", "9 km");
+  EXPECT_THAT(wrong(), HasSubstr("no length of a cut"));
+  say("stock.usable", "30 x 100");
+  EXPECT_EQ(stockNow().usable.narrow, 30'000);
+  press(Qt::Key_Escape);
+  EXPECT_FALSE(isShown("cut.stock"));
+}
+
+// Told twice of the same book before there is a first lay-out, what is shown is of its own pieces.
+TEST_F(Cutting, aLayOutIsNeverOfOtherPieces) {
+  openPlain();
+  showCut();
+  const auto isSound = [&] {
+    for (const CutSheet& sheet : layout().sheets) {
+      if (sheet.stock >= problem().stocks.size()) return false;
+      for (const CutPlacement& at : sheet.placements) {
+        if (at.piece >= problem().pieces.size()) return false;
+        const CutPiece& piece = problem().pieces[at.piece];
+        if (at.across != (at.isTurned ? piece.height : piece.width)) return false;
+      }
+    }
+    return true;
+  };
+  for (const double height : {230.0, 180.0, 250.0}) {
+    document().keep("given/text_height", Entry{height, {}});
+    emit document().planChanged();
+    emit document().planChanged();
+    EXPECT_TRUE(isSound());
+    workspace_->cutting().stop();
+    emit document().planChanged();
+    EXPECT_TRUE(isSound());
+    settleCut();
+    EXPECT_TRUE(isSound());
+  }
+}
+
+TEST_F(Cutting, thePagesAreWrittenBesideTheWindow) {
+  openPlain();
+  showCut();
+  const std::string pdf = folder_.path() + "/list.pdf";
+  FileQuestions ask;
+  ask.savePdf = [&](QWidget*, const QString& suggested) {
+    EXPECT_TRUE(suggested.endsWith("-cut.pdf"));
+    return QString::fromStdString(pdf);
+  };
+  window_->setQuestions(ask);
+  clickCut("cut.pages");
+  EXPECT_THAT(banner().toStdString(), HasSubstr("The cut list is in"));
+  EXPECT_THAT(run({"pdftotext", "-layout", pdf, "-"}).out, HasSubstr("From the shelf"));
+}
+
+// An edition: each sheet is told as often as it is alike, and the search is over at a word.
+TEST_F(Cutting, anEditionIsSearchedForAsLongAsOneLikes) {
+  Job job = plainJob();
+  job.copies = 300.0;
+  for (const auto& [choice, option] : {std::pair{"covering_style", "half"}})
+    job.allowances[choice] = {std::string(option), {}};
+  open(job);
+  click("docket.cut");
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !layout().sheets.empty(); }));
+  if (workspace_->cutting().isSearching()) {
+    QElapsedTimer timer;
+    timer.start();
+    click("cut.stop");
+    EXPECT_FALSE(workspace_->cutting().isSearching());
+    EXPECT_LT(timer.elapsed(), 1000);
+  }
+  EXPECT_FALSE(layout().sheets.empty());
+}
+
+}  // namespace
+}  // namespace drapery::test

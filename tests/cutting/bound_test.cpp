@@ -1,0 +1,161 @@
+// What no lay-out can cost less than, against what the cheapest costs; and against a solver of
+// integer programmes from outside (CBC).
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <fstream>
+#include <sstream>
+
+#include "core/cutting/box_fronts.h"
+#include "core/cutting/cost_bound.h"
+#include "core/cutting/exact_lay_out.h"
+#include "core/cutting/least_sum.h"
+#include "core/cutting/pattern_bound.h"
+#include "core/cutting/slice_bound.h"
+#include "tests/support/command.h"
+#include "tests/support/cutting.h"
+#include "tests/support/judge.h"
+
+namespace drapery {
+namespace {
+
+using test::anyProblem;
+
+const std::function<bool()> kNever = [] { return false; };
+constexpr double kEndless = std::numeric_limits<double>::infinity();
+
+CutProblem anySheets(int kinds, int most, int stocks) {
+  CutProblem problem = anyProblem(kinds, most, stocks);
+  for (CutStock& stock : problem.stocks) {
+    stock.form = StockForm::Sheet;
+    stock.along = std::min<Micrometres>(stock.along, 1'000'000);
+  }
+  return problem;
+}
+
+RC_GTEST_PROP(Bounds, neverClaimTooMuch, ()) {
+  const CutProblem problem = anySheets(*rc::gen::inRange(1, 5), 3, *rc::gen::inRange(1, 4));
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told)) {
+    if (job.kinds.empty()) continue;
+    const auto exact = exactLayOut(job, kNever);
+    if (!exact) continue;  // there is not stock enough
+    const Patterns patterns = findPatterns(job, kEndless, 1.0, kNever);
+    RC_ASSERT(patterns.bound <= exact->cost + 1e-9);
+    RC_ASSERT(leastSumFrom(job, patterns.bound) <= exact->cost + 1e-9);
+    RC_ASSERT(leastSumFrom(job, costBound(job, kNever)) <= exact->cost + 1e-9);
+    RC_ASSERT(patterns.bound > 0);
+  }
+}
+
+// On one roll: no end is claimed farther than where the shortest lay-out ends.
+RC_GTEST_PROP(Bounds, neverClaimTooMuchOfARoll, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, 1);
+  problem.stocks[0].form = StockForm::Roll;
+  problem.stocks[0].along = 20'000'000;
+  problem.stocks[0].count = 1;
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told)) {
+    if (job.kinds.empty()) continue;
+    const auto exact = exactLayOut(job, kNever);
+    RC_PRE(exact.has_value());
+    RC_ASSERT(leastSumFrom(job, costBound(job, kNever)) <= exact->cost + 1e-9);
+    RC_ASSERT(leastSumFrom(job, exact->cost) <= exact->cost + 1e-9);
+    RC_ASSERT(leastSumFrom(job, sliceBound(job, kNever)) <= exact->cost + 1e-9);
+    RC_ASSERT(sliceBound(job, kNever) > 0);
+  }
+}
+
+// The sheets that come out of it can be cut: no piece over the edge, none on another.
+RC_GTEST_PROP(Bounds, theirPatternsAreSheets, ()) {
+  const CutProblem problem = anySheets(*rc::gen::inRange(1, 6), 20, 1);
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told)) {
+    if (job.kinds.empty()) continue;
+    for (const PatternUse& use : findPatterns(job, kEndless, 1.0, kNever).uses) {
+      const UsableSize usable = usableOf(job.stock(use.stock));
+      double pieces = 0.0, free = 0.0;
+      for (const SheetPart& part : use.parts) {
+        RC_ASSERT(part.x + part.across <= usable.across);
+        RC_ASSERT(part.y + part.along <= usable.along);
+        const double area = double(part.across) * double(part.along);
+        if (part.kind == SheetPart::Kind::Free) free += area;
+        if (part.kind != SheetPart::Kind::Piece) continue;
+        pieces += area;
+        bool isOne = false;
+        for (const LyingSize& size : job.sizes[use.stock][part.piece])
+          isOne = isOne || (size.across == part.across && size.along == part.along &&
+                            size.isTurned == part.isTurned);
+        RC_ASSERT(isOne);
+      }
+      RC_ASSERT(pieces + free == double(usable.across) * double(usable.along));
+    }
+  }
+}
+
+/// The cheapest way to take all, as CBC finds it: a column for every taking that one sheet of a
+/// stock can hold.
+double costByCbc(const MaterialJob& job, const test::TemporaryFolder& folder) {
+  const CountIndex index(job.counts);
+  std::ostringstream cost, sums;
+  std::vector<std::ostringstream> rows(index.kinds());
+  std::ostringstream whole;
+  for (std::size_t s = 0; s < job.stocks.size(); ++s) {
+    std::uint64_t work = 1u << 30;
+    const BoxFronts fronts(job, s, index, work, kNever);
+    std::ostringstream used;
+    for (std::size_t set = 1; set < index.size(); ++set) {
+      if (fronts.of(set).empty()) continue;
+      const std::string name = " x" + std::to_string(s) + "_" + std::to_string(set);
+      cost << " + " << job.stock(s).cost << name;
+      used << " +" << name;
+      whole << name << "\n";
+      for (std::size_t kind = 0; kind < index.kinds(); ++kind)
+        if (index.count(set, kind) > 0) rows[kind] << " + " << index.count(set, kind) << name;
+    }
+    if (job.stock(s).count && !used.str().empty())
+      sums << " s" << s << ":" << used.str() << " <= " << *job.stock(s).count << "\n";
+  }
+  std::ostringstream programme;
+  programme << "Minimize\n obj:" << cost.str() << "\nSubject To\n";
+  for (std::size_t kind = 0; kind < index.kinds(); ++kind)
+    programme << " k" << kind << ":" << rows[kind].str() << " >= " << job.counts[kind] << "\n";
+  programme << sums.str() << "Generals\n" << whole.str() << "End\n";
+  const std::string path = folder.write("cover.lp", programme.str());
+  const std::string answer = folder.path() + "/answer";
+  test::run({"cbc", path, "sec", "20", "solve", "solution", answer, "quit"});
+  std::ifstream read(answer);
+  std::string line;
+  std::getline(read, line);  // "Optimal - objective value 7.50000000"
+  const auto at = line.find("objective value");
+  return line.rfind("Optimal", 0) == 0 && at != std::string::npos ? std::stod(line.substr(at + 15))
+                                                                  : -1.0;
+}
+
+TEST(Bounds, claimsOfOptimalityAreNotFalse) {
+  const test::TemporaryFolder folder;
+  int checked = 0;
+  for (std::uint64_t seed = 1; seed <= 25; ++seed) {
+    const auto draw = rc::gen::exec([] { return anySheets(3, 5, 2); });
+    const CutProblem problem = draw(rc::Random(seed), 60).value();
+    CutLayout told;
+    const auto jobs = materialJobs(problem, told);
+    const CutLayout layout = test::laidOut(problem, 100, seed);
+    for (std::size_t i = 0; i < jobs.size(); ++i) {
+      if (jobs[i].kinds.empty()) continue;
+      const double cost = costByCbc(jobs[i], folder);
+      if (cost < 0) continue;  // not all of it finds room
+      const MaterialCost& found = layout.materials.at(0);
+      EXPECT_LE(found.bound, cost + 1e-6) << seed;
+      EXPECT_GE(found.cost, cost - 1e-6) << seed;
+      if (found.isProven) {
+        EXPECT_NEAR(found.cost, cost, 1e-6) << seed;
+      }
+      ++checked;
+    }
+  }
+  EXPECT_GT(checked, 8);
+}
+
+}  // namespace
+}  // namespace drapery

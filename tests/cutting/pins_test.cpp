@@ -1,0 +1,123 @@
+// Pieces that the binder put somewhere, and the rest laid around them.
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <algorithm>
+
+#include "tests/support/cutting.h"
+#include "tests/support/judge.h"
+
+namespace drapery {
+namespace {
+
+using test::anyProblem;
+using test::faultIn;
+using test::kMm;
+using test::laidOut;
+using test::pieceOf;
+using test::sheetOf;
+
+bool liesThere(const CutLayout& layout, const CutPin& pin) {
+  for (const CutSheet& sheet : layout.sheets)
+    if (sheet.stock == pin.stock && sheet.pinned == pin.sheet && sheet.repeat == 1)
+      for (const CutPlacement& at : sheet.placements)
+        if (at.piece == pin.piece && at.x == pin.x && at.y == pin.y && at.isTurned == pin.isTurned)
+          return true;
+  return false;
+}
+
+// Some of a lay-out's pieces stay where they lie; all else is laid anew.
+RC_GTEST_PROP(Pins, stayWhereTheyWerePut, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 7), 5, *rc::gen::inRange(1, 3));
+  const CutLayout before = laidOut(problem, 20);
+  std::vector<int> numbers(problem.stocks.size(), 0);
+  for (const CutSheet& sheet : before.sheets) {
+    const int number = numbers[sheet.stock]++;
+    for (const CutPlacement& at : sheet.placements)
+      if (*rc::gen::inRange(0, 3) == 0)
+        problem.pins.push_back({at.piece, sheet.stock, number, at.x, at.y, at.isTurned});
+  }
+  const CutLayout layout = laidOut(problem, 30, 3);
+  RC_ASSERT(faultIn(problem, layout) == "");
+  RC_ASSERT(layout.untaken.empty());
+  for (const CutPin& pin : problem.pins) RC_ASSERT(liesThere(layout, pin));
+  for (const MaterialCost& cost : layout.materials) RC_ASSERT(cost.bound <= cost.cost + 1e-9);
+}
+
+// Wherever they are put: what cannot be kept is told, and the rest is sound.
+RC_GTEST_PROP(Pins, thatCannotBeKeptAreTold, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, 2);
+  const int count = *rc::gen::inRange(1, 8);
+  for (int i = 0; i < count; ++i) {
+    CutPin pin;
+    pin.piece = *rc::gen::inRange(std::size_t{0}, problem.pieces.size());
+    pin.stock = *rc::gen::inRange(std::size_t{0}, problem.stocks.size());
+    pin.sheet = *rc::gen::inRange(0, 2);
+    pin.x = *rc::gen::inRange(0, 400) * kMm;
+    pin.y = *rc::gen::inRange(0, 600) * kMm;
+    pin.isTurned = *rc::gen::inRange(0, 2) == 1;
+    problem.pins.push_back(pin);
+  }
+  const CutLayout layout = laidOut(problem, 20);
+  RC_ASSERT(faultIn(problem, layout) == "");
+  const auto kept = std::count_if(problem.pins.begin(), problem.pins.end(),
+                                  [&](const CutPin& pin) { return liesThere(layout, pin); });
+  const auto untaken = static_cast<std::ptrdiff_t>(layout.untaken.size());
+  RC_ASSERT(kept + untaken >= std::ptrdiff_t(problem.pins.size()));
+}
+
+TEST(Pins, tellWhatIsWrongWithEach) {
+  CutProblem problem;
+  problem.stocks = {sheetOf(500, 500), sheetOf(500, 500)};
+  problem.stocks[0].kerf = kMm;
+  problem.stocks[1].material = "cloth";
+  problem.pieces = {pieceOf("high", 100, 200, 4), pieceOf("flat", 300, 200, 2),
+                    pieceOf("tall", 200, 300, 2)};
+  const auto fault = [&](std::vector<CutPin> pins) {
+    problem.pins = std::move(pins);
+    const CutLayout layout = laidOut(problem);
+    EXPECT_EQ(faultIn(problem, layout), "");
+    return layout.untaken.size() == 1 ? std::optional(layout.untaken[0].fault) : std::nullopt;
+  };
+  EXPECT_EQ(fault({{0, 1, 0, 0, 0, false}}), PinFault::Elsewhere);
+  EXPECT_EQ(fault({{0, 0, 0, 0, 0, true}}), PinFault::Grain);
+  EXPECT_EQ(fault({{0, 0, 0, 401 * kMm, 0, false}}), PinFault::Outside);
+  EXPECT_EQ(fault({{0, 0, 0, 0, 0, false}, {0, 0, 0, 99 * kMm, 0, false}}), PinFault::Overlaps);
+  // Half a millimetre beside the edge, or between two, no cut goes through.
+  EXPECT_EQ(fault({{0, 0, 0, 500, 0, false}}), PinFault::NoEdgeToEdge);
+  problem.stocks[0].kerf = 0;
+  problem.pieces[0].count = 1;
+  EXPECT_EQ(fault({{0, 0, 0, 0, 0, false}, {0, 0, 0, 100 * kMm, 0, false}}), PinFault::TooMany);
+  // A pinwheel: the fourth piece closes it.
+  EXPECT_EQ(fault({{1, 0, 0, 0, 0, false},
+                   {2, 0, 0, 300 * kMm, 0, false},
+                   {1, 0, 0, 200 * kMm, 300 * kMm, false},
+                   {2, 0, 0, 0, 200 * kMm, false}}),
+            PinFault::NoEdgeToEdge);
+  EXPECT_EQ(fault({{0, 0, 0, 300 * kMm, 300 * kMm, false}}), std::nullopt);
+}
+
+// The bench stays free to be looked at: the first lay-out is told at once, then better ones, each
+// sound and none dearer than the one before.
+TEST(LayOut, tellsBetterOnesAsItFindsThem) {
+  rc::check([] {
+    const CutProblem problem = anyProblem(12, 6, 1);
+    std::vector<double> costs;
+    std::vector<std::string> faults;
+    LayOutLimits limits;
+    limits.steps = 200;
+    limits.onBetter = [&](const CutLayout& layout) {
+      faults.push_back(faultIn(problem, layout));
+      if (!layout.materials.empty()) costs.push_back(layout.materials[0].cost);
+    };
+    const CutLayout last = layOut(problem, limits);
+    for (const std::string& fault : faults) RC_ASSERT(fault == "");
+    if (!last.unplaced.empty() || last.materials.empty()) return;
+    RC_ASSERT(!costs.empty());
+    costs.push_back(last.materials[0].cost);
+    RC_ASSERT(std::is_sorted(costs.rbegin(), costs.rend()));
+  });
+}
+
+}  // namespace
+}  // namespace drapery

@@ -1,0 +1,64 @@
+// What to cut by, read back from its PDF.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <nlohmann/json.hpp>
+
+#include "tests/support/command.h"
+
+namespace drapery::test {
+namespace {
+
+using ::testing::HasSubstr;
+using ::testing::Not;
+
+const std::string kCli = std::string(DRAPERY_BIN_DIR) + "/drapery-cli";
+
+class CutPagesTest : public ::testing::Test {
+ protected:
+  Finished write(const nlohmann::json& job, const std::string& shelf) {
+    const std::string path = folder_.write("job.json", job.dump());
+    return run({kCli, "export", path, "--what", "cut", "--as", "pdf", "--stock",
+                folder_.write("stock.json", shelf), "-o", pdf_});
+  }
+  std::string words() { return run({"pdftotext", "-layout", pdf_, "-"}).out; }
+
+  const TemporaryFolder folder_;
+  const std::string pdf_ = folder_.path() + "/cut.pdf";
+  const std::string shelf_ = projectFile("demo/stock/shelf.json");
+  nlohmann::json job_ = nlohmann::json::parse(projectFile("demo/tide-ledger.json"));
+};
+
+TEST_F(CutPagesTest, tellWhatToTakeHowToCutAndWhatToLabel) {
+  ASSERT_EQ(write(job_, shelf_).code, 0);
+  const std::string text = words();
+  for (const char* told :
+       {"From the shelf", "grey board, off-cut 1", "off-cut box", "252.5 mm of book cloth, roll",
+        "grain not tested", "set to 216.5 mm, 1 cut", "set to 140 mm, 2 cuts", "After lining",
+        "Off-cuts to keep", "Labels for pieces and off-cuts", "2 × Board", "140 × 216.5 mm",
+        "grey board, off-cut 2", "Knife: stand"})
+    EXPECT_THAT(text, HasSubstr(told));
+  EXPECT_THAT(text, Not(HasSubstr("To buy")));
+  EXPECT_THAT(run({"pdfinfo", pdf_}).out, HasSubstr("(A4)"));
+}
+
+TEST_F(CutPagesTest, anEditionTellsWhatIsToBeBought) {
+  job_["copies"] = 700;
+  job_["units"] = "in";
+  const Finished done = write(job_, shelf_);
+  EXPECT_EQ(done.code, 1) << done.err;  // not all of it finds room
+  const std::string text = words();
+  EXPECT_THAT(text, HasSubstr("To buy"));
+  EXPECT_THAT(text, HasSubstr("more of grey board 700 x 1000"));
+  EXPECT_THAT(text, HasSubstr("more of book cloth, roll"));
+  EXPECT_THAT(run({"pdfinfo", pdf_}).out, HasSubstr("(letter)"));
+}
+
+TEST_F(CutPagesTest, refuseWhatIsNoStock) {
+  EXPECT_EQ(write(job_, "{").code, 2);
+  EXPECT_EQ(write(job_, R"({"schema": "drapery-stock/2", "stocks": []})").code, 2);
+  EXPECT_THAT(folder_.names(), Not(::testing::Contains("cut.pdf")));
+}
+
+}  // namespace
+}  // namespace drapery::test

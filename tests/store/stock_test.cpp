@@ -1,0 +1,243 @@
+// What lies there: its file, what is taken from it, and books laid out on it.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include "core/cutting/lay_out.h"
+#include "core/cutting/to_buy.h"
+#include "store/cut_work.h"
+#include "store/job_file.h"
+#include "store/stock_json.h"
+#include "store/stock_shelf.h"
+#include "tests/support/books.h"
+#include "tests/support/command.h"
+#include "tests/support/cutting.h"
+#include "words/issue_words.h"
+
+namespace drapery {
+namespace {
+
+using test::kMm;
+using ::testing::Contains;
+using ::testing::ElementsAre;
+using ::testing::HasSubstr;
+
+Stock demoShelf() {
+  return std::get<Stock>(readStock(test::projectFile("demo/stock/shelf.json"), "shelf.json"));
+}
+
+std::string messages(const std::string& text) {
+  const auto read = readStock(text, "s.json");
+  std::string all;
+  if (const auto* issues = std::get_if<Issues>(&read))
+    for (const Issue& issue : *issues) all += placedWords(issue, {}) + "\n";
+  return all;
+}
+
+TEST(Stock, isReadAndWrittenAlike) {
+  const Stock shelf = demoShelf();
+  const std::string text = writeStock(shelf);
+  const auto again = readStock(text, "again");
+  ASSERT_TRUE(std::holds_alternative<Stock>(again));
+  EXPECT_EQ(writeStock(std::get<Stock>(again)), text);
+  const StockItem* tissue = shelf.named("tissue 20 x 30 in");
+  ASSERT_NE(tissue, nullptr);
+  EXPECT_EQ(tissue->lies.across, 508 * kMm);
+  EXPECT_EQ(tissue->units, Units::Inches);
+  EXPECT_TRUE(shelf.named("grey board, off-cut 1")->isOffCut);
+  EXPECT_EQ(shelf.named("endpaper 640 x 900")->grainTest->sign, GrainSign::Damp);
+}
+
+TEST(Stock, everyMistakeIsToldAtItsPlace) {
+  const auto item = [](const std::string& more) {
+    return R"({"schema": "drapery-stock/1", "stocks": [{"id": "a", "material": "board", "W": 700, "L": 1000)" +
+           more + "}]}";
+  };
+  EXPECT_EQ(messages(item("")), "");
+  for (const auto& [more, told] :
+       {std::pair{R"(, "cuont": 3)", "count"},
+        {R"(, "count": -1)", "stocks[0].count: -1 is not allowed; from 0 to 1000000"},
+        {R"(, "count": 1.5)", "whole"},
+        {R"(, "off_cut": 1)", "true or false"},
+        {R"(, "thickness": -2)", "stocks[0].thickness: -2 mm is not allowed"},
+        {R"(, "thickness": "thick")", "a length"},
+        {R"(, "grain_test": {"by": "taste"})", "bend, damp, tear"},
+        {R"(, "kerf": 900)", "kerf"},
+        {R"(}, {"id": "a", "material": "board", "W": 1, "L": 1)", "a"}})
+    EXPECT_THAT(messages(item(more)), HasSubstr(told)) << more;
+  const std::string two = messages(
+      R"({"schema": "drapery-stock/1", "usable": {"narow": 5}, "stocks": [{"id": "a", "W": 0, "L": "1 ell"}]})");
+  for (const char* told : {"narow", "material", "stocks[0].W: 0 mm", "stocks[0].L"})
+    EXPECT_THAT(two, HasSubstr(told));
+  EXPECT_THAT(messages("{"), HasSubstr("s.json:1:"));
+}
+
+// Whatever is cut, the shelf afterwards lacks what was used, and taken back it is as it was.
+RC_GTEST_PROP(Stock, whatIsCutCanBeTakenBack, ()) {
+  CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 6), 4, 2);
+  Stock shelf;
+  for (const CutStock& stock : problem.stocks) {
+    StockItem item;
+    item.lies = stock;
+    shelf.items.push_back(item);
+  }
+  const CutLayout layout = test::laidOut(problem, 20);
+  for (const CutSheet& sheet : layout.sheets) {
+    const CutStock& stock = problem.stocks[sheet.stock];
+    if (stock.form == StockForm::Roll && sheet.repeat > 1) continue;
+    const auto change = stockChangeOf(shelf, stock, sheet, sheet.repeat);
+    RC_ASSERT(std::holds_alternative<StockChange>(change));
+    const StockChange& made = std::get<StockChange>(change);
+    for (const StockItem& given : made.given) {
+      RC_ASSERT(std::min(given.lies.across, given.lies.along) >= shelf.usable.narrow);
+      RC_ASSERT(given.lies.grain == stock.grain);
+      RC_ASSERT(shelf.named(given.lies.id) == nullptr);
+    }
+    const auto after = afterCutting(shelf, made);
+    RC_ASSERT(std::holds_alternative<Stock>(after));
+    const auto back = cutTakenBack(std::get<Stock>(after), made);
+    RC_ASSERT(std::holds_alternative<Stock>(back));
+    RC_ASSERT(writeStock(std::get<Stock>(back)) == writeStock(shelf));
+  }
+}
+
+TEST(Stock, whatIsNotThereIsNotTaken) {
+  Stock shelf = demoShelf();
+  CutSheet sheet;
+  sheet.placements.push_back({0, 2000, 2000, 100 * kMm, 100 * kMm, false});
+  const StockItem board = shelf.items[0];
+  const auto change = std::get<StockChange>(stockChangeOf(shelf, board.lies, sheet, 41));
+  const auto after = afterCutting(shelf, change);
+  ASSERT_TRUE(std::holds_alternative<Issue>(after));
+  EXPECT_EQ(issueWords(std::get<Issue>(after), {}),
+            "of grey board 700 x 1000 there is 40, and 41 is needed");
+  shelf.items.erase(shelf.items.begin());
+  EXPECT_TRUE(std::holds_alternative<Issue>(afterCutting(shelf, change)));
+  EXPECT_TRUE(std::holds_alternative<Issue>(stockChangeOf(shelf, board.lies, sheet, 1)));
+}
+
+// Somebody else took ten sheets while the place was being typed.
+TEST(Stock, whatOthersChangedOfAnItemStays) {
+  const Stock before = demoShelf();
+  StockItem typed = before.items[0];
+  typed.place = "under the bench";
+  typed.lies.id = "board";
+  Stock now = before;
+  now.items[0].lies.count = 30;
+  const auto after = itemChanged(now, before.items[0], typed);
+  ASSERT_TRUE(std::holds_alternative<Stock>(after));
+  const StockItem& item = std::get<Stock>(after).items[0];
+  EXPECT_EQ(item.lies.count, 30);
+  EXPECT_EQ(item.place, "under the bench");
+  const auto back = itemChanged(std::get<Stock>(after), typed, before.items[0]);
+  EXPECT_TRUE(std::get<Stock>(back) == now);
+  typed.lies.id = before.items[1].lies.id;
+  EXPECT_TRUE(std::holds_alternative<Issue>(itemChanged(now, before.items[0], typed)));
+  now.items.erase(now.items.begin());
+  EXPECT_TRUE(std::holds_alternative<Issue>(itemChanged(now, before.items[0], typed)));
+}
+
+TEST(Stock, whatIsMissingIsToBeBought) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(500, 500)};
+  problem.stocks[0].count = 2;
+  problem.pieces = {test::pieceOf("half", 250, 500, 9)};
+  const CutLayout layout = test::laidOut(problem);
+  const auto list = toBuy(problem, layout, {true});
+  ASSERT_EQ(list.size(), 1U);
+  EXPECT_EQ(list[0].sheets, 3);  // five are needed
+  EXPECT_TRUE(toBuy(problem, layout, {false}).empty());
+  problem.pieces[0].count = 4;
+  EXPECT_TRUE(toBuy(problem, test::laidOut(problem), {true}).empty());
+}
+
+TEST(StockShelf, isGuardedAndNeverHalfWritten) {
+  const test::TemporaryFolder folder;
+  const std::string path = folder.path() + "/deep/stock.json";
+  const auto shelf = makeJsonShelf(path);
+  EXPECT_TRUE(std::get<Stock>(shelf->read()).items.empty());
+  EXPECT_FALSE(shelf->write(demoShelf()).has_value());  // its folder is made
+  shelf->read();
+  const auto other = makeJsonShelf(path);
+  Stock changed = std::get<Stock>(other->read());
+  changed.items.pop_back();
+  EXPECT_FALSE(other->write(changed).has_value());
+  const auto refused = shelf->write(demoShelf());
+  ASSERT_TRUE(refused.has_value());
+  EXPECT_TRUE(refused->id == "file-changed");
+  EXPECT_EQ(test::readFile(path), writeStock(changed));
+}
+
+// The job keeps what was decided, to the letter.
+TEST(JobCutting, isKeptInTheJob) {
+  Job job = test::plainJob();
+  job.cutting.first = StockFirst::OffCuts;
+  job.cutting.mockUp = "kraft";
+  job.cutting.with = {"other.json"};
+  job.cutting.pins = {{"board", "grey board", 1, 2.5, 140.25, true}};
+  job.cutting.kept = {{"A", job.cutting.pins}};
+  job.cutting.done = {{"grey board", {{"board", 2}}}};
+  const JobDocument read = readJob(writeJob(job), "job.json");
+  ASSERT_TRUE(read.job.has_value());
+  EXPECT_TRUE(read.issues.empty());
+  EXPECT_EQ(read.job->cutting, job.cutting);
+  std::string wrong = writeJob(test::plainJob());
+  wrong.insert(wrong.rfind('}'),
+               R"(, "cutting": {"first": "last", "pins": [{"piece": 3, "stock": "a",
+    "x": -1, "y": 1e9, "trned": true}], "kept": 7, "done": [{"stock": "a", "pieces": {"board": 1.5}}]})");
+  std::vector<std::string> told;
+  for (const Issue& issue : readJob(wrong, "job.json").issues)
+    told.push_back(placedWords(issue, {}));
+  for (const char* words : {"least-cost, off-cuts, whole-sheets", "pins[0].piece", "pins[0].x: -1",
+                            "pins[0].y: 1e9", "turned", "kept", "whole"})
+    EXPECT_THAT(told, Contains(HasSubstr(words)));
+}
+
+TEST(CutWork, takesWhatTheJobSays) {
+  Job job = test::plainJob();
+  job.copies = 3.0;
+  const Plan plan = test::planOf(job).plan;
+  const Stock shelf = demoShelf();
+  const auto countOf = [](const CutWork& work, const std::string& id) {
+    for (const CutPiece& piece : work.problem.pieces)
+      if (piece.id == id) return piece.count;
+    return 0;
+  };
+  EXPECT_EQ(countOf(cutWorkOf({{&job, &plan}}, shelf), "board"), 6);
+  job.cutting.done = {{"grey board 700 x 1000", {{"board", 4}, {"covering", 3}}}};
+  const CutWork rest = cutWorkOf({{&job, &plan}}, shelf);
+  EXPECT_EQ(countOf(rest, "board"), 2);
+  EXPECT_EQ(countOf(rest, "covering"), 0);
+  job.cutting = {};
+  job.cutting.mockUp = "kraft 700 x 1000";
+  const CutWork mockUp = cutWorkOf({{&job, &plan}}, shelf);
+  EXPECT_EQ(mockUp.problem.stocks.size(), 1U);
+  for (const CutPiece& piece : mockUp.problem.pieces) EXPECT_EQ(piece.material, "kraft");
+  // Whole sheets first: an off-cut only where they do not suffice. The cost told is what it costs.
+  job.cutting = {};
+  job.copies = 1.0;
+  const auto stockOfBoards = [&](StockFirst first) {
+    job.cutting.first = first;
+    const CutWork work = cutWorkOf({{&job, &plan}}, shelf);
+    const CutLayout layout = test::laidOut(work.problem);
+    for (const CutSheet& sheet : layout.sheets)
+      if (work.problem.stocks[sheet.stock].material == "board") {
+        const std::string id = work.problem.stocks[sheet.stock].id;
+        EXPECT_EQ(work.costOf(layout, "board"), shelf.named(id)->lies.cost);
+        return id;
+      }
+    return std::string();
+  };
+  EXPECT_EQ(stockOfBoards(StockFirst::LeastCost), "grey board, off-cut 1");
+  EXPECT_EQ(stockOfBoards(StockFirst::WholeSheets), "grey board 700 x 1000");
+  EXPECT_EQ(stockOfBoards(StockFirst::OffCuts), "grey board, off-cut 1");
+  // Two books at once: the second's pieces have its name.
+  Job other = test::plainJob();
+  other.title = "Other";
+  const CutWork both = cutWorkOf({{&job, &plan}, {&other, &plan}}, shelf);
+  EXPECT_EQ(countOf(both, "Other: board"), 2);
+  EXPECT_EQ(both.pieces.back().book, 1U);
+}
+
+}  // namespace
+}  // namespace drapery

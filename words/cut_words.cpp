@@ -1,0 +1,118 @@
+#include "words/cut_words.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/cutting/shortfall.h"
+#include "words/plan_text.h"
+#include "words/shown_text.h"
+
+namespace drapery {
+
+namespace {
+
+/// Whole micrometres stand for the mark of a rule that lies within half of one.
+Length lengthOf(Micrometres length) {
+  constexpr double kMark = 25'400.0 / 64;
+  const double marks = std::round(static_cast<double>(length) / kMark);
+  const bool isMark = std::abs(marks * kMark - static_cast<double>(length)) <= 0.5;
+  return isMark && length % 10 != 0 ? Length::fromInches(marks / 64)
+                                    : Length::fromMm(static_cast<double>(length) / 1000);
+}
+
+/// A sentence in the reader's language with what stands in it.
+template <typename... Things>
+std::string said(const Translate& translate, const char* english, const Things&... things) {
+  const std::string sentence = translate ? translate(english) : english;
+  return fmt::format(fmt::runtime(sentence), things...);
+}
+
+}  // namespace
+
+std::string cutLengthWords(Micrometres length, const Notation& notation) {
+  return formatLength(lengthOf(length), notation);
+}
+
+std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& notation) {
+  return sizeWords(lengthOf(across), lengthOf(along), notation);
+}
+
+std::string stockSizeWords(const StockItem& item, const Notation& notation) {
+  std::string size = cutSizeWords(item.lies.across, item.lies.along, notation);
+  if (item.units == notation.units) return size;
+  Notation own = notation;
+  own.units = item.units;
+  return cutSizeWords(item.lies.across, item.lies.along, own) + ", " + size;
+}
+
+std::string whyUnplaced(const CutProblem& problem, std::size_t piece, const Notation& notation,
+                        const Translate& translate) {
+  const auto lacks = shortfallOf(problem, piece);
+  if (!lacks)
+    return said(translate, QT_TRANSLATE_NOOP("Cut", "there is no stock of {}"),
+                shownText(problem.pieces[piece].material));
+  const std::string stock = shownText(problem.stocks[lacks->stock].id);
+  const Micrometres across = lacks->acrossGrain, along = lacks->alongGrain;
+  if (across == 0 && along == 0)
+    return said(translate, QT_TRANSLATE_NOOP("Cut", "there is not enough of {}"), stock);
+  if (along == 0)
+    return said(translate, QT_TRANSLATE_NOOP("Cut", "needs {} more across the grain than {} has"),
+                cutLengthWords(across, notation), stock);
+  if (across == 0)
+    return said(translate, QT_TRANSLATE_NOOP("Cut", "needs {} more along the grain than {} has"),
+                cutLengthWords(along, notation), stock);
+  return said(translate,
+              QT_TRANSLATE_NOOP(
+                  "Cut", "needs {} more across the grain and {} more along the grain than {} has"),
+              cutLengthWords(across, notation), cutLengthWords(along, notation), stock);
+}
+
+std::string settingWords(const GaugeStep& step, const Notation& notation, Micrometres longest,
+                         const Translate& translate) {
+  int count = 0;
+  bool isTooLong = false;
+  for (const OrderedCut& cut : step.cuts) {
+    count += cut.times;
+    isTooLong = isTooLong || (longest > 0 && cut.length > longest);
+  }
+  const std::string reading = cutLengthWords(step.reading, notation);
+  const auto areAll = [&](CutPurpose purpose) {
+    return std::all_of(step.cuts.begin(), step.cuts.end(),
+                       [&](const OrderedCut& cut) { return cut.purpose == purpose; });
+  };
+  std::string words;
+  if (areAll(CutPurpose::OffRoll))
+    words = said(translate, QT_TRANSLATE_NOOP("Cut", "cut {} off the roll"), reading);
+  else if (areAll(CutPurpose::Trim))
+    words = said(translate, QT_TRANSLATE_NOOP("Cut", "trim an edge, {} stay"), reading);
+  else
+    words = said(translate, QT_TRANSLATE_NOOP("Cut", "set to {}"), reading);
+  words += count == 1 ? said(translate, QT_TRANSLATE_NOOP("Cut", ", 1 cut"))
+                      : said(translate, QT_TRANSLATE_NOOP("Cut", ", {} cuts"), count);
+  if (isTooLong)
+    words +=
+        said(translate, QT_TRANSLATE_NOOP("Cut", ", with knife and rule: longer than the shear"));
+  return words;
+}
+
+std::string grainTestWords(const StockItem& item, const Translate& translate) {
+  if (!item.grainTest)
+    return said(translate,
+                QT_TRANSLATE_NOOP(
+                    "Cut",
+                    "The grain was not tested yet. Bend the sheet both ways: the easy way is along "
+                    "the grain. Or damp a strip: it curls about the grain. Or tear a corner: along "
+                    "the grain it runs straight."));
+  const char* by = QT_TRANSLATE_NOOP("Cut", "Grain tested by bending");
+  if (item.grainTest->sign == GrainSign::Damp)
+    by = QT_TRANSLATE_NOOP("Cut", "Grain tested by a damp strip");
+  if (item.grainTest->sign == GrainSign::Tear)
+    by = QT_TRANSLATE_NOOP("Cut", "Grain tested by tearing");
+  if (item.grainTest->on.empty()) return said(translate, by) + ".";
+  return said(translate, by) +
+         said(translate, QT_TRANSLATE_NOOP("Cut", " on {}."), shownText(item.grainTest->on));
+}
+
+}  // namespace drapery

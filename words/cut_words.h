@@ -1,0 +1,35 @@
+// Words about cutting: why a piece lies nowhere, a setting of the gauge, a sheet and its grain.
+#pragma once
+
+#include <string>
+
+#include "core/cutting/cut_order.h"
+#include "core/cutting/stock.h"
+#include "core/quantity/format_length.h"
+#include "words/translate.h"
+
+namespace drapery {
+
+/// The context that their sentences are translated in.
+inline constexpr const char* kCutContext = "Cut";
+
+/// "216.5 mm"
+std::string cutLengthWords(Micrometres length, const Notation& notation);
+/// "700 × 1000 mm"
+std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& notation);
+/// The same; of a stock that is kept in the other unit in its own too.
+std::string stockSizeWords(const StockItem& item, const Notation& notation);
+
+/// "needs 12 mm more across the grain than grey board has"
+std::string whyUnplaced(const CutProblem& problem, std::size_t piece, const Notation& notation,
+                        const Translate& translate = {});
+
+/// "set to 216.5 mm, 3 cuts"; with what a shear or a mat that takes cuts so long does not take.
+/// @param longest 0: any
+std::string settingWords(const GaugeStep& step, const Notation& notation, Micrometres longest,
+                         const Translate& translate = {});
+
+/// How the grain of a sheet was found, or how it can be.
+std::string grainTestWords(const StockItem& item, const Translate& translate = {});
+
+}  // namespace drapery
