@@ -5,14 +5,24 @@
 namespace drapery {
 
 BoxFronts::BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex& index,
-                     std::uint64_t& work, const std::function<bool()>& isEnough)
-    : index_(index), usable_(usableOf(job.stock(stock))), fronts_(index.size()) {
+                     std::uint64_t& work, const std::function<bool()>& isEnough,
+                     const BoxLimits& limits)
+    : index_(index),
+      usable_(usableOf(job.stock(stock))),
+      waste_(limits.waste),
+      areas_(index.kinds(), 0.0),
+      fronts_(index.size()) {
+  usable_.along = std::min(usable_.along, limits.along);
   for (std::size_t kind = 0; kind < index.kinds(); ++kind) {
     if (index.count(index.all(), kind) == 0) continue;
     auto& front = fronts_[index.one(kind)];
     for (const LyingSize& size : job.sizes[stock][kind])
-      add(front, {size.across, size.along, 0, 0, 0, 0, false, static_cast<std::uint32_t>(kind),
-                  size.isTurned});
+      areas_[kind] = double(size.across) * double(size.along);
+    for (const LyingSize& size : job.sizes[stock][kind])
+      add(front,
+          {size.across, size.along, 0, 0, 0, 0, false, static_cast<std::uint32_t>(kind),
+           size.isTurned},
+          mostOf(index.one(kind)));
   }
   constexpr std::uint64_t kLook = 1 << 18;  // joins between two questions: some milliseconds
   std::uint64_t asked = work;
@@ -24,8 +34,16 @@ BoxFronts::BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex
   }
 }
 
-void BoxFronts::add(std::vector<CutBox>& front, const CutBox& box) const {
+double BoxFronts::mostOf(std::size_t set) const {
+  double area = waste_;
+  for (std::size_t kind = 0; kind < areas_.size(); ++kind)
+    area += index_.count(set, kind) * areas_[kind];
+  return area;
+}
+
+void BoxFronts::add(std::vector<CutBox>& front, const CutBox& box, double most) const {
   if (box.across > usable_.across || box.along > usable_.along) return;
+  if (double(box.across) * double(box.along) > most) return;
   const auto at =
       std::lower_bound(front.begin(), front.end(), box,
                        [](const CutBox& a, const CutBox& b) { return a.across < b.across; });
@@ -40,6 +58,7 @@ void BoxFronts::add(std::vector<CutBox>& front, const CutBox& box) const {
 
 void BoxFronts::join(std::size_t set, std::uint64_t& work) {
   auto& front = fronts_[set];
+  const double most = mostOf(set);
   index_.eachPartOf(set, [&](std::size_t low) {
     const std::size_t high = set - low;
     if (low == 0 || low > high || !isWhole_) return;
@@ -51,19 +70,18 @@ void BoxFronts::join(std::size_t set, std::uint64_t& work) {
     for (std::uint32_t i = 0; i < lows.size(); ++i)
       for (std::uint32_t j = 0; j < highs.size(); ++j) {
         const CutBox &a = lows[i], &b = highs[j];
-        CutBox joined;
-        joined.low = static_cast<std::uint32_t>(low);
-        joined.high = static_cast<std::uint32_t>(high);
-        joined.lowBox = i;
-        joined.highBox = j;
-        joined.isBeside = true;
-        joined.across = a.across + b.across;
-        joined.along = std::max(a.along, b.along);
-        add(front, joined);
+        CutBox joined{a.across + b.across,
+                      std::max(a.along, b.along),
+                      static_cast<std::uint32_t>(low),
+                      static_cast<std::uint32_t>(high),
+                      i,
+                      j,
+                      true};
+        add(front, joined, most);
         joined.isBeside = false;
         joined.across = std::max(a.across, b.across);
         joined.along = a.along + b.along;
-        add(front, joined);
+        add(front, joined, most);
       }
   });
 }

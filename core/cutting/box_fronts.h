@@ -4,6 +4,7 @@
 
 #include <cstdint>
 #include <functional>
+#include <limits>
 
 #include "core/cutting/count_index.h"
 
@@ -19,12 +20,18 @@ struct CutBox {
   bool isTurned = false;
 };
 
+/// What is looked for: nothing longer, and nothing of which more is lost than that.
+struct BoxLimits {
+  Micrometres along = std::numeric_limits<Micrometres>::max();
+  double waste = std::numeric_limits<double>::infinity();  // um2, within the box
+};
+
 class BoxFronts {
  public:
   /// Of one of the job's stocks, within its usable rectangle. Takes its joins from `work`; where
   /// they do not suffice, or `isEnough` says so, it is not whole.
   BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex& index, std::uint64_t& work,
-            const std::function<bool()>& isEnough);
+            const std::function<bool()>& isEnough, const BoxLimits& limits = {});
   [[nodiscard]] bool isWhole() const { return isWhole_; }
 
   /// By growing width, with falling height; empty where the taking does not fit.
@@ -32,10 +39,14 @@ class BoxFronts {
 
  private:
   void join(std::size_t set, std::uint64_t& work);
-  void add(std::vector<CutBox>& front, const CutBox& box) const;
+  /// @param most what the box may come to, um2.
+  void add(std::vector<CutBox>& front, const CutBox& box, double most) const;
+  [[nodiscard]] double mostOf(std::size_t set) const;
 
   const CountIndex& index_;
   UsableSize usable_;
+  double waste_;
+  std::vector<double> areas_;  // by kind, enlarged
   bool isWhole_ = true;
   std::vector<std::vector<CutBox>> fronts_;
 };

@@ -1,6 +1,7 @@
 #include "core/cutting/lay_out.h"
 
 #include <algorithm>
+#include <atomic>
 #include <chrono>
 #include <iterator>
 #include <limits>
@@ -11,6 +12,7 @@
 
 #include "core/cutting/cost_bound.h"
 #include "core/cutting/cut_rectangle.h"
+#include "core/cutting/exact_roll.h"
 #include "core/cutting/least_sum.h"
 #include "core/cutting/most_value.h"
 #include "core/cutting/packer.h"
@@ -55,6 +57,7 @@ class Watch {
 /// One material on its way: found exactly, or being bettered by two that look at each other.
 struct Course {
   const MaterialJob* job = nullptr;
+  PackerPatience patience;
   std::optional<MaterialLayOut> exact = {};  // or the value, which is not bettered
   double bound = 0.0;
   std::unique_ptr<Packer> packer = {}, other = {};
@@ -78,11 +81,11 @@ struct Course {
 
 /// With a lay-out, good or not.
 Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& watch) {
-  Course course{&job};
+  Course course{&job, watch.patience()};
   if (job.problem->isForValue)
     course.exact = mostValue(job, watch.patience().isEnded);
   else
-    course.packer = std::make_unique<Packer>(job, limits.seed, watch.patience());
+    course.packer = std::make_unique<Packer>(job, limits.seed, course.patience);
   return course;
 }
 
@@ -99,18 +102,11 @@ double boundOf(const MaterialJob& job, Packer& known, bool begun, const Watch& w
   return std::max(quick, leastSumFrom(job, patterns.bound));
 }
 
-/// The best where all can be tried, else what none costs less than.
-void sharpen(Course& course, const Watch& watch) {
-  if (course.exact) return;
-  const auto isOver = [&] { return watch.isOver(); };
-  if (course.job->pinned.empty()) {
-    course.exact = exactLayOut(*course.job, isOver);
-    if (!course.exact) course.bound = boundOf(*course.job, *course.packer, true, watch);
-    return;
-  }
-  const MaterialJob free = withoutPins(*course.job);
-  const auto best = exactLayOut(free, isOver);
-  course.bound = best ? best->cost : boundOf(free, *course.packer, false, watch);
+/// A second search of the same, by other chances.
+void startOther(Course& course, const LayOutLimits& limits) {
+  constexpr std::uint64_t kOtherSeed = 0x9e3779b97f4a7c15;
+  if (!course.other)
+    course.other = std::make_unique<Packer>(*course.job, limits.seed + kOtherSeed, course.patience);
 }
 
 /// Both at once; one after the other where there is no second thread to be had.
@@ -120,31 +116,67 @@ void atOnce(First first, Second second) {
   try {
     beside = std::thread(second);
   } catch (const std::system_error&) {
-    second();
+    first();
+    return second();
   }
   first();
-  if (beside.joinable()) beside.join();
+  beside.join();
+}
+
+/// The best where all can be tried, else what none costs less than; meanwhile it is bettered.
+void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch) {
+  constexpr std::uint64_t kBeside = 256;  // tries, where they are counted
+  constexpr int kBeforeRoll = 96;
+  if (course.exact) return;
+  const auto isOver = [&] { return watch.isOver(); };
+  const bool isPinned = !course.job->pinned.empty();
+  const MaterialJob free = withoutPins(*course.job);
+  if (isOneRoll(free) && !isPinned && course.packer->lost() == 0) {
+    // The shorter it is already, the less is left to try.
+    for (int i = 0; i < kBeforeRoll && !watch.isOver(); ++i) course.packer->step();
+    const double quick = leastSumFrom(free, costBound(free, isOver));
+    ExactRoll roll = exactRoll(free, quick, course.packer->end(), isOver);
+    course.bound = std::max(quick, leastSumFrom(free, roll.bound));
+    course.exact = std::move(roll.laid);
+    if (!course.isOpen()) return;
+  } else if (auto best = exactLayOut(free, isOver)) {
+    course.bound = best->cost;
+    if (!isPinned) course.exact = std::move(best);
+    return;
+  }
+  std::atomic<bool> isFound = false;
+  const std::uint64_t most = std::min(kBeside, limits.steps.value_or(kBeside));
+  atOnce(
+      [&] {
+        course.bound = std::max(course.bound, boundOf(free, *course.packer, !isPinned, watch));
+        isFound = true;
+      },
+      [&] {
+        startOther(course, limits);
+        for (std::uint64_t i = 0; limits.steps ? i < most : !isFound && !watch.isOver(); ++i)
+          course.other->step();
+      });
+  course.packer->follow(*course.other);
 }
 
 template <typename Report>
 void better(Course& course, const LayOutLimits& limits, const Watch& watch, Report report) {
   constexpr std::uint64_t kApart = 32;       // tries until they look at each other
   constexpr std::uint64_t kGathering = 320;  // tries for the off-cut alone
-  constexpr std::uint64_t kOtherSeed = 0x9e3779b97f4a7c15;
   std::uint64_t proven = 0;  // tries since it costs as little as can be: what is left gathers
   for (std::uint64_t done = 0; course.isUnsettled() && !watch.isOver(); done += kApart) {
+    const bool isOpen = course.isOpen();
     const std::uint64_t tries =
         limits.steps ? std::min(kApart, *limits.steps - std::min(done, *limits.steps)) : kApart;
-    if (!course.isOpen()) proven += tries;
+    if (!isOpen) proven += tries;
     if (tries == 0 || proven > kGathering) break;
     const auto run = [&](Packer& packer) {
-      for (std::uint64_t i = 0; i < tries && !watch.isOver(); ++i) packer.step();
+      for (std::uint64_t i = 0; i < tries && !watch.isOver(); ++i)
+        isOpen ? packer.step() : packer.gather();
     };
     atOnce([&] { run(*course.packer); },
            [&] {
-             if (!course.other)
-               course.other = std::make_unique<Packer>(*course.job, limits.seed + kOtherSeed,
-                                                       watch.patience());
+             startOther(course, limits);
              run(*course.other);
            });
     course.packer->follow(*course.other);
@@ -204,7 +236,7 @@ class LayingOut {
     for (Course& course : courses_) {
       // Most of the time is for bettering it.
       const Watch part(limits_, kForBounds * whole_.left());
-      sharpen(course, part);
+      sharpen(course, limits_, part);
     }
     auto open = std::count_if(courses_.begin(), courses_.end(),
                               [](const Course& course) { return course.isUnsettled(); });

@@ -80,4 +80,19 @@ std::vector<MaterialJob> materialJobs(const CutProblem& problem, CutLayout& told
   return jobs;
 }
 
+MaterialJob onlyWanted(const MaterialJob& job, const Counts& wanted,
+                       std::vector<std::size_t>& kinds) {
+  MaterialJob left{job.problem, job.stocks, {}, {}, {}, {}};
+  left.sizes.resize(job.sizes.size());
+  kinds.clear();
+  for (std::size_t kind = 0; kind < wanted.size(); ++kind) {
+    if (wanted[kind] <= 0) continue;
+    kinds.push_back(kind);
+    left.kinds.push_back(job.kinds[kind]);
+    left.counts.push_back(wanted[kind]);
+    for (std::size_t s = 0; s < job.sizes.size(); ++s) left.sizes[s].push_back(job.sizes[s][kind]);
+  }
+  return left;
+}
+
 }  // namespace drapery

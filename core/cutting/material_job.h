@@ -31,6 +31,11 @@ std::vector<MaterialJob> materialJobs(const CutProblem& problem, CutLayout& told
 /// Whether all of it comes from one roll of which there is one.
 bool isOneRoll(const MaterialJob& job);
 
+/// So many of each, and only kinds of which there are any.
+/// @param kinds which they are of the job's.
+MaterialJob onlyWanted(const MaterialJob& job, const Counts& wanted,
+                       std::vector<std::size_t>& kinds);
+
 /// The same as if nothing were pinned.
 MaterialJob withoutPins(const MaterialJob& job);
 

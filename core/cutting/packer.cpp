@@ -8,23 +8,14 @@
 #include <random>
 #include <tuple>
 
+#include "core/cutting/bin.h"
+#include "core/cutting/one_fewer.h"
 #include "core/cutting/region_filler.h"
-#include "core/cutting/sheet_builder.h"
+#include "core/cutting/roll_slabs.h"
 
 namespace drapery {
 
 namespace {
-
-struct Bin {
-  std::size_t stock = 0;
-  std::vector<SheetPart> parts;
-  std::vector<std::size_t> free;
-  std::vector<std::size_t> holds;  // kinds, each as often as it lies in it
-  double area = 0.0;
-  Micrometres end = 0;                     // of what lies in it
-  std::optional<std::size_t> pinned = {};  // which of the pinned sheets it is
-  bool isBare = false;                     // that one, and nothing laid around its pins
-};
 
 /// How the next place is chosen and what is left beside it.
 struct Habit {
@@ -34,6 +25,8 @@ struct Habit {
   int order = 0;        // 0: by area; 1: by the longer side; 2: by height; 3: by width
 };
 
+constexpr double kAlmost = 1e-6;
+
 }  // namespace
 
 class Packer::Work {
@@ -41,8 +34,7 @@ class Packer::Work {
   Work(const MaterialJob& job, std::uint64_t seed, PackerPatience patience)
       : job_(job), patience_(std::move(patience)), random_(seed) {
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
-      const CutPiece& piece = job.kind(kind);
-      areas_.push_back(double(piece.width) * double(piece.height));
+      areas_.push_back(areaOfKind(job, kind));
     }
     for (const int fit : {0, 1, 2})
       for (const bool isLarge : {true, false})
@@ -54,11 +46,45 @@ class Packer::Work {
   }
 
   void step() {
+    constexpr std::uint64_t kOneOf = 4;  // so often sheets are emptied in the other way
     if (begun_ < beginnings_.size()) {
       const auto& [habit, tries] = beginnings_[begun_++];
       return start(habit, tries);
     }
-    if (!bins_.empty()) change();
+    if (bins_.empty()) return;
+    if (oneFewer_.isApt() && below(kOneOf) > 0) return doWithout();
+    if (slabs_.isApt() && bestLost_.empty() && below(kOneOf) > 0) return shorten();
+    change();
+  }
+
+  void shorten() {
+    if (bestBins_.size() != 1) return;
+    if (without_ != cost_) slabs_.begin(bestBins_[0]);
+    const Micrometres before = slabs_.along();
+    slabs_.step();
+    if (slabs_.along() < before) takeIfBetter({slabs_.shortest()}, {1}, {});
+    without_ = cost_;
+  }
+
+  /// Some tries at one sheet fewer.
+  void doWithout() {
+    constexpr int kTries = 16;
+    constexpr std::size_t kPatience = 40'000;  // tries until another is left out
+    if (!oneFewer_.hasBegun() || without_ != cost_ || withoutTried_ > kPatience) {
+      oneFewer_.begin(bestBins_, bestLost_);
+      without_ = cost_;
+      withoutTried_ = 0;
+    }
+    for (int i = 0; i < kTries; ++i) {
+      if (isEnough()) return;
+      ++withoutTried_;
+      if (!oneFewer_.step()) continue;
+      std::vector<Bin> bins = oneFewer_.bins();
+      std::vector<int> used(job_.stocks.size(), 0);
+      for (const Bin& bin : bins) ++used[bin.stock];
+      without_.reset();
+      return takeIfBetter(std::move(bins), std::move(used), {});
+    }
   }
 
   /// Some sheets emptied and filled again.
@@ -73,10 +99,10 @@ class Packer::Work {
       std::size_t which = below(bins.size());
       if (i == 0)
         for (std::size_t b = 0; b < bins.size(); ++b)
-          if (share(bins[b]) < share(bins[which])) which = b;
+          if (shareOf(job_, bins[b]) < shareOf(job_, bins[which])) which = b;
       Bin& bin = bins[which];
       if (bin.pinned) {
-        bare(bin, loose);
+        bareAgain(bin, loose);
         continue;
       }
       loose.insert(loose.end(), bin.holds.begin(), bin.holds.end());
@@ -96,18 +122,19 @@ class Packer::Work {
   }
 
   /// As often as it goes into it whole, then those that would be used most in part, where they
-  /// still hold mostly what is wanted; the rest where there is room.
+  /// still hold mostly what is wanted; the rest where there is room. Of what there still are many
+  /// copies, patterns are found again first.
   void begin(const std::vector<PatternUse>& patterns) {
     constexpr int kTries = 12;
     for (int i = 0; i < kTries && !patterns.empty() && !isEnough(); ++i) {
       std::vector<Bin> bins;
       std::vector<int> used(job_.stocks.size(), 0);
       Counts wanted = job_.counts;
+      addWhole(patterns, bins, used, wanted);
+      if (i == 0) addAgain(bins, used, wanted);
       std::vector<std::pair<double, const PatternUse*>> parts;
       for (const PatternUse& use : patterns) {
-        for (double n = std::floor(use.often + 1e-6); n >= 1; --n)
-          addPattern(use, 0.0, bins, used, wanted);
-        const double part = use.often - std::floor(use.often + 1e-6);
+        const double part = use.often - std::floor(use.often + kAlmost);
         parts.emplace_back(part + (i == 0 ? 0.0 : 0.5 * this->part()), &use);
       }
       std::sort(parts.begin(), parts.end(),
@@ -129,6 +156,40 @@ class Packer::Work {
     }
   }
 
+  /// False where none is used whole.
+  bool addWhole(const std::vector<PatternUse>& patterns, std::vector<Bin>& bins,
+                std::vector<int>& used, Counts& wanted) {
+    const std::size_t before = bins.size();
+    for (const PatternUse& use : patterns)
+      for (double n = std::floor(use.often + kAlmost); n >= 1; --n)
+        addPattern(use, 0.9, bins, used, wanted);
+    return bins.size() > before;
+  }
+
+  /// Patterns of what is left, again and again; with few copies of each they say little.
+  void addAgain(std::vector<Bin>& bins, std::vector<int>& used, Counts& wanted) {
+    constexpr double kFewCopies = 4.0, kEffort = 0.1;
+    while (!isEnough()) {
+      std::vector<std::size_t> kinds;
+      const MaterialJob left = onlyWanted(job_, wanted, kinds);
+      double copies = 0;
+      for (const int count : left.counts) copies += count;
+      if (kinds.empty() || copies / double(kinds.size()) < kFewCopies) return;
+      std::vector<PatternUse> uses =
+          findPatterns(left, {}, kEffort, [this] { return isEnough(); }).uses;
+      for (PatternUse& use : uses)
+        for (SheetPart& part : use.parts)
+          if (part.kind == SheetPart::Kind::Piece) part.piece = kinds[part.piece];
+      if (addWhole(uses, bins, used, wanted)) continue;
+      std::stable_sort(uses.begin(), uses.end(),
+                       [](const PatternUse& a, const PatternUse& b) { return a.often > b.often; });
+      const std::size_t before = bins.size();
+      for (const PatternUse& use : uses)
+        if (bins.size() == before) addPattern(use, 0.9, bins, used, wanted);
+      if (bins.size() == before) return;
+    }
+  }
+
   /// Without what is not wanted any more; not at all where less than that part of its area is.
   void addPattern(const PatternUse& use, double least, std::vector<Bin>& bins,
                   std::vector<int>& used, Counts& wanted) {
@@ -145,9 +206,7 @@ class Packer::Work {
         all += areas_[part.piece];
         if (left[part.piece] > 0) {
           --left[part.piece];
-          bin.holds.push_back(part.piece);
-          bin.area += areas_[part.piece];
-          bin.end = std::max(bin.end, part.y + part.along);
+          hold(job_, bin, part);
           continue;
         }
         part.kind = SheetPart::Kind::Free;
@@ -179,7 +238,7 @@ class Packer::Work {
     std::vector<int> used(job_.stocks.size(), 0);
     std::vector<std::size_t> loose, lost;
     for (std::size_t i = 0; i < job_.pinned.size(); ++i) {
-      bins.push_back(pinnedBin(i));
+      bins.push_back(pinnedBin(job_, i));
       ++used[bins.back().stock];
     }
     for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind)
@@ -226,15 +285,15 @@ class Packer::Work {
       if (bin.isBare) fillAround(bin, filler, kinds, pool);
     for (const std::size_t stock : stocks) {
       if (const auto there = job_.stock(stock).count; there && used[stock] >= *there) continue;
-      Bin best = emptyBin(stock);
+      Bin best = emptyBin(job_, stock);
       Counts left = pool;
       for (int i = 0; i < tries; ++i) {
-        Bin bin = emptyBin(stock);
+        Bin bin = emptyBin(job_, stock);
         Counts rest = pool;
         if (job_.stock(stock).form == StockForm::Roll)
           shelves(bin, filler, kinds, rest);
         else
-          take(bin, filler.fill(stock, bin.parts.front(), kinds, rest), 0);
+          takeFilling(job_, bin, filler.fill(stock, bin.parts.front(), kinds, rest), 0);
         if (bin.area <= best.area) continue;
         best = std::move(bin);
         left = std::move(rest);
@@ -255,62 +314,18 @@ class Packer::Work {
     bin.isBare = false;
     for (const std::size_t at : std::vector<std::size_t>(bin.free)) {
       const SheetPart room = bin.parts[at];
-      if (!isOpenEnded(bin, room)) take(bin, filler.fill(bin.stock, room, kinds, pool), at);
+      if (!isOpenEnded(job_, bin, room))
+        takeFilling(job_, bin, filler.fill(bin.stock, room, kinds, pool), at);
     }
   }
 
   /// Takes from a pinned sheet what was laid around its pins.
-  void bare(Bin& bin, std::vector<std::size_t>& loose) {
-    Bin fresh = pinnedBin(*bin.pinned);
+  void bareAgain(Bin& bin, std::vector<std::size_t>& loose) {
+    Bin fresh = emptied(job_, bin);
     for (const std::size_t kind : fresh.holds)
       bin.holds.erase(std::find(bin.holds.begin(), bin.holds.end(), kind));
     loose.insert(loose.end(), bin.holds.begin(), bin.holds.end());
     bin = std::move(fresh);
-  }
-
-  [[nodiscard]] Bin pinnedBin(std::size_t which) const {
-    const PinnedSheet& sheet = job_.pinned[which];
-    Bin bin;
-    bin.stock = sheet.stock;
-    bin.parts = sheet.parts;
-    bin.pinned = which;
-    bin.isBare = true;
-    for (std::size_t i = 0; i < bin.parts.size(); ++i) {
-      const SheetPart& part = bin.parts[i];
-      if (part.kind == SheetPart::Kind::Free) bin.free.push_back(i);
-      if (part.kind != SheetPart::Kind::Piece) continue;
-      bin.holds.push_back(part.piece);
-      bin.area += areas_[part.piece];
-      bin.end = std::max(bin.end, part.y + part.along);
-    }
-    return bin;
-  }
-
-  [[nodiscard]] bool isOpenEnded(const Bin& bin, const SheetPart& room) const {
-    const CutStock& stock = job_.stock(bin.stock);
-    return stock.form == StockForm::Roll && room.y + room.along == usableOf(stock).along;
-  }
-
-  /// A filling in the place of a free part.
-  void take(Bin& bin, const Filling& filling, std::size_t at) {
-    const std::size_t from = bin.parts.size();
-    std::erase(bin.free, at);
-    for (std::size_t i = 0; i < filling.parts.size(); ++i) {
-      SheetPart part = filling.parts[i];
-      const auto moved = [&](std::size_t child) { return child == 0 ? at : from + child - 1; };
-      part.low = moved(part.low);
-      part.high = moved(part.high);
-      if (part.kind == SheetPart::Kind::Piece) {
-        bin.holds.push_back(part.piece);
-        bin.area += areas_[part.piece];
-        bin.end = std::max(bin.end, part.y + part.along);
-      }
-      if (i == 0)
-        bin.parts[at] = part;
-      else
-        bin.parts.push_back(part);
-      if (part.kind == SheetPart::Kind::Free) bin.free.push_back(moved(i));
-    }
   }
 
   /// A roll from its beginning: each shelf as high as one of the higher pieces that are left.
@@ -327,26 +342,21 @@ class Packer::Work {
                 (high == 0 || (size.along > high) == (below(8) > 0)))
               high = size.along;
       if (high == 0) return;
-      SheetPart low = room, above = room;
-      low.along = high;
-      above.y += high;
-      above.along -= high;
       std::erase(bin.free, rest);
-      bin.parts.push_back(low);
-      bin.parts.push_back(above);
-      SheetPart& split = bin.parts[rest];
-      split.kind = SheetPart::Kind::Split;
-      split.isBeside = false;
-      split.low = bin.parts.size() - 2;
-      split.high = bin.parts.size() - 1;
-      const std::size_t shelf = split.low;
-      rest = split.high;
+      splitPart(bin.parts, rest, false, high);
+      const std::size_t shelf = bin.parts[rest].low;
+      rest = bin.parts[rest].high;
       bin.free.push_back(rest);
-      take(bin, filler.fill(bin.stock, low, kinds, pool), shelf);
+      takeFilling(job_, bin, filler.fill(bin.stock, bin.parts[shelf], kinds, pool), shelf);
     }
   }
 
   [[nodiscard]] double cost() const { return cost_; }
+  [[nodiscard]] Micrometres end() const {
+    Micrometres end = 0;
+    for (const Bin& bin : bestBins_) end = std::max(end, bin.end);
+    return end;
+  }
   [[nodiscard]] std::size_t lost() const { return bestLost_.size(); }
 
   [[nodiscard]] MaterialLayOut layOut(bool isLast) const {
@@ -360,7 +370,7 @@ class Packer::Work {
       std::vector<std::size_t> holds = bin.holds;
       std::sort(holds.begin(), holds.end());
       if (bin.pinned) {
-        result.sheets.push_back(sheetOf(bin));
+        result.sheets.push_back(sheetOf(job_, bin));
         result.sheets.back().pinned = job_.pinned[*bin.pinned].sheet;
         continue;
       }
@@ -370,8 +380,8 @@ class Packer::Work {
         ++result.sheets[found->second].repeat;
         continue;
       }
-      result.sheets.push_back(sheetOf(bin));
-      if (!isRoll && (!emptiest || share(bin) < share(*emptiest->second)))
+      result.sheets.push_back(sheetOf(job_, bin));
+      if (!isRoll && (!emptiest || shareOf(job_, bin) < shareOf(job_, *emptiest->second)))
         emptiest = {result.sheets.size() - 1, &bin};
     }
     // What is left over in one piece counts where most is left.
@@ -393,21 +403,9 @@ class Packer::Work {
     for (const std::size_t kind : bin.holds) ++counts[kind];
     return counts;
   }
-  [[nodiscard]] CutSheet sheetOf(const Bin& bin) const {
-    SheetBuilder builder(job_, bin.stock);
-    const CutStock& stock = job_.stock(bin.stock);
-    const CutRegion whole =
-        stock.form == StockForm::Roll ? builder.whole(bin.end - stock.kerf) : builder.whole();
-    return builder.finish(convert(builder, stock, bin, 0, whole));
-  }
   [[nodiscard]] bool isEnough() const { return hasOne_ ? patience_.isOver() : patience_.isEnded(); }
   std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
   double part() { return static_cast<double>(random_() >> 11) / 9007199254740992.0; }
-  [[nodiscard]] double share(const Bin& bin) const {
-    const UsableSize usable = usableOf(job_.stock(bin.stock));
-    return bin.area / (double(usable.across) * double(usable.along));
-  }
-
   [[nodiscard]] double sizeOf(std::size_t kind, int order) const {
     const CutPiece& piece = job_.kind(kind);
     switch (order) {
@@ -443,7 +441,7 @@ class Packer::Work {
         lost.push_back(kind);
         continue;
       }
-      bins.push_back(emptyBin(*stock));
+      bins.push_back(emptyBin(job_, *stock));
       ++used[*stock];
       put(bins, kind, habit);
     }
@@ -467,18 +465,6 @@ class Packer::Work {
       }
     }
     return best;
-  }
-
-  [[nodiscard]] Bin emptyBin(std::size_t stock) const {
-    Bin bin;
-    bin.stock = stock;
-    const UsableSize usable = usableOf(job_.stock(stock));
-    SheetPart whole;
-    whole.across = usable.across;
-    whole.along = usable.along;
-    bin.parts.push_back(whole);
-    bin.free.push_back(0);
-    return bin;
   }
 
   bool put(std::vector<Bin>& bins, std::size_t kind, const Habit& habit) {
@@ -524,9 +510,6 @@ class Packer::Work {
              const Habit& habit) {
     std::size_t at = bin.free[freeIndex];
     bin.free.erase(bin.free.begin() + static_cast<std::ptrdiff_t>(freeIndex));
-    bin.end = std::max(bin.end, bin.parts[at].y + size.along);
-    bin.holds.push_back(kind);
-    bin.area += areas_[kind];
     while (true) {
       const SheetPart room = bin.parts[at];
       const bool isWide = room.across > size.across, isHigh = room.along > size.along;
@@ -537,54 +520,23 @@ class Packer::Work {
                                          double(room.across) * double(room.along - size.along));
       bool isBeside = !isHigh || (isWide && (besideFirst >= aboveFirst) == habit.isLarge);
       // Of a roll nothing but shelves: its end is not known yet.
-      if (isHigh && isOpenEnded(bin, room)) isBeside = false;
-      SheetPart low = room, high = room;
-      if (isBeside) {
-        low.across = size.across;
-        high.x += size.across;
-        high.across -= size.across;
-      } else {
-        low.along = size.along;
-        high.y += size.along;
-        high.along -= size.along;
-      }
-      SheetPart& split = bin.parts[at];
-      split.kind = SheetPart::Kind::Split;
-      split.isBeside = isBeside;
-      split.low = bin.parts.size();
-      split.high = bin.parts.size() + 1;
-      at = split.low;
-      bin.parts.push_back(low);
-      bin.parts.push_back(high);
-      bin.free.push_back(bin.parts.size() - 1);
+      if (isHigh && isOpenEnded(job_, bin, room)) isBeside = false;
+      splitPart(bin.parts, at, isBeside, isBeside ? size.across : size.along);
+      bin.free.push_back(bin.parts[at].high);
+      at = bin.parts[at].low;
     }
-    bin.parts[at].kind = SheetPart::Kind::Piece;
-    bin.parts[at].piece = kind;
-    bin.parts[at].isTurned = size.isTurned;
-  }
-
-  int convert(SheetBuilder& builder, const CutStock& stock, const Bin& bin, std::size_t at,
-              const CutRegion& region) const {
-    const SheetPart& part = bin.parts[at];
-    if (part.kind == SheetPart::Kind::Free) return builder.left(region);
-    if (part.kind == SheetPart::Kind::Piece)
-      return builder.piece(region, part.piece, part.isTurned);
-    const SheetPart& first = bin.parts[part.low];
-    const Micrometres low = (part.isBeside ? first.across : first.along) - stock.kerf;
-    if (low >= (part.isBeside ? region.across : region.along))
-      return convert(builder, stock, bin, part.low, region);
-    const int lowNode =
-        convert(builder, stock, bin, part.low, builder.lowOf(part.isBeside, region, low));
-    const int highNode =
-        convert(builder, stock, bin, part.high, builder.highOf(part.isBeside, region, low));
-    return builder.cut(part.isBeside, region, low, lowNode, highNode);
+    SheetPart& piece = bin.parts[at];
+    piece.kind = SheetPart::Kind::Piece;
+    piece.piece = kind;
+    piece.isTurned = size.isTurned;
+    hold(job_, bin, piece);
   }
 
   void takeIfBetter(std::vector<Bin> bins, std::vector<int> used, std::vector<std::size_t> lost) {
     double cost = 0.0, even = 0.0;
     for (const Bin& bin : bins) {
       cost += costOf(job_.stock(bin.stock), bin.end);
-      even += share(bin) * share(bin);
+      even += shareOf(job_, bin) * shareOf(job_, bin);
     }
     const Merit merit(lost.size(), cost, -even);
     Merit& then = merits_[tried_++ % merits_.size()];
@@ -608,6 +560,10 @@ class Packer::Work {
   const MaterialJob& job_;
   PackerPatience patience_;
   std::mt19937_64 random_;
+  RollSlabs slabs_{job_, random_, [this] { return isEnough(); }};
+  OneFewer oneFewer_{job_, random_};
+  std::optional<double> without_;  // the cost that it is to better
+  std::size_t withoutTried_ = 0;
   std::vector<std::pair<Habit, int>> beginnings_;  // with how often each sheet is tried
   std::size_t begun_ = 0;
   std::vector<double> areas_;  // by kind
@@ -632,9 +588,11 @@ Packer::Packer(const MaterialJob& job, std::uint64_t seed, PackerPatience patien
     : work_(std::make_unique<Work>(job, seed, std::move(patience))) {}
 Packer::~Packer() = default;
 void Packer::step() { work_->step(); }
+void Packer::gather() { work_->change(); }
 void Packer::begin(const std::vector<PatternUse>& patterns) { work_->begin(patterns); }
 void Packer::follow(const Packer& other) { work_->follow(*other.work_); }
 double Packer::cost() const { return work_->cost(); }
+Micrometres Packer::end() const { return work_->end(); }
 std::size_t Packer::lost() const { return work_->lost(); }
 MaterialLayOut Packer::layOut(bool isLast) const { return work_->layOut(isLast); }
 

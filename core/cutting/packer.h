@@ -25,14 +25,18 @@ class Packer {
   Packer(const Packer&) = delete;
   Packer& operator=(const Packer&) = delete;
 
-  /// One try: another first lay-out while there are ways to begin, then some sheets emptied and
-  /// filled again. The best stays.
+  /// One try: another first lay-out while there are ways to begin, then one sheet fewer, or some
+  /// sheets emptied and filled again. The best stays.
   void step();
+  /// One try at the same cost with more left in one piece.
+  void gather();
   /// Also begins with sheets that are filled so, as often as whole numbers near theirs say.
   void begin(const std::vector<PatternUse>& patterns);
   /// Goes on from another's best, where that is better.
   void follow(const Packer& other);
   [[nodiscard]] double cost() const;
+  /// Where the last piece of its best ends on one roll, enlarged by the kerf.
+  [[nodiscard]] Micrometres end() const;
   /// How many pieces its best leaves unplaced.
   [[nodiscard]] std::size_t lost() const;
   /// @param isLast whether it is worth the time to leave the largest off-cut that there can be.

@@ -14,13 +14,15 @@ namespace drapery {
 namespace {
 
 constexpr std::size_t kMostKinds = 250;
-constexpr double kMostWork = 1e9;                      // of all values together: about a second
-constexpr double kFineWork = 3e7, kQuickWork = 1.5e6;  // of one
-constexpr double kFew = 100.0, kLarger = 4.0;          // pieces; and so much more for more of them
-constexpr double kForPatterns = 0.7;  // of it until the bound is all that is looked for
-constexpr double kWhole = 1e9;        // what the dearest sheet costs, in whole numbers
+constexpr double kMostWork = 1e9;  // of all values together: about a second
+constexpr double kQuickWork = 1.5e6, kFineWork = 3e7, kAmpleWork = 1.5e8;  // of one
+constexpr double kFew = 100.0, kLarger = 4.0;  // pieces; and so much more for more of them
+constexpr double kForPatterns = 0.7;           // of it until the bound is all that is looked for
+constexpr double kWhole = 1e8;  // what the dearest sheet costs, in whole numbers; less where
+constexpr double kMost = 2e9;   // something would be worth more than that
 constexpr double kSame = 1e-9;
-constexpr double kPivot = 1e4;  // of work
+constexpr double kNoGain = 1e-7;  // of the dearest sheet
+constexpr double kPivot = 1e4;    // of work
 
 class PatternBound {
  public:
@@ -32,7 +34,7 @@ class PatternBound {
     isApt_ = isApt_ && job.kinds.size() <= kMostKinds;
   }
 
-  Patterns find(double enough, double effort, const std::function<bool()>& isOver) {
+  Patterns find(std::optional<double> enough, double effort, const std::function<bool()>& isOver) {
     Patterns result;
     if (!isApt_) return result;
     // Quickly, as long as that finds sheets that better it; then finely; in the end with more room
@@ -41,13 +43,16 @@ class PatternBound {
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       plates[kQuick].emplace_back(job_, s, PlateValues::Coarse::Up, kQuickWork);
       plates[kFine].emplace_back(job_, s, PlateValues::Coarse::Up, kFineWork);
-      plates[kAmple].emplace_back(job_, s, PlateValues::Coarse::Down, kFineWork);
+      if (enough) plates[kAmple].emplace_back(job_, s, PlateValues::Coarse::Down, kAmpleWork);
+      for (const auto& stage : plates)
+        if (!stage.empty() && !stage.back().isUsable()) return result;
       if (isOver()) return result;
     }
     const double most = effort * kMostWork * std::clamp(pieces() / kFew, 1.0, kLarger);
     std::size_t stage = kQuick;
     CoverMaster master(rows());
     std::vector<PatternUse> patterns;
+    Centre centre;
     double work = 0.0;
     while (work < most && !isOver()) {
       if (const auto slack = master.slack()) {
@@ -55,25 +60,34 @@ class PatternBound {
         work += kPivot;
         continue;
       }
-      const std::vector<std::int64_t> worth = worthOf(master);
-      const Pattern found = bestPattern(plates[stage], worth, master, work);
-      const bool isNone = found.entering == job_.stocks.size();
+      const std::vector<double> prices = centre.drawn(master);
+      const Worths worth = worthOf(prices, plates[stage]);
+      const Pattern found = bestPattern(plates[stage], worth, prices, work);
+      const double least = boundOf(worth, found.values);
+      const bool isNone = found.entering == job_.stocks.size() || gainOf(found, master) <= kNoGain;
+      if (stage == kAmple) {
+        result.bound = std::max(result.bound, least);
+        if (leastSumFrom(job_, result.bound) >= *enough - kSame) break;
+      }
+      if (isNone && centre.isDrawing()) {
+        centre.look(prices, least, true);
+        continue;
+      }
       if (stage != kAmple && (isNone || work > kForPatterns * most)) {
         stage = work > kForPatterns * most ? kAmple : stage + 1;
         if (stage == kAmple) result.uses = usesOf(master, patterns);
+        if (stage == kAmple && !enough) break;
+        centre.measureAnew();
         continue;
       }
-      if (stage == kAmple) {
-        result.bound = std::max(result.bound, boundOf(worth, found.values));
-        if (isNone || leastSumFrom(job_, result.bound) >= enough - kSame) break;
-      }
+      if (isNone) break;
+      centre.look(prices, least, false);
       // What lies with more room than there is bounds, but is no sheet.
       auto parts = stage == kAmple ? std::nullopt : plates[stage][found.entering].filling();
       if (!master.enter(columnOf(found), job_.stock(found.entering).cost,
                         parts ? static_cast<int>(patterns.size()) : -1))
         break;
       if (parts) patterns.push_back({found.entering, 0.0, std::move(*parts)});
-      if (stage == kFine) stage = kQuick;
     }
     return result;
   }
@@ -109,8 +123,8 @@ class PatternBound {
     return rows;
   }
   /// What one more sheet of the stock would be worth, not above 0; 0 where there is no end of it.
-  [[nodiscard]] double priceOfStock(const CoverMaster& master, std::size_t stock) const {
-    return rowOf_[stock] ? master.price(*rowOf_[stock]) : 0.0;
+  [[nodiscard]] double priceOfStock(const std::vector<double>& prices, std::size_t stock) const {
+    return rowOf_[stock] ? prices[*rowOf_[stock]] : 0.0;
   }
 
   [[nodiscard]] double pieces() const {
@@ -118,12 +132,54 @@ class PatternBound {
     for (const int each : job_.counts) count += each;
     return count;
   }
+  /// Prices drawn towards those that bounded best so far: they swing less (Wentges 1997, "Weighted
+  /// Dantzig-Wolfe decomposition for linear mixed-integer programming", International Transactions
+  /// in Operational Research 4; from memory).
+  class Centre {
+   public:
+    [[nodiscard]] bool isDrawing() const { return !prices_.empty() && !isPaused_; }
+    [[nodiscard]] std::vector<double> drawn(const CoverMaster& master) const {
+      constexpr double kDrawn = 0.8;
+      std::vector<double> prices;
+      for (std::size_t row = 0; row < master.rows(); ++row)
+        prices.push_back(isDrawing() ? kDrawn * prices_[row] + (1 - kDrawn) * master.price(row)
+                                     : master.price(row));
+      return prices;
+    }
+    /// @param isPaused whether nothing came of these: then the true ones are looked at.
+    void look(const std::vector<double>& prices, double bound, bool isPaused) {
+      isPaused_ = isPaused;
+      if (bound <= bound_) return;
+      bound_ = bound;
+      prices_ = prices;
+    }
+
+    void measureAnew() {
+      bound_ = 0.0;
+      isPaused_ = false;
+    }
+
+   private:
+    std::vector<double> prices_;
+    double bound_ = 0.0;
+    bool isPaused_ = false;
+  };
+
+  struct Worths {
+    std::vector<PlateValues::Worth> each;  // by kind
+    double whole = kWhole;                 // what the dearest sheet costs
+  };
   /// Prices in whole numbers, rounded down.
-  [[nodiscard]] std::vector<std::int64_t> worthOf(const CoverMaster& master) const {
-    std::vector<std::int64_t> worth;
+  [[nodiscard]] Worths worthOf(const std::vector<double>& given,
+                               const std::vector<PlateValues>& plates) const {
+    std::vector<double> prices;
     for (std::size_t k = 0; k < job_.kinds.size(); ++k)
-      worth.push_back(static_cast<std::int64_t>(
-          std::floor(std::max(0.0, master.price(k)) / dearest_ * kWhole)));
+      prices.push_back(std::max(0.0, given[k]) / dearest_);
+    Worths worth;
+    for (const PlateValues& plate : plates)
+      worth.whole = std::min(worth.whole, kMost / std::max(1e-9, plate.ceiling(prices)));
+    for (const double price : prices)
+      worth.each.push_back(static_cast<PlateValues::Worth>(std::floor(price * worth.whole)));
     return worth;
   }
   static std::vector<PatternUse> usesOf(const CoverMaster& master,
@@ -139,7 +195,7 @@ class PatternBound {
   struct Pattern {
     std::size_t entering = 0;  // a stock; as many as there are: none that would better it
     Counts counts;
-    std::vector<std::int64_t> values;  // by stock
+    std::vector<double> values;  // by stock
   };
   [[nodiscard]] std::vector<double> columnOf(const Pattern& pattern) const {
     std::vector<double> column(pattern.counts.begin(), pattern.counts.end());
@@ -147,20 +203,20 @@ class PatternBound {
       if (row) column.push_back(row == rowOf_[pattern.entering] ? 1.0 : 0.0);
     return column;
   }
-  Pattern bestPattern(std::vector<PlateValues>& plates, const std::vector<std::int64_t>& worth,
-                      const CoverMaster& master, double& work) const {
+  Pattern bestPattern(std::vector<PlateValues>& plates, const Worths& worth,
+                      const std::vector<double>& prices, double& work) const {
     Pattern found{plates.size(), {}, {}};
-    double most = 1e-7 * dearest_;
+    double most = kNoGain * dearest_;
     Counts counts;
     for (std::size_t s = 0; s < plates.size(); ++s) {
       if (job_.stock(s).count == 0) {
         found.values.push_back(0);
         continue;
       }
-      found.values.push_back(plates[s].best(worth, counts));
+      found.values.push_back(plates[s].best(worth.each, counts));
       work += plates[s].work();
-      const double gain = double(found.values[s]) / kWhole * dearest_ + priceOfStock(master, s) -
-                          job_.stock(s).cost;
+      const double gain =
+          found.values[s] / worth.whole * dearest_ + priceOfStock(prices, s) - job_.stock(s).cost;
       if (gain <= most) continue;
       most = gain;
       found.entering = s;
@@ -169,21 +225,28 @@ class PatternBound {
     return found;
   }
 
+  /// What the master is bettered by it, of the dearest sheet.
+  [[nodiscard]] double gainOf(const Pattern& pattern, const CoverMaster& master) const {
+    const auto& row = rowOf_[pattern.entering];
+    double gain = (row ? master.price(*row) : 0.0) - job_.stock(pattern.entering).cost;
+    for (std::size_t k = 0; k < job_.kinds.size(); ++k) gain += pattern.counts[k] * master.price(k);
+    return gain / dearest_;
+  }
+
   /// Pieces are worth so much less that no sheet of which there is no end holds more than it costs;
   /// where one of the others does, so often as there is one it may.
-  [[nodiscard]] double boundOf(const std::vector<std::int64_t>& worth,
-                               const std::vector<std::int64_t>& values) const {
+  [[nodiscard]] double boundOf(const Worths& worth, const std::vector<double>& values) const {
+    const auto costOf = [&](std::size_t s) { return job_.stock(s).cost / dearest_ * worth.whole; };
     double sum = 0.0, part = 1.0;
-    for (std::size_t k = 0; k < worth.size(); ++k) sum += double(worth[k]) * job_.counts[k];
+    for (std::size_t k = 0; k < worth.each.size(); ++k)
+      sum += double(worth.each[k]) * job_.counts[k];
     for (std::size_t s = 0; s < values.size(); ++s)
-      if (!job_.stock(s).count && values[s] > 0)
-        part = std::min(part, job_.stock(s).cost / dearest_ * kWhole / double(values[s]));
+      if (!job_.stock(s).count && values[s] > 0) part = std::min(part, costOf(s) / values[s]);
     double least = part * sum;
     for (std::size_t s = 0; s < values.size(); ++s)
       if (const auto count = job_.stock(s).count)
-        least -= *count *
-                 std::max(0.0, part * double(values[s]) - job_.stock(s).cost / dearest_ * kWhole);
-    return least / kWhole * dearest_ * (1 - 1e-12);
+        least -= *count * std::max(0.0, part * values[s] - costOf(s));
+    return least / worth.whole * dearest_ * (1 - 1e-12);
   }
 
   const MaterialJob& job_;
@@ -194,7 +257,7 @@ class PatternBound {
 
 }  // namespace
 
-Patterns findPatterns(const MaterialJob& job, double enough, double effort,
+Patterns findPatterns(const MaterialJob& job, std::optional<double> enough, double effort,
                       const std::function<bool()>& isOver) {
   return PatternBound(job).find(enough, effort, isOver);
 }

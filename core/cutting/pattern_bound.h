@@ -4,6 +4,7 @@
 #pragma once
 
 #include <functional>
+#include <optional>
 
 #include "core/cutting/material_job.h"
 
@@ -24,9 +25,10 @@ struct Patterns {
 /// Worths are found by generating patterns (Gilmore and Gomory 1961, "A linear programming approach
 /// to the cutting-stock problem", Operations Research 9), in whole numbers at the end, so that no
 /// rounding makes the bound too much. Nothing for rolls, and where there are very many kinds.
-/// @param enough a bound that proves what is known already: there is no use in a better one.
+/// @param enough a bound that proves what is known already: there is no use in a better one. None
+/// where only sheets are asked for.
 /// @param effort of the usual work, 0 to 1: so much is done, whatever time it takes.
-Patterns findPatterns(const MaterialJob& job, double enough, double effort,
+Patterns findPatterns(const MaterialJob& job, std::optional<double> enough, double effort,
                       const std::function<bool()>& isOver);
 
 }  // namespace drapery

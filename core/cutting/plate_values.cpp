@@ -1,6 +1,7 @@
 #include "core/cutting/plate_values.h"
 
 #include <algorithm>
+#include <array>
 #include <numeric>
 
 namespace drapery {
@@ -45,20 +46,62 @@ PlateValues::PlateValues(const MaterialJob& job, std::size_t stock, Coarse coars
 
 bool PlateValues::measure(const MaterialJob& job, std::size_t stock, std::int64_t step,
                           Coarse coarse) {
-  const std::int64_t up = coarse == Coarse::Up ? step - 1 : 0;
+  usable_ = usableOf(job.stock(stock));
   sizes_.clear();
-  std::vector<std::int64_t> acrosses, alongs;
+  std::vector<Weighed> acrosses, alongs;
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
     for (const LyingSize& size : job.sizes[stock][kind]) {
-      sizes_.push_back({kind, std::max<std::int64_t>(1, (size.across + up) / step),
-                        std::max<std::int64_t>(1, (size.along + up) / step), size});
-      acrosses.push_back(sizes_.back().across);
-      alongs.push_back(sizes_.back().along);
+      sizes_.push_back({kind, 0, 0, size});
+      const double area = double(job.counts[kind]) * double(size.across) * double(size.along);
+      acrosses.push_back({size.across, area});
+      alongs.push_back({size.along, area});
     }
-  usable_ = usableOf(job.stock(stock));
-  xs_ = places(acrosses, usable_.across / step);
-  ys_ = places(alongs, usable_.along / step);
+  const Steps x = stepsOf(acrosses, usable_.across, step, coarse);
+  const Steps y = stepsOf(alongs, usable_.along, step, coarse);
+  for (std::size_t i = 0; i < sizes_.size(); ++i) {
+    sizes_[i].across = x.lengths[i];
+    sizes_[i].along = y.lengths[i];
+  }
+  // Of what comes to nothing any number would fit.
+  const auto isNothing = [](const Size& size) { return size.across <= 0 || size.along <= 0; };
+  xs_ = ys_ = {};
+  if (std::any_of(sizes_.begin(), sizes_.end(), isNothing)) return false;
+  xs_ = places(x.lengths, x.room);
+  ys_ = places(y.lengths, y.room);
   return !xs_.empty() && !ys_.empty();
+}
+
+/// Lengths in steps. Rounded down so that what fits beside each other still does: a length is the
+/// part of (n + 1) it takes, of a room of n (the dual feasible functions of Fekete and Schepers
+/// 2001, "New classes of fast lower bounds for bin packing problems", Mathematical Programming 91);
+/// of some rooms that which loses least.
+PlateValues::Steps PlateValues::stepsOf(const std::vector<Weighed>& lengths, Micrometres room,
+                                        std::int64_t step, Coarse coarse) {
+  Steps result{room / step, {}};
+  const auto isWhole = [&](const Weighed& each) { return each.length % step == 0; };
+  if (coarse == Coarse::Up || std::all_of(lengths.begin(), lengths.end(), isWhole)) {
+    for (const Weighed& each : lengths)
+      result.lengths.push_back(std::max<std::int64_t>(1, (each.length + step - 1) / step));
+    return result;
+  }
+  const auto inSteps = [&](Micrometres length, std::int64_t n) {
+    const std::int64_t whole = (n + 1) * length / room;
+    return length < room && whole * room == (n + 1) * length ? whole - 1 : std::min(whole, n);
+  };
+  constexpr double kLeast = 0.8;
+  double most = -1.0;
+  const std::int64_t finest = result.room;
+  for (std::int64_t n = finest; n > 0 && double(n) >= kLeast * double(finest); --n) {
+    double kept = 0.0;
+    for (const Weighed& each : lengths)
+      kept += each.weight * double(inSteps(each.length, n)) * double(room) /
+              (double(n) * double(each.length));
+    if (kept <= most) continue;
+    most = kept;
+    result.room = n;
+  }
+  for (const Weighed& each : lengths) result.lengths.push_back(inSteps(each.length, result.room));
+  return result;
 }
 
 /// All sums of lengths within the room, and the room itself; nothing where they are too many.
@@ -87,7 +130,26 @@ double PlateValues::work() const {
   return x * x / 4 * y / 4 + x * y * y / 4;  // the first is done several at a time
 }
 
-std::int64_t PlateValues::best(const std::vector<std::int64_t>& worth, Counts& counts) {
+double PlateValues::ceiling(const std::vector<double>& worth) const {
+  double most = 0.0;
+  for (const Size& size : sizes_)
+    most = std::max(most, worth[size.kind] / (double(size.across) * double(size.along)));
+  return most * double(xs_.back()) * double(ys_.back());
+}
+
+/// The greatest of low[b] + here[rest[b]]; four at a time, as none waits for the one before it.
+static PlateValues::Worth greatest(const PlateValues::Worth* low, const PlateValues::Worth* here,
+                                   const std::vector<std::uint32_t>& rest) {
+  std::array<PlateValues::Worth, 4> most{};
+  const std::size_t count = rest.size(), fours = count - count % most.size();
+  for (std::size_t b = 0; b < fours; b += most.size())
+    for (std::size_t k = 0; k < most.size(); ++k)
+      most[k] = std::max(most[k], low[b + k] + here[rest[b + k]]);
+  for (std::size_t b = fours; b < count; ++b) most[0] = std::max(most[0], low[b] + here[rest[b]]);
+  return std::max(std::max(most[0], most[1]), std::max(most[2], most[3]));
+}
+
+PlateValues::Worth PlateValues::best(const std::vector<Worth>& worth, Counts& counts) {
   worth_ = worth;
   const std::size_t high = ys_.size();
   values_.assign(xs_.size() * high, 0);
@@ -99,20 +161,16 @@ std::int64_t PlateValues::best(const std::vector<std::int64_t>& worth, Counts& c
     if (i < xs_.size() && j < high) at(i, j) = std::max(at(i, j), worth[size.kind]);
   }
   for (std::size_t i = 1; i < xs_.size(); ++i) {
-    std::int64_t* here = &values_[i * high];
-    const std::int64_t* before = here - high;
+    Worth* __restrict here = &values_[i * high];
+    const Worth* before = here - high;
     for (std::size_t j = 0; j < high; ++j) here[j] = std::max(here[j], before[j]);
     for (std::size_t a = 0; a < restX_[i].size(); ++a) {
-      const std::int64_t* low = &values_[(a + 1) * high];
-      const std::int64_t* rest = &values_[restX_[i][a] * high];
+      const Worth* low = &values_[(a + 1) * high];
+      const Worth* rest = &values_[restX_[i][a] * high];
       for (std::size_t j = 0; j < high; ++j) here[j] = std::max(here[j], low[j] + rest[j]);
     }
-    for (std::size_t j = 1; j < high; ++j) {
-      std::int64_t most = std::max(here[j], here[j - 1]);
-      for (std::size_t b = 0; b < restY_[j].size(); ++b)
-        most = std::max(most, here[b + 1] + here[restY_[j][b]]);
-      here[j] = most;
-    }
+    for (std::size_t j = 1; j < high; ++j)
+      here[j] = std::max({here[j], here[j - 1], greatest(here + 1, here, restY_[j])});
   }
   counts.assign(worth.size(), 0);
   trace(xs_.size() - 1, high - 1, counts);
@@ -122,7 +180,7 @@ std::int64_t PlateValues::best(const std::vector<std::int64_t>& worth, Counts& c
 /// The same comparisons again.
 PlateValues::Taken PlateValues::takenApart(std::size_t i, std::size_t j) const {
   while (true) {
-    const std::int64_t value = at(i, j);
+    const Worth value = at(i, j);
     if (value <= 0) return {};
     if (at(i - 1, j) == value) {
       --i;
@@ -167,31 +225,18 @@ UsableSize PlateValues::extentOf(std::size_t i, std::size_t j) const {
   return {std::max(low.across, high.across), low.along + high.along};
 }
 
-/// Splits a part of the sheet in two; the lower one's index, the upper one is behind it.
-static std::size_t split(std::vector<SheetPart>& parts, std::size_t at, bool isBeside,
-                         Micrometres low) {
-  SheetPart first = parts[at], second = parts[at];
-  (isBeside ? first.across : first.along) = low;
-  (isBeside ? second.x : second.y) += low;
-  (isBeside ? second.across : second.along) -= low;
-  SheetPart& whole = parts[at];
-  whole.kind = SheetPart::Kind::Split;
-  whole.isBeside = isBeside;
-  whole.low = parts.size();
-  whole.high = parts.size() + 1;
-  parts.push_back(first);
-  parts.push_back(second);
-  return parts.size() - 2;
-}
-
 void PlateValues::lay(std::size_t i, std::size_t j, std::size_t at,
                       std::vector<SheetPart>& parts) const {
   const Taken taken = takenApart(i, j);
   if (taken.kind == Taken::Kind::Nothing) return;
   if (taken.kind == Taken::Kind::Piece) {
     const LyingSize& size = taken.size->lies;
-    if (parts[at].across > size.across) at = split(parts, at, true, size.across);
-    if (parts[at].along > size.along) at = split(parts, at, false, size.along);
+    for (const bool isBeside : {true, false}) {
+      const Micrometres taken = isBeside ? size.across : size.along;
+      if ((isBeside ? parts[at].across : parts[at].along) <= taken) continue;
+      splitPart(parts, at, isBeside, taken);
+      at = parts[at].low;
+    }
     parts[at].kind = SheetPart::Kind::Piece;
     parts[at].piece = taken.size->kind;
     parts[at].isTurned = size.isTurned;
@@ -203,7 +248,8 @@ void PlateValues::lay(std::size_t i, std::size_t j, std::size_t at,
   const Micrometres room = isBeside ? parts[at].across : parts[at].along;
   if (first <= 0) return lay(taken.highX, taken.highY, at, parts);
   if (first >= room) return lay(taken.lowX, taken.lowY, at, parts);
-  const std::size_t low = split(parts, at, isBeside, first);
+  splitPart(parts, at, isBeside, first);
+  const std::size_t low = parts[at].low;
   lay(taken.lowX, taken.lowY, low, parts);
   lay(taken.highX, taken.highY, low + 1, parts);
 }

@@ -19,11 +19,20 @@ class PlateValues {
   /// Of one of the job's stocks, in steps so coarse that it takes no more work than that.
   PlateValues(const MaterialJob& job, std::size_t stock, Coarse coarse, double mostWork);
 
+  /// False where no such step keeps apart what is to be.
+  [[nodiscard]] bool isUsable() const { return !xs_.empty() && !ys_.empty(); }
+
   /// How much one `best` takes, in steps of some nanoseconds.
   [[nodiscard]] double work() const;
 
+  using Worth = std::int32_t;  // twice as many at a time as of 64 bits
+
+  /// What the sheet is worth at most if all of it is like the piece worth most for its size.
+  [[nodiscard]] double ceiling(const std::vector<double>& worth) const;
+
   /// The greatest worth of what fits on the sheet; what it is, by kind, is then in `counts`.
-  std::int64_t best(const std::vector<std::int64_t>& worth, Counts& counts);
+  /// @param worth by kind, not negative, and so little that the ceiling is within `Worth`.
+  Worth best(const std::vector<Worth>& worth, Counts& counts);
 
   /// How the last best lies on the sheet, at its true sizes; the first part is the whole. None
   /// where it only fits in coarse steps.
@@ -45,21 +54,27 @@ class PlateValues {
   /// What its pieces take, as they are.
   [[nodiscard]] UsableSize extentOf(std::size_t i, std::size_t j) const;
   void lay(std::size_t i, std::size_t j, std::size_t at, std::vector<SheetPart>& parts) const;
+  struct Weighed {
+    Micrometres length = 0;
+    double weight = 0.0;
+  };
+  struct Steps {
+    std::int64_t room = 0;
+    std::vector<std::int64_t> lengths;
+  };
+  static Steps stepsOf(const std::vector<Weighed>& lengths, Micrometres room, std::int64_t step,
+                       Coarse coarse);
   static std::vector<std::int64_t> places(std::vector<std::int64_t> lengths, std::int64_t room);
   bool measure(const MaterialJob& job, std::size_t stock, std::int64_t step, Coarse coarse);
   void trace(std::size_t i, std::size_t j, Counts& counts) const;
-  [[nodiscard]] std::int64_t& at(std::size_t i, std::size_t j) {
-    return values_[i * ys_.size() + j];
-  }
-  [[nodiscard]] std::int64_t at(std::size_t i, std::size_t j) const {
-    return values_[i * ys_.size() + j];
-  }
+  [[nodiscard]] Worth& at(std::size_t i, std::size_t j) { return values_[i * ys_.size() + j]; }
+  [[nodiscard]] Worth at(std::size_t i, std::size_t j) const { return values_[i * ys_.size() + j]; }
 
   std::vector<Size> sizes_;
   std::vector<std::int64_t> xs_, ys_;  // where cuts may lie, from 0 to the whole
   std::vector<std::vector<std::uint32_t>> restX_, restY_;  // what is left beside each cut
-  std::vector<std::int64_t> values_;
-  std::vector<std::int64_t> worth_;
+  std::vector<Worth> values_;
+  std::vector<Worth> worth_;
   UsableSize usable_;
 };
 

@@ -19,4 +19,7 @@ struct SheetPart {
   bool isTurned = false;
 };
 
+/// So much of a part and the rest, which are the last two parts then.
+void splitPart(std::vector<SheetPart>& parts, std::size_t at, bool isBeside, Micrometres low);
+
 }  // namespace drapery

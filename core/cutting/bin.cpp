@@ -1,0 +1,100 @@
+#include "core/cutting/bin.h"
+
+#include <algorithm>
+
+#include "core/cutting/sheet_builder.h"
+
+namespace drapery {
+
+Bin emptyBin(const MaterialJob& job, std::size_t stock) {
+  const UsableSize usable = usableOf(job.stock(stock));
+  Bin bin;
+  bin.stock = stock;
+  SheetPart whole;
+  whole.across = usable.across;
+  whole.along = usable.along;
+  bin.parts.push_back(whole);
+  bin.free.push_back(0);
+  return bin;
+}
+
+Bin pinnedBin(const MaterialJob& job, std::size_t which) {
+  const PinnedSheet& sheet = job.pinned[which];
+  Bin bin;
+  bin.stock = sheet.stock;
+  bin.parts = sheet.parts;
+  bin.pinned = which;
+  bin.isBare = true;
+  for (std::size_t i = 0; i < bin.parts.size(); ++i) {
+    if (bin.parts[i].kind == SheetPart::Kind::Free) bin.free.push_back(i);
+    if (bin.parts[i].kind == SheetPart::Kind::Piece) hold(job, bin, bin.parts[i]);
+  }
+  return bin;
+}
+
+Bin emptied(const MaterialJob& job, const Bin& bin) {
+  return bin.pinned ? pinnedBin(job, *bin.pinned) : emptyBin(job, bin.stock);
+}
+
+double areaOfKind(const MaterialJob& job, std::size_t kind) {
+  return double(job.kind(kind).width) * double(job.kind(kind).height);
+}
+
+double shareOf(const MaterialJob& job, const Bin& bin) {
+  const UsableSize usable = usableOf(job.stock(bin.stock));
+  return bin.area / (double(usable.across) * double(usable.along));
+}
+
+bool isOpenEnded(const MaterialJob& job, const Bin& bin, const SheetPart& room) {
+  const CutStock& stock = job.stock(bin.stock);
+  return stock.form == StockForm::Roll && room.y + room.along == usableOf(stock).along;
+}
+
+void hold(const MaterialJob& job, Bin& bin, const SheetPart& piece) {
+  bin.holds.push_back(piece.piece);
+  bin.area += areaOfKind(job, piece.piece);
+  bin.end = std::max(bin.end, piece.y + piece.along);
+}
+
+void takeFilling(const MaterialJob& job, Bin& bin, const Filling& filling, std::size_t at) {
+  const std::size_t from = bin.parts.size();
+  std::erase(bin.free, at);
+  for (std::size_t i = 0; i < filling.parts.size(); ++i) {
+    SheetPart part = filling.parts[i];
+    const auto moved = [&](std::size_t child) { return child == 0 ? at : from + child - 1; };
+    part.low = moved(part.low);
+    part.high = moved(part.high);
+    if (part.kind == SheetPart::Kind::Piece) hold(job, bin, part);
+    if (i == 0)
+      bin.parts[at] = part;
+    else
+      bin.parts.push_back(part);
+    if (part.kind == SheetPart::Kind::Free) bin.free.push_back(moved(i));
+  }
+}
+
+static int convert(SheetBuilder& builder, const CutStock& stock, const Bin& bin, std::size_t at,
+                   const CutRegion& region) {
+  const SheetPart& part = bin.parts[at];
+  if (part.kind == SheetPart::Kind::Free) return builder.left(region);
+  if (part.kind == SheetPart::Kind::Piece) return builder.piece(region, part.piece, part.isTurned);
+  const SheetPart& first = bin.parts[part.low];
+  const Micrometres low = (part.isBeside ? first.across : first.along) - stock.kerf;
+  if (low >= (part.isBeside ? region.across : region.along))
+    return convert(builder, stock, bin, part.low, region);
+  const int lowNode =
+      convert(builder, stock, bin, part.low, builder.lowOf(part.isBeside, region, low));
+  const int highNode =
+      convert(builder, stock, bin, part.high, builder.highOf(part.isBeside, region, low));
+  return builder.cut(part.isBeside, region, low, lowNode, highNode);
+}
+
+CutSheet sheetOf(const MaterialJob& job, const Bin& bin) {
+  SheetBuilder builder(job, bin.stock);
+  const CutStock& stock = job.stock(bin.stock);
+  const CutRegion whole =
+      stock.form == StockForm::Roll ? builder.whole(bin.end - stock.kerf) : builder.whole();
+  return builder.finish(convert(builder, stock, bin, 0, whole));
+}
+
+}  // namespace drapery

@@ -1,0 +1,42 @@
+// A rectangle filled quickly, one piece in the corner after the other, as chance has it: of many
+// such one is good.
+#pragma once
+
+#include <random>
+
+#include "core/cutting/region_filler.h"
+
+namespace drapery {
+
+class ChanceFiller {
+ public:
+  ChanceFiller(const MaterialJob& job, std::mt19937_64& random) : job_(job), random_(random) {}
+
+  /// From now on of these kinds, worth so much each.
+  void begin(std::size_t stock, const std::vector<std::size_t>& kinds,
+             const std::vector<double>& worth);
+  /// So many of each: what it places is taken out of `pool`, and its worth added to `worth`.
+  void fill(const SheetPart& region, Counts& pool, Filling& into, double& worth);
+
+ private:
+  struct Lying {
+    Micrometres across = 0, along = 0;
+    std::size_t which = 0;  // of the kinds
+    bool isTurned = false;
+  };
+  void fill(std::size_t at, Counts& pool, Filling& into, double& worth);
+  [[nodiscard]] const Lying* chosen(const SheetPart& room, const Counts& pool);
+  /// Whether what is left beside a piece stays whole, rather than what is left above it.
+  bool isBesideWhole(const SheetPart& room, const Lying& piece);
+  double part() { return static_cast<double>(random_() >> 11) / 9007199254740992.0; }
+
+  const MaterialJob& job_;
+  std::mt19937_64& random_;
+  std::vector<Lying> ways_;
+  std::vector<std::size_t> kinds_;
+  std::vector<double> worth_;
+  double blur_ = 0.0;
+  Micrometres leastAcross_ = 0, leastAlong_ = 0;  // of what there is: less is lost
+};
+
+}  // namespace drapery

@@ -1,0 +1,47 @@
+// A lay-out that is to do without one of its sheets, or to find room for what found none: sheets
+// are filled anew, one or two at a time, of what lies on them and what lies nowhere.
+#pragma once
+
+#include <array>
+#include <random>
+
+#include "core/cutting/bin.h"
+#include "core/cutting/chance_filler.h"
+
+namespace drapery {
+
+class OneFewer {
+ public:
+  OneFewer(const MaterialJob& job, std::mt19937_64& random);
+
+  /// Only sheets are left out, not lengths of a roll.
+  [[nodiscard]] bool isApt() const { return isApt_; }
+  [[nodiscard]] bool hasBegun() const { return !bins_.empty(); }
+  /// From a lay-out and what it leaves unplaced. If that is nothing, the sheet goes that costs most
+  /// for what lies on it, or a cheaper one comes in its place.
+  void begin(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost);
+  /// One try; true once all lies somewhere.
+  bool step();
+  [[nodiscard]] const std::vector<Bin>& bins() const { return bins_; }
+
+ private:
+  void leaveOut();
+  [[nodiscard]] double worthOf(const std::vector<std::size_t>& kinds) const;
+  void takeInto(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool);
+  void makeDearer();
+  std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
+
+  const MaterialJob& job_;
+  std::mt19937_64& random_;
+  ChanceFiller filler_;
+  bool isApt_ = true;
+  std::vector<Bin> bins_;
+  std::vector<std::size_t> loose_;  // kinds
+  std::vector<double> worth_;       // by kind; more of what is hard to place
+  double looseWorth_ = 0.0, least_ = 0.0;
+  /// What was loose some tries ago: no more than that is taken too, as in the packer.
+  std::array<double, 50> before_{};
+  std::size_t tried_ = 0, bettered_ = 0;
+};
+
+}  // namespace drapery

@@ -1,0 +1,58 @@
+// One roll as slabs across it, one after the other: a few are taken together and laid anew so that
+// they are as short as those pieces can be.
+#pragma once
+
+#include <functional>
+#include <random>
+
+#include "core/cutting/bin.h"
+#include "core/cutting/box_fronts.h"
+
+namespace drapery {
+
+class RollSlabs {
+ public:
+  RollSlabs(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough);
+
+  /// For one roll without pins.
+  [[nodiscard]] bool isApt() const { return isApt_; }
+  /// From what lies on the roll.
+  void begin(const Bin& bin);
+  /// One try.
+  void step();
+  /// How much of the roll, enlarged, the shortest takes so far.
+  [[nodiscard]] Micrometres along() const { return bestAlong_; }
+  [[nodiscard]] Bin shortest() const;
+
+ private:
+  struct Slab {
+    Micrometres along = 0;
+    std::vector<std::size_t> holds;  // kinds
+    std::vector<SheetPart> parts;    // the first is the whole
+  };
+  void addSlabs(const Bin& bin, std::size_t at);
+  void lay(const Bin& bin, std::size_t from, std::size_t at, Slab& slab) const;
+  static void placeOne(Slab& slab, std::size_t at, std::size_t kind, Micrometres across,
+                       Micrometres along, bool isTurned);
+  [[nodiscard]] Slab empty(Micrometres along) const;
+  void takeApart(std::vector<Slab>& slabs, std::size_t which) const;
+  [[nodiscard]] Slab alone(std::size_t kind) const;
+  std::vector<std::size_t> chosen();
+  void layAnew(const std::vector<std::size_t>& which);
+  void addSlabs(const BoxFronts& fronts, const CountIndex& index,
+                const std::vector<std::size_t>& kinds, std::size_t set, std::size_t box);
+  void lay(const BoxFronts& fronts, const std::vector<std::size_t>& kinds, std::size_t set,
+           std::size_t box, std::size_t at, Slab& slab) const;
+  static Micrometres alongOf(const std::vector<Slab>& slabs);
+  std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
+
+  const MaterialJob& job_;
+  std::mt19937_64& random_;
+  std::function<bool()> isEnough_;
+  bool isApt_ = false;
+  std::vector<Slab> slabs_, best_;
+  Micrometres bestAlong_ = std::numeric_limits<Micrometres>::max();
+  std::size_t vain_ = 0;  // tries since it was bettered
+};
+
+}  // namespace drapery
