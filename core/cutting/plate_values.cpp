@@ -232,9 +232,9 @@ void PlateValues::lay(std::size_t i, std::size_t j, std::size_t at,
   if (taken.kind == Taken::Kind::Piece) {
     const LyingSize& size = taken.size->lies;
     for (const bool isBeside : {true, false}) {
-      const Micrometres taken = isBeside ? size.across : size.along;
-      if ((isBeside ? parts[at].across : parts[at].along) <= taken) continue;
-      splitPart(parts, at, isBeside, taken);
+      const Micrometres length = isBeside ? size.across : size.along;
+      if ((isBeside ? parts[at].across : parts[at].along) <= length) continue;
+      splitPart(parts, at, isBeside, length);
       at = parts[at].low;
     }
     parts[at].kind = SheetPart::Kind::Piece;

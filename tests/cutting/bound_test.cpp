@@ -3,12 +3,14 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <cmath>
 #include <fstream>
 #include <sstream>
 
 #include "core/cutting/box_fronts.h"
 #include "core/cutting/cost_bound.h"
 #include "core/cutting/exact_lay_out.h"
+#include "core/cutting/exact_roll.h"
 #include "core/cutting/least_sum.h"
 #include "core/cutting/pattern_bound.h"
 #include "core/cutting/slice_bound.h"
@@ -63,6 +65,31 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuchOfARoll, ()) {
     RC_ASSERT(leastSumFrom(job, exact->cost) <= exact->cost + 1e-9);
     RC_ASSERT(leastSumFrom(job, sliceBound(job, kNever)) <= exact->cost + 1e-9);
     RC_ASSERT(sliceBound(job, kNever) > 0);
+  }
+}
+
+// What is known already and what cannot be less only narrow down what is tried.
+RC_GTEST_PROP(Bounds, theShortestOfARollIsTheSameHoweverMuchIsKnown, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, 1);
+  problem.stocks[0].form = StockForm::Roll;
+  problem.stocks[0].along = 20'000'000;
+  problem.stocks[0].count = 1;
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told)) {
+    if (job.kinds.empty()) continue;
+    const auto exact = exactLayOut(job, kNever);
+    RC_PRE(exact.has_value());
+    const CutStock& roll = job.stock(0);
+    const auto along =
+        Micrometres(std::llround(exact->cost / roll.cost * 1e6)) - roll.bottom + roll.kerf;
+    const double least = *rc::gen::inRange(0, 101) / 100.0 * exact->cost;
+    const Micrometres more = *rc::gen::inRange<Micrometres>(1, 400'000);
+    const ExactRoll found = exactRoll(job, least, along + more, kNever);
+    RC_ASSERT(found.laid.has_value());
+    RC_ASSERT(std::abs(found.laid->cost - exact->cost) < 1e-9);
+    const ExactRoll none = exactRoll(job, least, along, kNever);
+    RC_ASSERT(!none.laid.has_value());
+    RC_ASSERT(std::abs(none.bound - exact->cost) < 1e-9);
   }
 }
 

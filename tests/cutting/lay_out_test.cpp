@@ -69,6 +69,41 @@ RC_GTEST_PROP(LayOut, theSameSeedAndStepsGiveTheSame, ()) {
   }
 }
 
+RC_GTEST_PROP(LayOut, isSoundOnOneRoll, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 12), 4, 1);
+  problem.stocks[0].form = StockForm::Roll;
+  problem.stocks[0].along = *rc::gen::element(1500, 40'000) * kMm;
+  problem.stocks[0].count = 1;
+  const CutLayout layout = laidOut(problem, 60);
+  RC_ASSERT(faultIn(problem, layout) == "");
+}
+
+/// Cut from edge to edge at random.
+void cutUp(CutProblem& problem, Micrometres across, Micrometres along, int times) {
+  const bool isBeside = across > along;
+  const Micrometres room = isBeside ? across : along;
+  if (times == 0 || room < 100 * kMm) {
+    problem.pieces.push_back({std::to_string(problem.pieces.size()), "board", across, along, 1,
+                              PieceGrain::Height, 0.0});
+    return;
+  }
+  const Micrometres at = *rc::gen::inRange<Micrometres>(room / 5, room * 4 / 5) / kMm * kMm;
+  cutUp(problem, isBeside ? at : across, isBeside ? along : at, times - 1);
+  cutUp(problem, isBeside ? across - at : across, isBeside ? along : along - at, times - 1);
+}
+
+// Pieces that were full sheets once: that many suffice, and it is never said that more are needed.
+RC_GTEST_PROP(LayOut, ofCutUpSheetsItNeedsFewMore, ()) {
+  CutProblem problem;
+  problem.stocks = {sheetOf(700, 1000)};
+  const int sheets = *rc::gen::inRange(1, 7);
+  for (int i = 0; i < sheets; ++i) cutUp(problem, 700 * kMm, 1000 * kMm, 3);
+  const CutLayout layout = laidOut(problem, 150);
+  RC_ASSERT(faultIn(problem, layout) == "");
+  RC_ASSERT(layout.materials.at(0).bound <= sheets + 1e-9);
+  RC_ASSERT(layout.materials.at(0).sheets <= sheets + 1);
+}
+
 // N. Christofides and C. Whitlock, "An algorithm for two-dimensional cutting problems", Operations
 // Research 25 (1977): problem 1, whose optimum is 244.
 TEST(LayOut, solvesTheProblemOfChristofidesAndWhitlock) {
