@@ -1,8 +1,8 @@
 #include "cli/commands.h"
 #include "cli/console.h"
 #include "cli/job_argument.h"
+#include "store/cut_books.h"
 #include "store/cut_json.h"
-#include "store/cut_work.h"
 #include "store/plan_json.h"
 #include "store/stock_json.h"
 #include "words/plan_csv.h"
@@ -37,11 +37,17 @@ int planToCutCommand(const std::string& path, const std::string& stockFile) {
   if (std::get<Stock>(stock).items.empty())
     return tell({{"cut-no-stock", {}, {}, {name, 1, 1}, {}}});
   const RuleLibrary library = houseLibrary();
-  const auto opened = openArgument(path, library);
+  auto opened = openArgument(path, library);
   if (!opened) return kRefused;
-  const CutWork work = cutWorkOf({{&*opened->document.job, &opened->plan}}, std::get<Stock>(stock));
-  return print(shownJson(writeCutProblem(work.problem)),
-               opened->plan.has(Severity::Stop) ? kDoneWithStop : kDone);
+  const bool isStopped = opened->plan.has(Severity::Stop);
+  BooksLaidOut books;
+  books.jobs.push_back(std::make_shared<const Job>(std::move(*opened->document.job)));
+  books.plans.push_back(std::make_shared<const Plan>(std::move(opened->plan)));
+  const auto other = [&](const std::string& file) { return readBookToCut(file, library); };
+  const Issues issues = gatherBooks(books, path, other);
+  if (!issues.empty()) return tell(issues);
+  const CutWork work = cutWorkOf(books, std::get<Stock>(stock));
+  return print(shownJson(writeCutProblem(work.problem)), isStopped ? kDoneWithStop : kDone);
 }
 
 }  // namespace drapery::cli

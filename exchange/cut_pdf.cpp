@@ -151,6 +151,8 @@ class CutPainter {
       const bool isUntested = item != nullptr && !item->grainTest;
       if (isUntested) untested = item;
       ticked(isUntested ? line + "; " + Words::tr("grain not tested") : line);
+      if (const std::string pattern = patternWords(of, translated); !pattern.empty())
+        column_.write(kEdge + kTicked, {kSmall, false, lightPalette().secondInk}, text(pattern));
     }
     if (untested != nullptr)
       column_.write(kEdge + kTicked, {kSmall, false, lightPalette().secondInk},

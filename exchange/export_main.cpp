@@ -1,6 +1,7 @@
 // drapery-export JOB WHAT AS OUTPUT: the part of the command line that paints. Started by
 // drapery-cli.
 #include <QGuiApplication>
+#include <algorithm>
 #include <clocale>
 #include <iostream>
 
@@ -9,6 +10,7 @@
 #include "exchange/cut_pdf.h"
 #include "exchange/slip_pdf.h"
 #include "paint/fonts.h"
+#include "store/cut_books.h"
 #include "store/folders.h"
 #include "store/json_node.h"
 #include "store/open_job.h"
@@ -43,12 +45,16 @@ int exportCut(const std::string& path, const std::string& output, const std::str
   pages.stock = std::move(std::get<Stock>(stock));
   pages.found.jobs.push_back(std::make_shared<const Job>(std::move(*opened.document.job)));
   pages.found.plans.push_back(std::make_shared<const Plan>(std::move(opened.plan)));
-  pages.found.work =
-      cutWorkOf({{pages.found.jobs[0].get(), pages.found.plans[0].get()}}, pages.stock);
+  const auto read = [&](const std::string& file) { return readBookToCut(file, library); };
+  const Issues others = gatherBooks(pages.found, path, read);
+  if (!others.empty()) return refuse(others, notation);
+  pages.found.work = cutWorkOf(pages.found, pages.stock);
   pages.found.layout = layOut(pages.found.work.problem, {});
   if (const auto issue = writeCutPdf(pages, output)) return refuse({*issue}, notation);
   const bool isWhole = pages.found.layout.unplaced.empty();
-  return pages.found.plans[0]->has(Severity::Stop) || !isWhole ? 1 : 0;
+  const bool isStopped = std::any_of(pages.found.plans.begin(), pages.found.plans.end(),
+                                     [](const auto& plan) { return plan->has(Severity::Stop); });
+  return isStopped || !isWhole ? 1 : 0;
 }
 
 int exportSlip(const std::string& path, const std::string& output) {

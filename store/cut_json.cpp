@@ -16,12 +16,17 @@ class ProblemReader : public CutReader {
 
   std::variant<CutProblem, Issues> read() {
     if (!isObject()) return std::move(issues_);
+    beware(root_, "the file",
+           {"name", "schema", "class", "units", "note", "source", "part_count", "objective",
+            "stocks", "parts", "pins"});
     CutProblem problem;
     problem.name = text(root_, "", "name", false);
     choice<int>(root_, "", "units", {{"mm", 0}}, 0);
     problem.isForValue =
         choice<bool>(root_, "", "objective", {{"min_cost", false}, {"max_value", true}}, false);
     each("stocks", [&](const Node& node, const std::string& at) {
+      beware(node, at.substr(0, at.size() - 1),
+             {"id", "material", "form", "grain", "pattern", "count", "trim", "kerf", "cost"});
       problem.stocks.push_back(stock(node, at));
     });
     each("parts", [&](const Node& node, const std::string& at) { piece(problem, node, at); });
@@ -39,6 +44,7 @@ class ProblemReader : public CutReader {
 
  private:
   void piece(CutProblem& problem, const Node& node, const std::string& at) {
+    beware(node, at.substr(0, at.size() - 1), {"id", "material", "qty", "grain", "value", "when"});
     CutPiece piece;
     piece.id = id(node, at, pieceIds_);
     piece.material = text(node, at, "material");
@@ -79,6 +85,7 @@ class ProblemReader : public CutReader {
     return 0;
   }
   void pin(CutProblem& problem, const Node& node, const std::string& at) {
+    beware(node, at.substr(0, at.size() - 1), {"part", "stock", "sheet", "rotated"});
     CutPin pin;
     pin.piece = named(node, at, "part", problem.pieces);
     pin.stock = named(node, at, "stock", problem.stocks);

@@ -1,11 +1,13 @@
 // What problem files and stock files have in common: values with their places, and a stock.
 #pragma once
 
+#include <algorithm>
 #include <charconv>
 #include <cmath>
 #include <set>
 
 #include "core/cutting/cut_problem.h"
+#include "core/diag/nearest_name.h"
 #include "core/quantity/parse_length.h"
 #include "store/json_node.h"
 
@@ -37,6 +39,32 @@ class CutReader {
   void complainType(const Node& node, const std::string& key, const char* expected) {
     complain(node, "job-type-wrong",
              {{"key", key}, {"value", described(node)}, {"expected", std::string(expected)}});
+  }
+
+  /// Every other key is a mistake.
+  void know(const Node& node, const std::string& section, const std::vector<std::string>& known) {
+    for (const Node::Member& member : node.members)
+      if (std::find(known.begin(), known.end(), member.key) == known.end())
+        complainKey(member, section, nearestName(member.key, known));
+  }
+  /// Other keys are left to others, but not one that is nearly one of these.
+  void beware(const Node& node, const std::string& section, const std::vector<std::string>& known) {
+    constexpr std::size_t kTold = 3;  // letters: of fewer nearly all are near
+    for (const Node::Member& member : node.members) {
+      if (member.key.size() < kTold ||
+          std::find(known.begin(), known.end(), member.key) != known.end())
+        continue;
+      const std::string nearest = nearestName(member.key, known);
+      if (!nearest.empty()) complainKey(member, section, nearest);
+    }
+  }
+  void complainKey(const Node::Member& member, const std::string& section,
+                   const std::string& nearest) {
+    issues_.push_back({"key-unknown",
+                       {{"key", shortened(member.key)}, {"section", section}, {"nearest", nearest}},
+                       {},
+                       {file_, member.line, member.column},
+                       {}});
   }
 
   template <typename Act>
@@ -163,6 +191,9 @@ class CutReader {
       stock.bottom = length(*trim, in, "bottom", 0, false);
       stock.top = length(*trim, in, "top", 0, false);
     }
+    stock.pattern = choice<StockPattern>(node, at, "pattern",
+                                         {{"L", StockPattern::Along}, {"W", StockPattern::Across}},
+                                         StockPattern::None);
     stock.kerf = length(node, at, "kerf", 0, false);
     stock.cost = number(node, at, "cost", 0, kDearest, false).value_or(1.0);
     const auto fault = issues_.size() == before ? faultOf(stock) : std::nullopt;

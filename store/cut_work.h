@@ -10,8 +10,9 @@
 
 namespace drapery {
 
-/// How many of a piece come from one rectangle: two where it stays on one side of a diagonal.
-int piecesOfRectangle(const PlannedPart& part);
+/// How many of a piece come from one rectangle: two where it stays on one side of a diagonal and
+/// the other may lie with its head down.
+int piecesOfRectangle(const PlannedPart& part, StockPattern pattern);
 
 struct BookToCut {
   const Job* job = nullptr;

@@ -1,8 +1,5 @@
 #include "store/stock_json.h"
 
-#include <algorithm>
-
-#include "core/diag/nearest_name.h"
 #include "core/quantity/format_length.h"
 #include "store/cut_reader.h"
 #include "store/json_out.h"
@@ -45,18 +42,6 @@ class StockReader : public CutReader {
   }
 
  private:
-  void know(const Node& node, const std::string& section, const std::vector<std::string>& known) {
-    for (const Node::Member& member : node.members)
-      if (std::find(known.begin(), known.end(), member.key) == known.end())
-        issues_.push_back({"key-unknown",
-                           {{"key", shortened(member.key)},
-                            {"section", section},
-                            {"nearest", nearestName(member.key, known)}},
-                           {},
-                           {file_, member.line, member.column},
-                           {}});
-  }
-
   void readUsable(const Node& node, UsableLeft& usable) {
     if (node.kind != Node::Kind::Table) return complainType(node, "usable", "an object");
     know(node, "usable", {"narrow", "wide"});
@@ -66,8 +51,8 @@ class StockReader : public CutReader {
 
   StockItem item(const Node& node, const std::string& at) {
     know(node, at.substr(0, at.size() - 1),
-         {"id", "material", "form", "W", "L", "grain", "count", "trim", "kerf", "cost", "thickness",
-          "place", "note", "off_cut", "grain_test"});
+         {"id", "material", "form", "W", "L", "grain", "pattern", "count", "trim", "kerf", "cost",
+          "thickness", "place", "note", "off_cut", "grain_test"});
     StockItem item;
     item.lies = stock(node, at);
     for (const char* side : {"W", "L"})
@@ -138,6 +123,8 @@ class StockWriter {
     side("W", of.across, item.units);
     side("L", of.along, item.units);
     json_.key("grain").text(of.grain == StockGrain::Along ? "L" : "W");
+    if (of.pattern != StockPattern::None)
+      json_.key("pattern").text(of.pattern == StockPattern::Along ? "L" : "W");
     json_.key("count");
     if (of.count)
       json_.number(*of.count);

@@ -47,6 +47,8 @@ class ProblemWriter {
     mm(json_, "W", stock.across);
     mm(json_, "L", stock.along);
     json_.key("grain").text(stock.grain == StockGrain::Along ? "L" : "W");
+    if (stock.pattern != StockPattern::None)
+      json_.key("pattern").text(stock.pattern == StockPattern::Along ? "L" : "W");
     json_.key("count");
     if (stock.count)
       json_.number(*stock.count);

@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <map>
+#include <set>
 
 #include "core/cutting/cut_order.h"
 #include "core/cutting/edge_cuts.h"
@@ -64,6 +65,12 @@ std::string cutText(const CutProblem& problem, const CutLayout& found, const Not
     for (const CutSheet& sheet : layout.sheets)
       if (problem.stocks[sheet.stock].material == cost.material)
         text += sheetLine(problem, sheet, notation) + "\n";
+    std::set<std::size_t> patterned;
+    for (const CutSheet& sheet : layout.sheets)
+      if (problem.stocks[sheet.stock].material == cost.material &&
+          problem.stocks[sheet.stock].pattern != StockPattern::None &&
+          patterned.insert(sheet.stock).second)
+        text += "  " + patternWords(problem.stocks[sheet.stock]) + "\n";
     int number = 0, moment = -1;
     for (const GaugeStep& step : cutOrder(problem, layout, cost.material)) {
       if (step.moment != moment && step.moment > 0)

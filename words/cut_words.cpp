@@ -54,6 +54,11 @@ std::string whyUnplaced(const CutProblem& problem, std::size_t piece, const Nota
     return said(translate, QT_TRANSLATE_NOOP("Cut", "there is no stock of {}"),
                 shownText(problem.pieces[piece].material));
   const std::string stock = shownText(problem.stocks[lacks->stock].id);
+  if (lacks->isPatternAgainst)
+    return said(
+        translate,
+        QT_TRANSLATE_NOOP("Cut", "lying with its grain, the pattern of {} would lie on its side"),
+        stock);
   const Micrometres across = lacks->acrossGrain, along = lacks->alongGrain;
   if (across == 0 && along == 0)
     return said(translate, QT_TRANSLATE_NOOP("Cut", "there is not enough of {}"), stock);
@@ -67,6 +72,26 @@ std::string whyUnplaced(const CutProblem& problem, std::size_t piece, const Nota
               QT_TRANSLATE_NOOP(
                   "Cut", "needs {} more across the grain and {} more along the grain than {} has"),
               cutLengthWords(across, notation), cutLengthWords(along, notation), stock);
+}
+
+std::string patternWords(const CutStock& stock, const Translate& translate) {
+  switch (stock.pattern) {
+    case StockPattern::Along:
+      return said(translate,
+                  QT_TRANSLATE_NOOP("Cut",
+                                    "The pattern's top is at the far end of {}: lay it so "
+                                    "that every piece's head is there."),
+                  shownText(stock.id));
+    case StockPattern::Across:
+      return said(translate,
+                  QT_TRANSLATE_NOOP("Cut",
+                                    "The pattern's top is on the right of {}: lay it so "
+                                    "that every piece's head is there."),
+                  shownText(stock.id));
+    case StockPattern::None:
+      break;
+  }
+  return {};
 }
 
 std::string settingWords(const GaugeStep& step, const Notation& notation, Micrometres longest,

@@ -24,6 +24,9 @@ std::string stockSizeWords(const StockItem& item, const Notation& notation);
 std::string whyUnplaced(const CutProblem& problem, std::size_t piece, const Notation& notation,
                         const Translate& translate = {});
 
+/// Where the pattern's top is, and the pieces' heads with it; empty where it has none.
+std::string patternWords(const CutStock& stock, const Translate& translate = {});
+
 /// "set to 216.5 mm, 3 cuts"; with what a shear or a mat that takes cuts so long does not take.
 /// @param longest 0: any
 std::string settingWords(const GaugeStep& step, const Notation& notation, Micrometres longest,

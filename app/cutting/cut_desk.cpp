@@ -1,7 +1,6 @@
 #include "app/cutting/cut_desk.h"
 
 #include <QCoreApplication>
-#include <QDir>
 #include <QEventLoop>
 #include <QFile>
 #include <QFileInfo>
@@ -9,9 +8,6 @@
 #include <utility>
 
 #include "core/cutting/lay_out.h"
-#include "core/file/read_file.h"
-#include "store/json_node.h"
-#include "store/open_job.h"
 
 namespace drapery {
 
@@ -56,40 +52,20 @@ void CutDesk::settle() {
 }
 
 /// The open book, and those that it is cut together with.
-void CutDesk::gatherBooks(Found& found) {
+void CutDesk::gather(Found& found) {
   found.jobs.push_back(std::make_shared<const Job>(book_.shownJob()));
   found.plans.push_back(std::make_shared<const Plan>(book_.plan()));
-  const QString folder = QFileInfo(book_.path()).absolutePath();
-  for (const std::string& name : book_.shownJob().cutting.with) {
-    const Other& other = otherBook(QDir(folder).absoluteFilePath(QFile::decodeName(name.c_str())));
-    if (other.issue) {
-      issues_.push_back(*other.issue);
-      continue;
-    }
-    found.jobs.push_back(other.job);
-    found.plans.push_back(other.plan);
-  }
+  const std::string path =
+      QFile::encodeName(QFileInfo(book_.path()).absoluteFilePath()).toStdString();
+  issues_ = gatherBooks(found, path, [this](const std::string& file) { return otherBook(file); });
 }
 
-const CutDesk::Other& CutDesk::otherBook(const QString& path) {
-  const QDateTime written = QFileInfo(path).lastModified();
+const BookRead& CutDesk::otherBook(const std::string& path) {
+  const QDateTime written = QFileInfo(QFile::decodeName(path.c_str())).lastModified();
   Other& other = others_[path];
-  if ((other.job || other.issue) && other.written == written) return other;
-  other = {written, nullptr, nullptr, std::nullopt};
-  const std::string file = QFile::encodeName(path).toStdString();
-  const auto text = readWhole(file, kLargestJsonFile);
-  if (const auto* issue = std::get_if<Issue>(&text)) {
-    other.issue = *issue;
-    return other;
-  }
-  OpenedJob opened = openJob(std::get<std::string>(text), file, book_.library());
-  if (!opened.issues.empty() || !opened.document.job) {
-    other.issue = Issue{"book-unplanned", {{"path", file}}, {}, {}, {}};
-    return other;
-  }
-  other.job = std::make_shared<const Job>(std::move(*opened.document.job));
-  other.plan = std::make_shared<const Plan>(std::move(opened.plan));
-  return other;
+  const bool isKnown = other.book.job || other.book.issue;
+  if (!isKnown || other.written != written) other = {written, readBookToCut(path, book_.library())};
+  return other.book;
 }
 
 void CutDesk::renew() {
@@ -100,11 +76,8 @@ void CutDesk::renew() {
   }
   isEmpty_ = false;
   auto found = std::make_shared<Found>();
-  gatherBooks(*found);
-  std::vector<BookToCut> books;
-  for (std::size_t i = 0; i < found->jobs.size(); ++i)
-    books.push_back({found->jobs[i].get(), found->plans[i].get()});
-  found->work = cutWorkOf(books, room_.stock());
+  gather(*found);
+  found->work = cutWorkOf(*found, room_.stock());
   const bool wasReady = isReady_;
   isReady_ = book_.missing().empty() && !room_.stock().items.empty();
   const auto& last = next_ ? next_ : found_;

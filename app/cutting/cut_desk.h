@@ -12,7 +12,7 @@
 
 #include "app/document/document.h"
 #include "app/workspace/stock_room.h"
-#include "store/cut_work.h"
+#include "store/cut_books.h"
 
 namespace drapery {
 
@@ -47,15 +47,13 @@ class CutDesk : public QObject {
   void renew();
   void search();
   void take(int generation, CutLayout layout, bool isLast);
-  void gatherBooks(Found& found);
+  void gather(Found& found);
   struct Other {
     QDateTime written;
-    std::shared_ptr<const Job> job;
-    std::shared_ptr<const Plan> plan;
-    std::optional<Issue> issue;
+    BookRead book;
   };
   /// As it was read last, while its file is still the same.
-  const Other& otherBook(const QString& path);
+  const BookRead& otherBook(const std::string& path);
   [[nodiscard]] bool isBetter(const CutLayout& layout) const;
 
   Document& book_;
@@ -63,7 +61,7 @@ class CutDesk : public QObject {
   std::shared_ptr<Found> found_;
   std::shared_ptr<Found> next_;  // once there is a lay-out of it; null: none is awaited
   Issues issues_;
-  std::map<QString, Other> others_;
+  std::map<std::string, Other> others_;
   std::atomic<int> generation_ = 0;
   bool isReady_ = false, isSearching_ = false, isWatched_ = false, isShort_ = false;
   bool isEmpty_ = false;  // that nothing lies there was told

@@ -46,6 +46,7 @@ CutPage::CutPage(Workspace& workspace, const Palette& palette, QWidget* parent)
       cardsSheet_(new QWidget),
       view_(new SheetView(palette, this)),
       stock_(new StockSheet(workspace, palette, this)),
+      carried_(new QFrame(this)),
       back_(new InkButton(tr("all sheets"), palette, this)),
       wrong_(inkLabel({}, 13.5, palette.stop, this)) {
   setObjectName("cut");
@@ -71,6 +72,9 @@ CutPage::CutPage(Workspace& workspace, const Palette& palette, QWidget* parent)
     place();
   });
   wrong_->setObjectName("cut.wrong");
+  carried_->setAttribute(Qt::WA_TransparentForMouseEvents);
+  carried_->setStyleSheet(QString("border: 2px dashed %1").arg(palette_.accent.name()));
+  carried_->hide();
   connect(&desk_, &CutDesk::changed, this, &CutPage::renew);
   connect(view_, &SheetView::chosen, this, [this](std::size_t placement) { choose(placement); });
   connect(view_, &SheetView::nothingChosen, this, [this] { choose(std::nullopt); });
@@ -126,6 +130,7 @@ SheetWords CutPage::wordsOn(const CutSheet& sheet, std::size_t placement) const 
 
 /// Everything anew: another lay-out may have other sheets.
 void CutPage::renew() {
+  carried_->hide();
   isStale_ = !isVisible();
   if (isStale_ && !cards_.empty()) return;  // when it is looked at again
   const UsableLeft& usable = workspace_.stock().stock().usable;
@@ -153,6 +158,10 @@ void CutPage::renew() {
       cards_.push_back(new SheetCard(palette_, cardsSheet_));
       cards_.back()->setObjectName(QString("cut.card.%1").arg(i + 1));
       connect(cards_.back(), &QAbstractButton::clicked, this, [this, i] { look(order_[i]); });
+      connect(cards_.back(), &SheetCard::carried, this,
+              [this](std::size_t, const QPoint& at, const QSize& size) { carry(at, size); });
+      connect(cards_.back(), &SheetCard::putDown, this,
+              [this, i](std::size_t placement, const QPoint& at) { putDown(i, placement, at); });
     }
     const CutSheet& of = shown_.sheets[which];
     cards_[i]->setSheet(sheetDrawing(source, which, {}, usableLeft(stockOf(of), of, usable)),

@@ -2,6 +2,7 @@
 // them large; beside them what they cost, the cuts in their order, and what the binder decides.
 #pragma once
 
+#include <QFrame>
 #include <functional>
 #include <map>
 #include <optional>
@@ -93,6 +94,9 @@ class CutPage : public StagePage {
   void turnChosen();
   void moveChosen(double x, double y);
   void moveTo(std::size_t stock, int sheet);
+  void movePiece(const CutSheet& of, const CutPlacement& at, std::size_t stock, int sheet);
+  void carry(const QPoint& at, const QSize& size);
+  void putDown(std::size_t card, std::size_t placement, const QPoint& at);
   void cutTogetherWith(const QString& path);
   void keepLayOut();
   void takeUp(std::size_t kept);
@@ -113,6 +117,7 @@ class CutPage : public StagePage {
   QWidget* cardsSheet_;
   SheetView* view_;
   StockSheet* stock_;
+  QFrame* carried_;  // the outline of a piece on its way to another sheet
   InkButton* back_;
   QLabel* wrong_;  // with what was typed in the stock
   std::vector<SheetCard*> cards_;

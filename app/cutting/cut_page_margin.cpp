@@ -182,11 +182,13 @@ void CutPage::writeDone() {
   margin_->heading(tr("Cut already"));
   for (std::size_t i = 0; i < done.size(); ++i) {
     QStringList pieces;
+    const StockItem* from = workspace_.stock().stock().named(done[i].stock);
+    const StockPattern pattern = from != nullptr ? from->lies.pattern : StockPattern::None;
     for (const auto& [piece, count] : done[i].pieces) {
       const PlannedPart* part = book_.plan().part(piece);
       const QString title =
           part != nullptr ? localText(part->rule->title) : QString::fromStdString(piece);
-      const int often = count * (part != nullptr ? piecesOfRectangle(*part) : 1);
+      const int often = count * (part != nullptr ? piecesOfRectangle(*part, pattern) : 1);
       pieces << (often > 1 ? QString("%1 × %2").arg(often).arg(title) : title);
     }
     margin_->text(QString::fromStdString(done[i].stock) + ": " + pieces.join(", "));
@@ -237,6 +239,8 @@ void CutPage::writeSheet() {
   if (item != nullptr) {
     margin_->text(stockSize(*item, notation) +
                   (item->place.empty() ? "" : ", " + QString::fromStdString(item->place)));
+    if (!item->note.empty()) margin_->text(QString::fromStdString(item->note));
+    if (item->lies.pattern != StockPattern::None) margin_->text(patternText(item->lies));
     margin_->small(grainTestText(*item));
     writeGrainTest(*item);
   }

@@ -11,6 +11,7 @@
 
 #include "app/cutting/cut_margin.h"
 #include "app/cutting/cut_page.h"
+#include "app/cutting/sheet_card.h"
 #include "app/cutting/sheet_view.h"
 #include "app/words/cut_words.h"
 #include "app/words/window_words.h"
@@ -146,9 +147,33 @@ void CutPage::moveChosen(double x, double y) {
          pinOf(of, at).value_or(SIZE_MAX));
 }
 
+/// What is carried from one sheet to another follows the pointer.
+void CutPage::carry(const QPoint& at, const QSize& size) {
+  carried_->setGeometry(QRect(mapFromGlobal(at) - QPoint(size.width(), size.height()) / 2, size));
+  carried_->raise();
+  carried_->show();
+}
+
+/// A piece of one card let go on another one, or beside all of them, where it stays as it was.
+void CutPage::putDown(std::size_t card, std::size_t placement, const QPoint& at) {
+  carried_->hide();
+  const CutSheet& of = shown_.sheets[order_[card]];
+  for (std::size_t i = 0; i < cards_.size(); ++i) {
+    if (i == card || !cards_[i]->rect().contains(cards_[i]->mapFromGlobal(at))) continue;
+    const CutSheet& to = shown_.sheets[order_[i]];
+    return movePiece(of, of.placements[placement], to.stock, pinNumber(to));
+  }
+}
+
 void CutPage::moveTo(std::size_t stock, int number) {
-  const CutSheet& of = *sheet();
-  const CutPlacement& at = of.placements[*chosen_];
+  movePiece(*sheet(), sheet()->placements[*chosen_], stock, number);
+}
+
+void CutPage::movePiece(const CutSheet& of, const CutPlacement& at, std::size_t stock, int number) {
+  if (problem().stocks[stock].material != problem().pieces[at.piece].material) {
+    tell(pinFaultWords(PinFault::Elsewhere));
+    return writeMargin();
+  }
   const auto room = roomFor(problem(), at.piece, stock, number);
   if (!room) {
     tell(tr("There is no room for it beside the pieces that were put there."));

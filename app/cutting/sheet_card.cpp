@@ -1,7 +1,10 @@
 #include "app/cutting/sheet_card.h"
 
+#include <QApplication>
+#include <QMouseEvent>
 #include <QPainter>
 #include <algorithm>
+#include <utility>
 
 #include "paint/fonts.h"
 #include "paint/set_words.h"
@@ -31,6 +34,7 @@ void SheetCard::setSheet(SheetDrawing drawing, QString title, QString below,
   title_ = std::move(title);
   below_ = std::move(below);
   words_ = std::move(words);
+  held_.reset();
   setAccessibleName(title_ + ", " + below_);
   updateGeometry();
   update();
@@ -67,14 +71,47 @@ QSize SheetCard::sizeHint() const {
           static_cast<int>(sheet.height()) + lettering() + 2 * kEdge + 4};
 }
 
+QRectF SheetCard::sheetPlace() const {
+  const QRect room = rect().adjusted(kEdge, kEdge, -kEdge, -kEdge);
+  const QSizeF sheet = sheetSize() * scale_;
+  QRectF place(QPointF(room.left(), room.bottom() - lettering() - 4 - sheet.height()), sheet);
+  if (isRightToLeft()) place.moveRight(room.right());
+  return place;
+}
+
+void SheetCard::mousePressEvent(QMouseEvent* event) {
+  QAbstractButton::mousePressEvent(event);
+  held_.reset();
+  if (event->button() != Qt::LeftButton) return;
+  const QTransform toCard = fitted(boundsOf(drawing_.drawing), sheetPlace());
+  for (const SheetDrawing::Piece& piece : drawing_.pieces) {
+    const QRectF place = toCard.mapRect(
+        QRectF(QPointF(piece.box.left, piece.box.bottom), QPointF(piece.box.right, piece.box.top)));
+    if (place.contains(event->position()))
+      held_ = Held{piece.placement, place, event->position(), false};
+  }
+}
+
+void SheetCard::mouseMoveEvent(QMouseEvent* event) {
+  if (!held_) return QAbstractButton::mouseMoveEvent(event);
+  const double moved = (event->position() - held_->grip).manhattanLength();
+  if (!held_->isCarried && moved < QApplication::startDragDistance()) return;
+  setDown(false);  // it is not pressed any more
+  held_->isCarried = true;
+  emit carried(held_->placement, event->globalPosition().toPoint(), held_->piece.size().toSize());
+}
+
+void SheetCard::mouseReleaseEvent(QMouseEvent* event) {
+  const std::optional<Held> held = std::exchange(held_, std::nullopt);
+  QAbstractButton::mouseReleaseEvent(event);
+  if (held && held->isCarried) emit putDown(held->placement, event->globalPosition().toPoint());
+}
+
 void SheetCard::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.setRenderHint(QPainter::Antialiasing);
   if (hasFocus() || underMouse()) painter.fillRect(rect(), palette_.onAccent);
   const QRect room = rect().adjusted(kEdge, kEdge, -kEdge, -kEdge);
-  const QSizeF sheet = sheetSize() * scale_;
-  QRectF place(QPointF(room.left(), room.bottom() - lettering() - 4 - sheet.height()), sheet);
-  if (isRightToLeft()) place.moveRight(room.right());
   SheetLook look;
   look.style.palette = &palette_;
   look.style.lit = lit_;
@@ -84,7 +121,7 @@ void SheetCard::paintEvent(QPaintEvent*) {
   look.letters = fontScale() / lines;
   look.showsCuts = false;
   look.words = words_;
-  paintSheet(painter, drawing_, fitted(boundsOf(drawing_.drawing), place), look);
+  paintSheet(painter, drawing_, fitted(boundsOf(drawing_.drawing), sheetPlace()), look);
   const QRect words(room.left(), room.bottom() - lettering(), room.width(), lettering());
   const QFont title = textFont(kTitle, true), below = textFont(kBelow);
   painter.setFont(title);

@@ -1,4 +1,5 @@
-// One sheet of the lay-out among the others, all at one scale: pressed, it is looked at closely.
+// One sheet of the lay-out among the others, all at one scale: pressed, it is looked at closely; a
+// piece of it can be carried to another.
 #pragma once
 
 #include <QAbstractButton>
@@ -23,10 +24,26 @@ class SheetCard : public QAbstractButton {
   [[nodiscard]] bool isLying() const { return drawing_.isLying; }
   [[nodiscard]] QSize sizeHint() const override;
 
+ signals:
+  /// A piece follows the pointer, which is there on the screen; it is this large.
+  void carried(std::size_t placement, const QPoint& at, const QSize& size);
+  void putDown(std::size_t placement, const QPoint& at);
+
  protected:
   void paintEvent(QPaintEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
 
  private:
+  /// Where the sheet is drawn.
+  [[nodiscard]] QRectF sheetPlace() const;
+  struct Held {
+    std::size_t placement = 0;
+    QRectF piece;
+    QPointF grip;
+    bool isCarried = false;
+  };
   [[nodiscard]] int lettering() const;
 
   const Palette& palette_;
@@ -35,6 +52,7 @@ class SheetCard : public QAbstractButton {
   std::function<SheetWords(std::size_t)> words_;
   Subject lit_;
   double scale_ = 0.2;
+  std::optional<Held> held_;
 };
 
 }  // namespace drapery

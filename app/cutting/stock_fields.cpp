@@ -147,6 +147,12 @@ WhyNot readPlace(const QString& text, StockItem& item) {
   return std::nullopt;
 }
 
+QString noteTold(const StockItem& item) { return QString::fromStdString(item.note); }
+WhyNot readNote(const QString& text, StockItem& item) {
+  item.note = text.toStdString();
+  return std::nullopt;
+}
+
 }  // namespace
 
 std::optional<Micrometres> lengthIn(const QString& text, Units units) {
@@ -178,13 +184,14 @@ WhyNot whyNotCut(const StockItem& item) {
 const std::vector<StockField>& stockFields() {
   static const std::vector<StockField> kFields{
       {"name", Words::tr("What lies there"), 10, {}, nameTold, readName},
-      {"size", Words::tr("across × along"), 8, {}, sizeTold, readSize},
+      {"size", Words::tr("across × along"), 9, {}, sizeTold, readSize},
       {"count", Words::tr("count"), 4, Words::tr("no end"), countTold, readCount},
-      {"cost", Words::tr("costs"), 4, {}, costTold, readCost},
+      {"cost", Words::tr("costs"), 3, {}, costTold, readCost},
       {"thick", Words::tr("thick"), 4, {}, thicknessTold, readThickness},
-      {"trim", Words::tr("trimmed"), 5, Words::tr("nothing"), trimTold, readTrim},
-      {"kerf", Words::tr("kerf"), 4, Words::tr("nothing"), kerfTold, readKerf},
-      {"place", Words::tr("place"), 6, {}, placeTold, readPlace}};
+      {"trim", Words::tr("trimmed"), 4, Words::tr("none"), trimTold, readTrim},
+      {"kerf", Words::tr("kerf"), 3, Words::tr("none"), kerfTold, readKerf},
+      {"place", Words::tr("place"), 5, {}, placeTold, readPlace},
+      {"note", Words::tr("note"), 4, {}, noteTold, readNote}};
   return kFields;
 }
 

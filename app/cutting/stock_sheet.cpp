@@ -232,9 +232,14 @@ void StockSheet::addChoices(int row, const StockItem& item) {
       item.lies.form == StockForm::Roll ? 1 : 0, [](StockItem& of, int option) {
         of.lies.form = option == 1 ? StockForm::Roll : StockForm::Sheet;
       });
-  add(kGrain, "grain", tr("%1: grain").arg(title), {tr("along"), tr("across")},
-      item.lies.grain == StockGrain::Across ? 1 : 0, [](StockItem& of, int option) {
-        of.lies.grain = option == 1 ? StockGrain::Across : StockGrain::Along;
+  // Few have a pattern, whose top is told with the grain.
+  const int top = 2 * static_cast<int>(item.lies.pattern);
+  add(kGrain, "grain", tr("%1: grain").arg(title),
+      {tr("along"), tr("across"), tr("along, top up"), tr("across, top up"), tr("along, top right"),
+       tr("across, top right")},
+      top + (item.lies.grain == StockGrain::Across ? 1 : 0), [](StockItem& of, int option) {
+        of.lies.grain = option % 2 == 1 ? StockGrain::Across : StockGrain::Along;
+        of.lies.pattern = static_cast<StockPattern>(option / 2);
       });
 }
 

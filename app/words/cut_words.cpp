@@ -93,6 +93,8 @@ QString pinFaultWords(PinFault fault) {
       return Words::tr("No sheet of that stock is left, or it is another material.");
     case PinFault::Grain:
       return Words::tr("Lying so, its grain would run the wrong way.");
+    case PinFault::Pattern:
+      return Words::tr("Lying so, the pattern would lie on its side.");
     case PinFault::Outside:
       return Words::tr("It would stand out over the edge that can be used.");
     case PinFault::Overlaps:
@@ -134,6 +136,10 @@ QString costWords(const CutDesk::Found& found, const MaterialCost& cost, StockFi
   if (first == StockFirst::LeastCost)
     return words + "; " + Words::tr("none can cost less than %1").arg(money(cost.bound));
   return words + "; " + Words::tr("there may be a better one");
+}
+
+QString patternText(const CutStock& stock) {
+  return QString::fromStdString(patternWords(stock, translated));
 }
 
 QString grainTestText(const StockItem& item) {

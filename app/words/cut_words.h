@@ -43,5 +43,6 @@ QString costWords(const CutDesk::Found& found, const MaterialCost& cost, StockFi
 
 /// How the grain of a sheet was found, or how it can be.
 QString grainTestText(const StockItem& item);
+QString patternText(const CutStock& stock);
 
 }  // namespace drapery

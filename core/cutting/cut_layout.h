@@ -54,6 +54,7 @@ enum class PinFault {
   TooMany,      // more are put somewhere than there are
   Elsewhere,    // on a stock of another material
   Grain,        // the grain would run the wrong way
+  Pattern,      // the pattern would lie on its side
   Outside,      // over the edge of what can be used
   Overlaps,     // on another that was put there
   NoEdgeToEdge  // no cuts from edge to edge free them all

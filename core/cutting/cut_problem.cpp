@@ -16,14 +16,21 @@ UsableSize usableOf(const CutStock& stock) {
           stock.along - stock.bottom - stock.top + stock.kerf};
 }
 
+std::optional<LyingFault> whyNotLying(const CutStock& stock, const CutPiece& piece, bool isTurned) {
+  const bool isAlongHeight = (stock.grain == StockGrain::Along) != isTurned;
+  const PieceGrain runs = isAlongHeight ? PieceGrain::Height : PieceGrain::Width;
+  if (piece.grain != PieceGrain::Free && piece.grain != runs) return LyingFault::Grain;
+  if (stock.pattern == (isTurned ? StockPattern::Along : StockPattern::Across))
+    return LyingFault::Pattern;
+  return std::nullopt;
+}
+
 std::vector<LyingSize> lyingSizes(const CutStock& stock, const CutPiece& piece) {
   std::vector<LyingSize> sizes;
   if (piece.material != stock.material) return sizes;
   const UsableSize usable = usableOf(stock);
   for (const bool isTurned : {false, true}) {
-    const bool isAlongHeight = (stock.grain == StockGrain::Along) != isTurned;
-    const PieceGrain runs = isAlongHeight ? PieceGrain::Height : PieceGrain::Width;
-    if (piece.grain != PieceGrain::Free && piece.grain != runs) continue;
+    if (whyNotLying(stock, piece, isTurned)) continue;
     if (isTurned && piece.width == piece.height && !sizes.empty()) continue;
     const LyingSize size{(isTurned ? piece.height : piece.width) + stock.kerf,
                          (isTurned ? piece.width : piece.height) + stock.kerf, isTurned};

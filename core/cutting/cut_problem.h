@@ -15,6 +15,8 @@ using Micrometres = std::int64_t;
 enum class StockForm { Sheet, Roll };
 /// Which way the grain of a stock runs.
 enum class StockGrain { Along, Across };
+/// Where the top of a stock's pattern is: at the far end of its length, or on its right side.
+enum class StockPattern { None, Along, Across };
 /// Which side of a piece the grain has to run along.
 enum class PieceGrain { Height, Width, Free };
 
@@ -24,6 +26,7 @@ struct CutStock {
   StockForm form = StockForm::Sheet;
   Micrometres across = 0, along = 0;  // of a roll: what is left on it
   StockGrain grain = StockGrain::Along;
+  StockPattern pattern = StockPattern::None;
   std::optional<int> count;                              // none: as many as are wanted
   Micrometres left = 0, right = 0, bottom = 0, top = 0;  // edges that are trimmed away
   Micrometres kerf = 0;                                  // lost at each cut
@@ -77,8 +80,13 @@ struct UsableSize {
 
 UsableSize usableOf(const CutStock& stock);
 
-/// The ways in which a piece may lie on a stock with its grain and within its usable rectangle;
-/// none for another material. A square lies one way.
+/// Why a piece may not lie so: its grain would run the wrong way; the pattern would lie on its
+/// side.
+enum class LyingFault { Grain, Pattern };
+std::optional<LyingFault> whyNotLying(const CutStock& stock, const CutPiece& piece, bool isTurned);
+
+/// The ways in which a piece may lie on a stock with its grain, the pattern's top at its head, and
+/// within its usable rectangle; none for another material. A square lies one way.
 std::vector<LyingSize> lyingSizes(const CutStock& stock, const CutPiece& piece);
 
 }  // namespace drapery

@@ -7,10 +7,11 @@
 
 namespace drapery {
 
-ExactRoll exactRoll(const MaterialJob& job, double least, Micrometres known,
+ExactRoll exactRoll(const MaterialJob& job, double effort, double least, Micrometres known,
                     const std::function<bool()>& isEnough) {
   constexpr double kMostPairs = 2e7;
-  std::uint64_t work = 200'000'000;  // joins of boxes: some seconds
+  // Joins of boxes: some seconds.
+  auto work = static_cast<std::uint64_t>(effort * 2e8);
   ExactRoll result;
   if (!isOneRoll(job) || !job.pinned.empty() || CountIndex::pairsOf(job.counts) > kMostPairs)
     return result;

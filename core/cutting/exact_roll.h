@@ -11,8 +11,9 @@ struct ExactRoll {
 };
 
 /// Of one roll without pins; the bound is 0 where there is too much to try.
-/// @param least nothing costs less than that, as is known already; @param known what is laid.
-ExactRoll exactRoll(const MaterialJob& job, double least, Micrometres known,
+/// @param effort of the usual work, 0 to 1. @param least nothing costs less than that, as is known
+/// already; @param known what is laid.
+ExactRoll exactRoll(const MaterialJob& job, double effort, double least, Micrometres known,
                     const std::function<bool()>& isEnough);
 
 }  // namespace drapery

@@ -135,7 +135,7 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch) {
     // The shorter it is already, the less is left to try.
     for (int i = 0; i < kBeforeRoll && !watch.isOver(); ++i) course.packer->step();
     const double quick = leastSumFrom(free, costBound(free, isOver));
-    ExactRoll roll = exactRoll(free, quick, course.packer->end(), isOver);
+    ExactRoll roll = exactRoll(free, watch.effort(), quick, course.packer->end(), isOver);
     course.bound = std::max(quick, leastSumFrom(free, roll.bound));
     course.exact = std::move(roll.laid);
     if (!course.isOpen()) return;

@@ -28,13 +28,14 @@ class Pinning {
     const CutPiece& piece = problem_.pieces[pin.piece];
     if (piece.material != stock.material) return PinFault::Elsewhere;
     if (left_[pin.piece] == 0) return PinFault::TooMany;
-    const auto lies = lyingAs(stock, piece, pin.isTurned);
-    if (!lies) return PinFault::Grain;
+    if (const auto fault = whyNotLying(stock, piece, pin.isTurned))
+      return *fault == LyingFault::Grain ? PinFault::Grain : PinFault::Pattern;
+    const LyingSize lies = lyingAs(stock, piece, pin.isTurned);
     const SheetPart placed{SheetPart::Kind::Piece,
                            pin.x - stock.left,
                            pin.y - stock.bottom,
-                           lies->across,
-                           lies->along,
+                           lies.across,
+                           lies.along,
                            false,
                            0,
                            0,
@@ -67,14 +68,8 @@ class Pinning {
   }
 
  private:
-  /// With its grain; whether it fits is asked apart. A square counts as not turned.
-  static std::optional<LyingSize> lyingAs(const CutStock& stock, const CutPiece& piece,
-                                          bool isTurned) {
-    if (piece.grain != PieceGrain::Free) {
-      const bool isAlong = stock.grain == StockGrain::Along;
-      const bool hasToTurn = (piece.grain == PieceGrain::Height) != isAlong;
-      if (isTurned != hasToTurn) return std::nullopt;
-    }
+  /// Whether it may and whether it fits is asked apart.
+  static LyingSize lyingAs(const CutStock& stock, const CutPiece& piece, bool isTurned) {
     const LyingSize plain{piece.width + stock.kerf, piece.height + stock.kerf, false};
     return isTurned ? LyingSize{plain.along, plain.across, true} : plain;
   }

@@ -12,6 +12,7 @@ namespace drapery {
 struct Shortfall {
   std::size_t stock = 0;  // of the problem
   Micrometres acrossGrain = 0, alongGrain = 0;
+  bool isPatternAgainst = false;  // lying with its grain, every stock's pattern lies on its side
 };
 
 /// None where there is no stock of the material at all.

@@ -71,6 +71,7 @@ StockItem withDifference(StockItem item, const StockItem& from, const StockItem&
   takeLies(&CutStock::material);
   takeLies(&CutStock::form);
   takeLies(&CutStock::grain);
+  takeLies(&CutStock::pattern);
   takeLies(&CutStock::count);
   takeLies(&CutStock::cost);
   for (const auto length : {&CutStock::across, &CutStock::along, &CutStock::left, &CutStock::right,

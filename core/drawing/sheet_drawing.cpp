@@ -98,6 +98,7 @@ class Drawn {
     shapes.push_back(
         closedShape(LineKind::Outline, matterFor(source_, sheet_), corners(box), subject));
     result_.pieces.push_back({which, box});
+    if (stock_.pattern != StockPattern::None) head(box);
     if (part == nullptr || !hasOwnShape(*part)) return;
     // Its own shape is cut out of its rectangle afterwards.
     const double across = mm(of.width) / part->width.mm(),
@@ -110,7 +111,8 @@ class Drawn {
                                     : Point{box.left + x, box.bottom + y});
     }
     outline.push_back(outline.front());
-    if (isHalfOf(part->outline, part->width.mm(), part->height.mm())) {
+    if (stock_.pattern == StockPattern::None &&
+        isHalfOf(part->outline, part->width.mm(), part->height.mm())) {
       std::vector<Point> other;  // turned half round
       other.reserve(outline.size());
       for (const Point& point : outline)
@@ -118,6 +120,19 @@ class Drawn {
       shapes.push_back(openShape(LineKind::Cut, std::move(other), subject));
     }
     shapes.push_back(openShape(LineKind::Cut, std::move(outline), subject));
+  }
+  /// A mark at the edge that the pattern's top is at.
+  void head(const Box& box) {
+    constexpr double kWide = 0.12, kMost = 12.0;  // of the shorter side; mm
+    const double half = std::min(kWide * std::min(box.width(), box.height()), kMost);
+    const bool isAlong = stock_.pattern == StockPattern::Along;
+    const Point at = isAlong ? Point{(box.left + box.right) / 2, box.top}
+                             : Point{box.right, (box.bottom + box.top) / 2};
+    const auto beside = [&](double side) {
+      return isAlong ? Point{at.x + side, at.y - half} : Point{at.x - half, at.y + side};
+    };
+    result_.drawing.shapes.push_back(
+        openShape(LineKind::Cut, {beside(-half), at, beside(half)}, {}));
   }
   static bool hasOwnShape(const PlannedPart& part) {
     return part.outline.size() != 4 || isHalfOf(part.outline, part.width.mm(), part.height.mm());

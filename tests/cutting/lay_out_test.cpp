@@ -74,7 +74,7 @@ RC_GTEST_PROP(LayOut, isSoundOnOneRoll, ()) {
   problem.stocks[0].form = StockForm::Roll;
   problem.stocks[0].along = *rc::gen::element(1500, 40'000) * kMm;
   problem.stocks[0].count = 1;
-  const CutLayout layout = laidOut(problem, 60);
+  const CutLayout layout = laidOut(problem, 30);
   RC_ASSERT(faultIn(problem, layout) == "");
 }
 
@@ -98,7 +98,7 @@ RC_GTEST_PROP(LayOut, ofCutUpSheetsItNeedsFewMore, ()) {
   problem.stocks = {sheetOf(700, 1000)};
   const int sheets = *rc::gen::inRange(1, 7);
   for (int i = 0; i < sheets; ++i) cutUp(problem, 700 * kMm, 1000 * kMm, 3);
-  const CutLayout layout = laidOut(problem, 150);
+  const CutLayout layout = laidOut(problem, 60);
   RC_ASSERT(faultIn(problem, layout) == "");
   RC_ASSERT(layout.materials.at(0).bound <= sheets + 1e-9);
   RC_ASSERT(layout.materials.at(0).sheets <= sheets + 1);

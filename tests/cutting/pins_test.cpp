@@ -4,8 +4,10 @@
 
 #include <algorithm>
 
+#include "core/cutting/shortfall.h"
 #include "tests/support/cutting.h"
 #include "tests/support/judge.h"
+#include "words/cut_words.h"
 
 namespace drapery {
 namespace {
@@ -105,7 +107,7 @@ TEST(LayOut, tellsBetterOnesAsItFindsThem) {
     std::vector<double> costs;
     std::vector<std::string> faults;
     LayOutLimits limits;
-    limits.steps = 200;
+    limits.steps = 60;
     limits.onBetter = [&](const CutLayout& layout) {
       faults.push_back(faultIn(problem, layout));
       if (!layout.materials.empty()) costs.push_back(layout.materials[0].cost);
@@ -117,6 +119,48 @@ TEST(LayOut, tellsBetterOnesAsItFindsThem) {
     costs.push_back(last.materials[0].cost);
     RC_ASSERT(std::is_sorted(costs.rbegin(), costs.rend()));
   });
+}
+
+// A patterned paper: all heads lie to its top, whatever their grain would allow; what cannot is
+// told.
+RC_GTEST_PROP(Pattern, everyPieceLiesWithItsHeadToTheTop, ()) {
+  CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 7), 4, *rc::gen::inRange(1, 3));
+  for (CutStock& stock : problem.stocks)
+    stock.pattern =
+        *rc::gen::element(StockPattern::None, StockPattern::Along, StockPattern::Across);
+  const CutLayout layout = test::laidOut(problem, 40);
+  RC_ASSERT(test::faultIn(problem, layout) == "");
+  for (const CutSheet& sheet : layout.sheets) {
+    const StockPattern pattern = problem.stocks[sheet.stock].pattern;
+    for (const CutPlacement& at : sheet.placements)
+      if (pattern != StockPattern::None)
+        RC_ASSERT(at.isTurned == (pattern == StockPattern::Across));
+  }
+  for (const Unplaced& each : layout.unplaced) {
+    const auto lacks = shortfallOf(problem, each.piece);
+    RC_ASSERT(lacks.has_value());
+    bool canLie = false;
+    for (const CutStock& stock : problem.stocks)
+      for (const bool isTurned : {false, true})
+        canLie = canLie || (stock.material == problem.pieces[each.piece].material &&
+                            !whyNotLying(stock, problem.pieces[each.piece], isTurned));
+    RC_ASSERT(lacks->isPatternAgainst == !canLie);
+  }
+}
+
+TEST(Pattern, aPieceOnItsSideIsRefusedWithTheReason) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(500, 700)};
+  problem.stocks[0].pattern = StockPattern::Along;
+  problem.pieces = {test::pieceOf("endpaper", 200, 300, 2, PieceGrain::Free)};
+  problem.pins = {{0, 0, 0, 0, 0, true}};
+  const CutLayout layout = test::laidOut(problem);
+  ASSERT_EQ(layout.untaken.size(), 1U);
+  EXPECT_EQ(layout.untaken[0].fault, PinFault::Pattern);
+  problem.pins.clear();
+  problem.pieces[0].grain = PieceGrain::Width;
+  EXPECT_EQ(whyUnplaced(problem, 0, {}),
+            "lying with its grain, the pattern of sheet would lie on its side");
 }
 
 }  // namespace

@@ -1,0 +1,32 @@
+// The books that are cut together, as one job tells them.
+#pragma once
+
+#include <functional>
+#include <memory>
+#include <optional>
+#include <string>
+
+#include "core/rules/rule_library.h"
+#include "store/cut_work.h"
+
+namespace drapery {
+
+struct BookRead {
+  std::shared_ptr<const Job> job;
+  std::shared_ptr<const Plan> plan;
+  std::optional<Issue> issue;  // why there is neither
+};
+
+/// A book from its file; one that is not wholly measured is refused.
+BookRead readBookToCut(const std::string& path, const RuleLibrary& library);
+
+/// The first book's job and plan are in `found` already: those that its job names beside its own
+/// file, which is `path`, are put behind them, as `read` reads each.
+/// @return what is wrong with those that are left out.
+Issues gatherBooks(BooksLaidOut& found, const std::string& path,
+                   const std::function<BookRead(const std::string&)>& read);
+
+/// What all of them come to on what lies there.
+CutWork cutWorkOf(const BooksLaidOut& found, const Stock& shelf);
+
+}  // namespace drapery
