@@ -12,7 +12,7 @@
 
 #include "core/cutting/cost_bound.h"
 #include "core/cutting/cut_rectangle.h"
-#include "core/cutting/exact_roll.h"
+#include "core/cutting/exact_one.h"
 #include "core/cutting/least_sum.h"
 #include "core/cutting/most_value.h"
 #include "core/cutting/packer.h"
@@ -123,32 +123,46 @@ void atOnce(First first, Second second) {
   beside.join();
 }
 
+/// The best, where all that could be better can be tried; false where it cannot.
+/// @param free the job as if nothing were pinned.
+bool tryAll(Course& course, const MaterialJob& free, const Watch& watch) {
+  constexpr int kBeforeRoll = 96;  // tries: the shorter it is already, the less is left to try
+  const auto isOver = [&] { return watch.isOver(); };
+  Packer& packer = *course.packer;
+  const bool isFree = course.job->pinned.empty() && packer.lost() == 0;
+  const auto one = [&](double least, ExactOne found) {
+    course.bound = std::max(least, leastSumFrom(free, found.bound));
+    course.exact = std::move(found.laid);
+    return !course.isOpen();
+  };
+  if (isFree && isOneRoll(free)) {
+    for (int i = 0; i < kBeforeRoll && !watch.isOver(); ++i) packer.step();
+    const double least = leastSumFrom(free, costBound(free, isOver));
+    return one(least, exactRoll(free, watch.effort(), least, packer.end(), isOver));
+  }
+  if (auto best = exactLayOut(free, isOver)) {
+    course.bound = best->cost;
+    if (course.job->pinned.empty()) course.exact = std::move(best);
+    return true;
+  }
+  const double cost = free.stock(0).cost;
+  if (!isFree || free.stocks.size() > 1 || packer.cost() < 2 * cost - kSame) return false;
+  const double least = leastSumFrom(free, costBound(free, isOver));
+  return least <= cost + kSame && one(least, exactSheet(free, watch.effort(), isOver));
+}
+
 /// The best where all can be tried, else what none costs less than; meanwhile it is bettered.
 void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch) {
   constexpr std::uint64_t kBeside = 256;  // tries, where they are counted
-  constexpr int kBeforeRoll = 96;
   if (course.exact) return;
-  const auto isOver = [&] { return watch.isOver(); };
-  const bool isPinned = !course.job->pinned.empty();
   const MaterialJob free = withoutPins(*course.job);
-  if (isOneRoll(free) && !isPinned && course.packer->lost() == 0) {
-    // The shorter it is already, the less is left to try.
-    for (int i = 0; i < kBeforeRoll && !watch.isOver(); ++i) course.packer->step();
-    const double quick = leastSumFrom(free, costBound(free, isOver));
-    ExactRoll roll = exactRoll(free, watch.effort(), quick, course.packer->end(), isOver);
-    course.bound = std::max(quick, leastSumFrom(free, roll.bound));
-    course.exact = std::move(roll.laid);
-    if (!course.isOpen()) return;
-  } else if (auto best = exactLayOut(free, isOver)) {
-    course.bound = best->cost;
-    if (!isPinned) course.exact = std::move(best);
-    return;
-  }
+  if (tryAll(course, free, watch)) return;
   std::atomic<bool> isFound = false;
   const std::uint64_t most = std::min(kBeside, limits.steps.value_or(kBeside));
   atOnce(
       [&] {
-        course.bound = std::max(course.bound, boundOf(free, *course.packer, !isPinned, watch));
+        const bool isFree = course.job->pinned.empty();
+        course.bound = std::max(course.bound, boundOf(free, *course.packer, isFree, watch));
         isFound = true;
       },
       [&] {

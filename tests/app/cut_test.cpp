@@ -5,6 +5,7 @@
 #include <filesystem>
 
 #include "app/cutting/cut_page.h"
+#include "app/cutting/sheet_card.h"
 #include "app/cutting/sheet_view.h"
 #include "app/workspace/stock_room.h"
 #include "store/stock_json.h"
@@ -167,6 +168,48 @@ TEST_F(Cutting, isPinnedTurnedAndLetGoByKeys) {
   EXPECT_EQ(saved().cutting.pins.size(), 1U);
   clickCut("cut.let-all-go");
   EXPECT_TRUE(saved().cutting.pins.empty());
+}
+
+// From the card of one sheet to that of another one; where it is let go elsewhere it stays.
+TEST_F(Cutting, aPieceIsCarriedToAnotherSheet) {
+  Job job = plainJob();
+  job.copies = "24";
+  open(job);
+  showCut();
+  std::vector<SheetCard*> cards;  // of board
+  for (auto* card : page().findChildren<SheetCard*>())
+    if (card->isVisible() && card->accessibleName().contains("grey board")) cards.push_back(card);
+  ASSERT_GT(cards.size(), 1U);
+  const auto carry = [&](QPoint to) {
+    SheetCard& from = *cards[0];
+    const QPoint grip(from.width() / 3, from.height() / 2);
+    QTest::mousePress(&from, Qt::LeftButton, {}, grip);
+    QTest::mouseMove(&from, grip + QPoint(0, 30));
+    QTest::mouseMove(&from, to);
+    QTest::mouseRelease(&from, Qt::LeftButton, {}, to);
+    settleCut();
+  };
+  carry(cards[0]->mapFromGlobal(page().mapToGlobal(QPoint(3, page().height() - 3))));
+  EXPECT_TRUE(saved().cutting.pins.empty());
+  carry(cards[0]->mapFromGlobal(cards[1]->mapToGlobal(cards[1]->rect().center())));
+  ASSERT_EQ(saved().cutting.pins.size(), 1U);
+  EXPECT_TRUE(layout().untaken.empty());
+  EXPECT_FALSE(view().isVisible());  // nothing was opened by it
+}
+
+TEST_F(Cutting, aPatternedPaperLiesWithItsTopUp) {
+  openPlain();
+  showCut();
+  clickCut("cut.shelf");
+  auto* grain = find<QComboBox>("stock.3.grain");
+  grain->setCurrentIndex(4);
+  emit grain->activated(4);
+  settleCut();
+  EXPECT_EQ(stockNow().items[3].lies.pattern, StockPattern::Across);
+  EXPECT_EQ(stockNow().items[3].lies.grain, StockGrain::Along);
+  press(Qt::Key_Escape);
+  // With their grain head to tail the endpapers cannot lie so.
+  EXPECT_THAT(margin(), HasSubstr("would lie on its side"));
 }
 
 TEST_F(Cutting, goesThroughTheCuts) {

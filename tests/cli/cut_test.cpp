@@ -99,6 +99,8 @@ TEST(CliCut, badInputIsRefusedWithItsPlace) {
         Wrong{"/parts/1/id", "\"board\"", "\"board\" is used twice"},
         Wrong{"/stocks/0/trim", "2", "stocks[0].trim: 2 is not allowed; expected an object"},
         Wrong{"/units", "\"in\"", "units: \"in\" is not allowed; allowed: mm"},
+        Wrong{"/stocks/0/kerff", "0.4", "did you mean \"kerf\"?"},
+        Wrong{"/parts/0/grian", "\"w\"", "did you mean \"grain\"?"},
         Wrong{"/parts", "7", "expected a list"}}) {
     json few = problem();
     few[json::json_pointer(wrong.at)] = json::parse(wrong.value);
@@ -109,6 +111,15 @@ TEST(CliCut, badInputIsRefusedWithItsPlace) {
     EXPECT_EQ(done.out, "");
   }
   EXPECT_EQ(cli({"cut", "-"}, R"({"stocks": [], "parts": [{"w": NaN}]})").code, 2);
+}
+
+// What others write beside it is theirs.
+TEST(CliCut, foreignKeysAreLeftToOthers) {
+  json few = problem();
+  few["colour"] = "blue";
+  few["parts"][0]["edges"] = 4;
+  few["stocks"][0]["supplier"] = "nobody";
+  EXPECT_EQ(cli({"cut", "-"}, few.dump()).code, 0);
 }
 
 // Papers that are others than the plain ones are cut from their own.
@@ -173,6 +184,20 @@ TEST(CliCut, aPlanIsHandedOn) {
     const Finished cut = cli({"cut", "-", "--steps", "300"}, plan.out);
     EXPECT_EQ(cut.code, 0) << cut.out << cut.err;
   }
+  // With a book that is cut together with it, found beside the job's own file.
+  const test::TemporaryFolder folder;
+  json job = json::parse(std::ifstream(kSource + "/demo/tide-ledger.json"));
+  job["cutting"]["with"] = {"other.json"};
+  const std::string path = folder.write("job.json", job.dump());
+  const auto plan = [&] {
+    return cli({"plan", path, "--as", "cut", "--stock", kSource + "/demo/stock/shelf.json"});
+  };
+  EXPECT_EQ(plan().code, 2);
+  EXPECT_THAT(plan().err, HasSubstr("other.json"));
+  job.erase("cutting");
+  job["title"] = "The other";
+  folder.write("other.json", job.dump());
+  EXPECT_THAT(plan().out, HasSubstr("\"The other: board\""));
   const Finished none = cli({"plan", kSource + "/demo/tide-ledger.json", "--as", "cut"});
   EXPECT_EQ(none.code, 2);
 }

@@ -10,7 +10,7 @@
 #include "core/cutting/box_fronts.h"
 #include "core/cutting/cost_bound.h"
 #include "core/cutting/exact_lay_out.h"
-#include "core/cutting/exact_roll.h"
+#include "core/cutting/exact_one.h"
 #include "core/cutting/least_sum.h"
 #include "core/cutting/pattern_bound.h"
 #include "core/cutting/slice_bound.h"
@@ -84,10 +84,10 @@ RC_GTEST_PROP(Bounds, theShortestOfARollIsTheSameHoweverMuchIsKnown, ()) {
         Micrometres(std::llround(exact->cost / roll.cost * 1e6)) - roll.bottom + roll.kerf;
     const double least = *rc::gen::inRange(0, 101) / 100.0 * exact->cost;
     const Micrometres more = *rc::gen::inRange<Micrometres>(1, 400'000);
-    const ExactRoll found = exactRoll(job, 1.0, least, along + more, kNever);
+    const ExactOne found = exactRoll(job, 1.0, least, along + more, kNever);
     RC_ASSERT(found.laid.has_value());
     RC_ASSERT(std::abs(found.laid->cost - exact->cost) < 1e-9);
-    const ExactRoll none = exactRoll(job, 1.0, least, along, kNever);
+    const ExactOne none = exactRoll(job, 1.0, least, along, kNever);
     RC_ASSERT(!none.laid.has_value());
     RC_ASSERT(std::abs(none.bound - exact->cost) < 1e-9);
   }

@@ -42,6 +42,20 @@ TEST_F(CutPagesTest, tellWhatToTakeHowToCutAndWhatToLabel) {
   EXPECT_THAT(run({"pdfinfo", pdf_}).out, HasSubstr("(A4)"));
 }
 
+TEST_F(CutPagesTest, holdBooksThatAreCutTogether) {
+  nlohmann::json other = job_;
+  other["title"] = "The other book";
+  folder_.write("other.json", other.dump());
+  job_["cutting"]["with"] = {"other.json"};
+  nlohmann::json shelf = nlohmann::json::parse(shelf_);
+  for (nlohmann::json& stock : shelf["stocks"])
+    if (stock["material"] == "paper") stock["pattern"] = "L";
+  const Finished done = write(job_, shelf.dump());
+  ASSERT_EQ(done.code, 0) << done.err;
+  EXPECT_THAT(words(), HasSubstr("The other book"));
+  EXPECT_THAT(words(), HasSubstr("pattern's top is at the far end"));
+}
+
 TEST_F(CutPagesTest, anEditionTellsWhatIsToBeBought) {
   job_["copies"] = 700;
   job_["units"] = "in";
