@@ -9,15 +9,16 @@ namespace drapery {
 void ChanceFiller::begin(std::size_t stock, const std::vector<std::size_t>& kinds,
                          const std::vector<double>& worth) {
   kinds_ = kinds;
-  worth_ = worth;
   ways_.clear();
   leastAcross_ = leastAlong_ = std::numeric_limits<Micrometres>::max();
   for (std::size_t i = 0; i < kinds.size(); ++i)
     for (const LyingSize& size : job_.sizes[stock][kinds[i]]) {
-      ways_.push_back({size.across, size.along, i, size.isTurned});
+      ways_.push_back({size.across, size.along, worth[i], i, size.isTurned});
       leastAcross_ = std::min(leastAcross_, size.across);
       leastAlong_ = std::min(leastAlong_, size.along);
     }
+  std::stable_sort(ways_.begin(), ways_.end(),
+                   [](const Lying& a, const Lying& b) { return a.worth > b.worth; });
 }
 
 void ChanceFiller::fill(const SheetPart& region, Counts& pool, Filling& into, double& worth) {
@@ -30,7 +31,7 @@ void ChanceFiller::fill(const SheetPart& region, Counts& pool, Filling& into, do
 void ChanceFiller::fill(std::size_t at, Counts& pool, Filling& into, double& worth) {
   while (const Lying* piece = chosen(into.parts[at], pool)) {
     --pool[piece->which];
-    worth += worth_[piece->which];
+    worth += piece->worth;
     const bool isWide = into.parts[at].across > piece->across;
     const bool isHigh = into.parts[at].along > piece->along;
     const bool isBeside = isWide && (!isHigh || isBesideWhole(into.parts[at], *piece));
@@ -59,10 +60,11 @@ const ChanceFiller::Lying* ChanceFiller::chosen(const SheetPart& room, const Cou
   const Lying* best = nullptr;
   double most = -std::numeric_limits<double>::infinity();
   for (const Lying& way : ways_) {
+    if (way.worth * (1 + blur_) <= most) break;  // the others are worth less
     if (pool[way.which] == 0) continue;
     const Micrometres beside = room.across - way.across, above = room.along - way.along;
     if (beside < 0 || above < 0) continue;
-    double merit = worth_[way.which];
+    double merit = way.worth;
     if (beside < leastAcross_) merit -= double(beside) * double(room.along);
     if (above < leastAlong_) merit -= double(above) * double(room.across);
     const double blur = blur_ * (2 * part() - 1);

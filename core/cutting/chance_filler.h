@@ -2,6 +2,7 @@
 // such one is good.
 #pragma once
 
+#include <cstdint>
 #include <random>
 
 #include "core/cutting/region_filler.h"
@@ -10,7 +11,7 @@ namespace drapery {
 
 class ChanceFiller {
  public:
-  ChanceFiller(const MaterialJob& job, std::mt19937_64& random) : job_(job), random_(random) {}
+  ChanceFiller(const MaterialJob& job, std::mt19937_64& random) : job_(job), state_(random() | 1) {}
 
   /// From now on of these kinds, worth so much each.
   void begin(std::size_t stock, const std::vector<std::size_t>& kinds,
@@ -21,6 +22,7 @@ class ChanceFiller {
  private:
   struct Lying {
     Micrometres across = 0, along = 0;
+    double worth = 0.0;
     std::size_t which = 0;  // of the kinds
     bool isTurned = false;
   };
@@ -28,13 +30,19 @@ class ChanceFiller {
   [[nodiscard]] const Lying* chosen(const SheetPart& room, const Counts& pool);
   /// Whether what is left beside a piece stays whole, rather than what is left above it.
   bool isBesideWhole(const SheetPart& room, const Lying& piece);
-  double part() { return static_cast<double>(random_() >> 11) / 9007199254740992.0; }
+  /// 0 to 1, quickly: one is drawn for each way that is looked at (Marsaglia 2003, "Xorshift RNGs",
+  /// Journal of Statistical Software 8).
+  double part() {
+    state_ ^= state_ << 13;
+    state_ ^= state_ >> 7;
+    state_ ^= state_ << 17;
+    return static_cast<double>(state_ >> 11) / 9007199254740992.0;
+  }
 
   const MaterialJob& job_;
-  std::mt19937_64& random_;
-  std::vector<Lying> ways_;
+  std::uint64_t state_;
+  std::vector<Lying> ways_;  // by falling worth
   std::vector<std::size_t> kinds_;
-  std::vector<double> worth_;
   double blur_ = 0.0;
   Micrometres leastAcross_ = 0, leastAlong_ = 0;  // of what there is: less is lost
 };

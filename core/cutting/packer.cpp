@@ -36,24 +36,31 @@ class Packer::Work {
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
       areas_.push_back(areaOfKind(job, kind));
     }
-    for (const int fit : {0, 1, 2})
-      for (const bool isLarge : {true, false})
-        for (const int order : {0, 1, 2, 3}) beginnings_.push_back({{fit, isLarge, 0.0, order}, 0});
-    for (const int tries : {1, 4}) beginnings_.push_back({{}, tries});
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
       bestLost_.insert(bestLost_.end(), static_cast<std::size_t>(job.counts[kind]), kind);
+    // What is quick first; of very many pieces no more than two, since each takes its time.
+    constexpr std::size_t kMany = 300;
+    beginnings_.push_back({{}, 0});
+    beginnings_.push_back({{}, 1});
+    if (bestLost_.size() <= kMany) {
+      beginnings_.push_back({{}, 4});
+      for (const int fit : {0, 1, 2})
+        for (const bool isLarge : {true, false})
+          for (const int order : {0, 1, 2, 3})
+            beginnings_.push_back({{fit, isLarge, 0.0, order}, 0});
+    }
     step();
   }
 
   void step() {
-    constexpr std::uint64_t kOneOf = 4;  // so often sheets are emptied in the other way
+    constexpr std::size_t kFew = 4, kOften = 16;  // one try in so many empties sheets otherwise
     if (begun_ < beginnings_.size()) {
       const auto& [habit, tries] = beginnings_[begun_++];
       return start(habit, tries);
     }
     if (bins_.empty()) return;
-    if (oneFewer_.isApt() && below(kOneOf) > 0) return doWithout();
-    if (slabs_.isApt() && bestLost_.empty() && below(kOneOf) > 0) return shorten();
+    if (oneFewer_.isApt() && below(std::clamp(bins_.size(), kFew, kOften)) > 0) return doWithout();
+    if (slabs_.isApt() && bestLost_.empty() && below(kFew) > 0) return shorten();
     change();
   }
 

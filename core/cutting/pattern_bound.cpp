@@ -13,7 +13,7 @@ namespace drapery {
 
 namespace {
 
-constexpr std::size_t kMostKinds = 250;
+constexpr double kMostKinds = 250, kAnyCopies = 60, kFewCopies = 6;
 constexpr double kMostWork = 1e9;  // of all values together: about a second
 constexpr double kQuickWork = 1.5e6, kFineWork = 3e7, kAmpleWork = 1.5e8;  // of one
 constexpr double kFew = 100.0, kLarger = 4.0;  // pieces; and so much more for more of them
@@ -31,7 +31,10 @@ class PatternBound {
       isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet && job.stock(s).cost > 0;
       dearest_ = std::max(dearest_, job.stock(s).cost);
     }
-    isApt_ = isApt_ && job.kinds.size() <= kMostKinds;
+    // Patterns hold as many of a piece as they like: of few copies they say less than areas do.
+    const auto kinds = double(job.kinds.size());
+    isApt_ =
+        isApt_ && (kinds <= kAnyCopies || pieces() >= kFewCopies * kinds) && kinds <= kMostKinds;
   }
 
   Patterns find(std::optional<double> enough, double effort, const std::function<bool()>& isOver) {
