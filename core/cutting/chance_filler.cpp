@@ -21,11 +21,29 @@ void ChanceFiller::begin(std::size_t stock, const std::vector<std::size_t>& kind
                    [](const Lying& a, const Lying& b) { return a.worth > b.worth; });
 }
 
-void ChanceFiller::fill(const SheetPart& region, Counts& pool, Filling& into, double& worth) {
+std::pair<Filling, double> ChanceFiller::best(const SheetPart& region, int fills, Counts& pool) {
+  Filling filling, best;
+  Counts rest, left = pool;
+  double most = 0.0;
+  for (int i = 0; i < fills; ++i) {
+    rest = pool;
+    const double worth = fill(region, rest, filling);
+    if (worth <= most) continue;
+    most = worth;
+    std::swap(best, filling);
+    std::swap(left, rest);
+  }
+  pool = std::move(left);
+  return {std::move(best), most};
+}
+
+double ChanceFiller::fill(const SheetPart& region, Counts& pool, Filling& into) {
   constexpr double kLeast = 0.05, kMost = 0.65;
   blur_ = kLeast + (kMost - kLeast) * part();
   into.parts.assign(1, region);
+  double worth = 0.0;
   fill(0, pool, into, worth);
+  return worth;
 }
 
 void ChanceFiller::fill(std::size_t at, Counts& pool, Filling& into, double& worth) {

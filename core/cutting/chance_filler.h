@@ -4,6 +4,7 @@
 
 #include <cstdint>
 #include <random>
+#include <utility>
 
 #include "core/cutting/region_filler.h"
 
@@ -16,8 +17,8 @@ class ChanceFiller {
   /// From now on of these kinds, worth so much each.
   void begin(std::size_t stock, const std::vector<std::size_t>& kinds,
              const std::vector<double>& worth);
-  /// So many of each: what it places is taken out of `pool`, and its worth added to `worth`.
-  void fill(const SheetPart& region, Counts& pool, Filling& into, double& worth);
+  /// The fullest of so many fills, and its worth: what it places is taken out of `pool`.
+  std::pair<Filling, double> best(const SheetPart& region, int fills, Counts& pool);
 
  private:
   struct Lying {
@@ -26,6 +27,7 @@ class ChanceFiller {
     std::size_t which = 0;  // of the kinds
     bool isTurned = false;
   };
+  double fill(const SheetPart& region, Counts& pool, Filling& into);
   void fill(std::size_t at, Counts& pool, Filling& into, double& worth);
   [[nodiscard]] const Lying* chosen(const SheetPart& room, const Counts& pool);
   /// Whether what is left beside a piece stays whole, rather than what is left above it.

@@ -260,7 +260,7 @@ class LayingOut {
       better(course, limits_, Watch(limits_, whole_.left() / static_cast<double>(open--)),
              [this] { tellBetter(false); });
     }
-    return found(true);
+    return found(!whole_.isCancelled());
   }
 
  private:

@@ -105,23 +105,9 @@ void OneFewer::takeInto(Bin& bin, const std::vector<std::size_t>& kinds, Counts&
   worth.reserve(kinds.size());
   for (const std::size_t kind : kinds) worth.push_back(worth_[kind]);
   filler_.begin(bin.stock, kinds, worth);
-  Filling filling, best;
-  Counts rest, left;
   for (const std::size_t at : std::vector<std::size_t>(bin.free)) {
-    const SheetPart room = bin.parts[at];
-    double most = 0.0;
-    for (int i = 0; i < kTries; ++i) {
-      double got = 0.0;
-      rest = pool;
-      filler_.fill(room, rest, filling, got);
-      if (got <= most) continue;
-      most = got;
-      std::swap(best, filling);
-      std::swap(left, rest);
-    }
-    if (most <= 0.0) continue;
-    takeFilling(job_, bin, best, at);
-    pool = left;
+    const auto [best, got] = filler_.best(bin.parts[at], kTries, pool);
+    if (got > 0) takeFilling(job_, bin, best, at);
   }
   bin.isBare = false;
 }

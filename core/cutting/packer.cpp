@@ -26,6 +26,7 @@ struct Habit {
 };
 
 constexpr double kAlmost = 1e-6;
+constexpr int kQuickly = -1;
 
 }  // namespace
 
@@ -38,10 +39,11 @@ class Packer::Work {
     }
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
       bestLost_.insert(bestLost_.end(), static_cast<std::size_t>(job.counts[kind]), kind);
-    // What is quick first; of very many pieces no more than two, since each takes its time.
-    constexpr std::size_t kMany = 300;
+    // What is quick first; of very many pieces few of them, since each takes its time.
+    constexpr std::size_t kMany = 300, kTooMany = 2500;
     beginnings_.push_back({{}, 0});
-    beginnings_.push_back({{}, 1});
+    if (bestLost_.size() > kMany) beginnings_.push_back({{}, kQuickly});
+    if (bestLost_.size() <= kTooMany) beginnings_.push_back({{}, 1});
     if (bestLost_.size() <= kMany) {
       beginnings_.push_back({{}, 4});
       for (const int fit : {0, 1, 2})
@@ -240,7 +242,7 @@ class Packer::Work {
 
   /// From nothing: sheets filled in order, each as full as so many tries make it, and the rest put
   /// where there is room.
-  void start(const Habit& habit, int tries) {
+  void start(const Habit& habit, int tries) {  // kQuickly: several that are over in a moment
     std::vector<Bin> bins;
     std::vector<int> used(job_.stocks.size(), 0);
     std::vector<std::size_t> loose, lost;
@@ -250,8 +252,8 @@ class Packer::Work {
     }
     for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind)
       loose.insert(loose.end(), static_cast<std::size_t>(job_.counts[kind]), kind);
-    if (tries > 0) refill({}, tries, bins, used, loose);
-    while (tries > 0 && !loose.empty()) {
+    if (tries != 0) refill({}, tries, bins, used, loose);
+    while (tries != 0 && !loose.empty()) {
       if (isEnough()) return;
       const auto stock = stockFor(used, loose.front());
       const std::size_t before = loose.size();
@@ -294,10 +296,11 @@ class Packer::Work {
       if (const auto there = job_.stock(stock).count; there && used[stock] >= *there) continue;
       Bin best = emptyBin(job_, stock);
       Counts left = pool;
-      for (int i = 0; i < tries; ++i) {
+      const bool isRoll = job_.stock(stock).form == StockForm::Roll;
+      for (int i = 0; i < tries || (i == 0 && isRoll); ++i) {
         Bin bin = emptyBin(job_, stock);
         Counts rest = pool;
-        if (job_.stock(stock).form == StockForm::Roll)
+        if (isRoll)
           shelves(bin, filler, kinds, rest);
         else
           takeFilling(job_, bin, filler.fill(stock, bin.parts.front(), kinds, rest), 0);
@@ -305,6 +308,7 @@ class Packer::Work {
         best = std::move(bin);
         left = std::move(rest);
       }
+      if (tries == kQuickly && !isRoll) fillQuickly(best, kinds, left);
       if (best.area <= 0) continue;
       pool = std::move(left);
       bins.push_back(std::move(best));
@@ -313,6 +317,17 @@ class Packer::Work {
     loose = std::move(others);
     for (std::size_t i = 0; i < kinds.size(); ++i)
       loose.insert(loose.end(), static_cast<std::size_t>(pool[i]), kinds[i]);
+  }
+
+  /// The fullest of some fills as chance has them.
+  void fillQuickly(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool) {
+    constexpr int kFills = 10;
+    std::vector<double> worth;
+    worth.reserve(kinds.size());
+    for (const std::size_t kind : kinds) worth.push_back(areas_[kind]);
+    quick_.begin(bin.stock, kinds, worth);
+    const auto [best, got] = quick_.best(bin.parts.front(), kFills, pool);
+    if (got > 0) takeFilling(job_, bin, best, 0);
   }
 
   /// What is free around its pins; on a roll nothing beyond them, whose length is not known yet.
@@ -348,7 +363,7 @@ class Packer::Work {
             if (size.along <= room.along && size.across <= room.across &&
                 (high == 0 || (size.along > high) == (below(8) > 0)))
               high = size.along;
-      if (high == 0) return;
+      if (high == 0 || isEnough()) return;
       std::erase(bin.free, rest);
       splitPart(bin.parts, rest, false, high);
       const std::size_t shelf = bin.parts[rest].low;
@@ -569,6 +584,7 @@ class Packer::Work {
   std::mt19937_64 random_;
   RollSlabs slabs_{job_, random_, [this] { return isEnough(); }};
   OneFewer oneFewer_{job_, random_};
+  ChanceFiller quick_{job_, random_};
   std::optional<double> without_;  // the cost that it is to better
   std::size_t withoutTried_ = 0;
   std::vector<std::pair<Habit, int>> beginnings_;  // with how often each sheet is tried

@@ -65,7 +65,8 @@ class PatternBound {
       }
       const std::vector<double> prices = centre.drawn(master);
       const Worths worth = worthOf(prices, plates[stage]);
-      const Pattern found = bestPattern(plates[stage], worth, prices, work);
+      const Pattern found = bestPattern(plates[stage], worth, prices, work, isOver);
+      if (isOver()) break;
       const double least = boundOf(worth, found.values);
       const bool isNone = found.entering == job_.stocks.size() || gainOf(found, master) <= kNoGain;
       if (stage == kAmple) {
@@ -207,7 +208,8 @@ class PatternBound {
     return column;
   }
   Pattern bestPattern(std::vector<PlateValues>& plates, const Worths& worth,
-                      const std::vector<double>& prices, double& work) const {
+                      const std::vector<double>& prices, double& work,
+                      const std::function<bool()>& isOver) const {
     Pattern found{plates.size(), {}, {}};
     double most = kNoGain * dearest_;
     Counts counts;
@@ -216,7 +218,7 @@ class PatternBound {
         found.values.push_back(0);
         continue;
       }
-      found.values.push_back(plates[s].best(worth.each, counts));
+      found.values.push_back(plates[s].best(worth.each, counts, isOver).value_or(0));
       work += plates[s].work();
       const double gain =
           found.values[s] / worth.whole * dearest_ + priceOfStock(prices, s) - job_.stock(s).cost;

@@ -149,7 +149,8 @@ static PlateValues::Worth greatest(const PlateValues::Worth* low, const PlateVal
   return std::max(std::max(most[0], most[1]), std::max(most[2], most[3]));
 }
 
-PlateValues::Worth PlateValues::best(const std::vector<Worth>& worth, Counts& counts) {
+std::optional<PlateValues::Worth> PlateValues::best(const std::vector<Worth>& worth, Counts& counts,
+                                                    const std::function<bool()>& isOver) {
   worth_ = worth;
   const std::size_t high = ys_.size();
   values_.assign(xs_.size() * high, 0);
@@ -161,6 +162,7 @@ PlateValues::Worth PlateValues::best(const std::vector<Worth>& worth, Counts& co
     if (i < xs_.size() && j < high) at(i, j) = std::max(at(i, j), worth[size.kind]);
   }
   for (std::size_t i = 1; i < xs_.size(); ++i) {
+    if (isOver()) return std::nullopt;
     Worth* __restrict here = &values_[i * high];
     const Worth* before = here - high;
     for (std::size_t j = 0; j < high; ++j) here[j] = std::max(here[j], before[j]);

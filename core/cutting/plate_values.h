@@ -4,6 +4,7 @@
 #pragma once
 
 #include <cstdint>
+#include <functional>
 #include <optional>
 #include <vector>
 
@@ -32,7 +33,9 @@ class PlateValues {
 
   /// The greatest worth of what fits on the sheet; what it is, by kind, is then in `counts`.
   /// @param worth by kind, not negative, and so little that the ceiling is within `Worth`.
-  Worth best(const std::vector<Worth>& worth, Counts& counts);
+  /// @returns none where `isOver` ended it.
+  std::optional<Worth> best(const std::vector<Worth>& worth, Counts& counts,
+                            const std::function<bool()>& isOver);
 
   /// How the last best lies on the sheet, at its true sizes; the first part is the whole. None
   /// where it only fits in coarse steps.
