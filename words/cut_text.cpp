@@ -28,10 +28,13 @@ std::string heading(const CutProblem& problem, const MaterialCost& cost, const N
   return cost.isProven ? text : text + fmt::format(" than {:.6g}", cost.bound);
 }
 
-std::string sheetLine(const CutProblem& problem, const CutSheet& sheet, const Notation& notation) {
+/// "  sheet 2: 1 x grey board, 700 × 1000 mm: 4 x board, 3 x stiffener"
+std::string sheetLine(const CutProblem& problem, const CutSheet& sheet, std::size_t number,
+                      const Notation& notation) {
   const CutStock& stock = problem.stocks[sheet.stock];
-  std::string line = fmt::format("  {} x {}, {}:", sheet.repeat, shownText(stock.id),
-                                 cutSizeWords(stock.across, stock.along, notation));
+  std::string line =
+      fmt::format("  sheet {}: {} x {}, {}:", number, sheet.repeat, shownText(stock.id),
+                  cutSizeWords(stock.across, stock.along, notation));
   std::map<std::size_t, int> counts;
   for (const CutPlacement& placement : sheet.placements) ++counts[placement.piece];
   const char* between = " ";
@@ -62,9 +65,9 @@ std::string cutText(const CutProblem& problem, const CutLayout& found, const Not
   const CutLayout layout = forBench(problem, found, {});
   for (const MaterialCost& cost : layout.materials) {
     text += heading(problem, cost, notation) + "\n";
-    for (const CutSheet& sheet : layout.sheets)
-      if (problem.stocks[sheet.stock].material == cost.material)
-        text += sheetLine(problem, sheet, notation) + "\n";
+    for (std::size_t i = 0; i < layout.sheets.size(); ++i)
+      if (problem.stocks[layout.sheets[i].stock].material == cost.material)
+        text += sheetLine(problem, layout.sheets[i], i + 1, notation) + "\n";
     std::set<std::size_t> patterned;
     for (const CutSheet& sheet : layout.sheets)
       if (problem.stocks[sheet.stock].material == cost.material &&
