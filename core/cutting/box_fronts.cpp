@@ -25,10 +25,11 @@ BoxFronts::BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex
           mostOf(index.one(kind)));
   }
   constexpr std::uint64_t kLook = 1 << 18;  // joins between two questions: some milliseconds
+  constexpr std::size_t kLookSets = 64;
   std::uint64_t asked = work;
   for (std::size_t set = 1; set < index.size() && isWhole_; ++set) {
     join(set, work);
-    if (asked - work < kLook) continue;
+    if (asked - work < kLook && set % kLookSets != 0) continue;
     asked = work;
     isWhole_ = isWhole_ && !isEnough();
   }
