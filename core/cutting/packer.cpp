@@ -12,6 +12,7 @@
 #include "core/cutting/one_fewer.h"
 #include "core/cutting/region_filler.h"
 #include "core/cutting/roll_slabs.h"
+#include "core/cutting/shorter_roll.h"
 
 namespace drapery {
 
@@ -66,14 +67,23 @@ class Packer::Work {
     change();
   }
 
+  /// A roll, by slabs across it.
   void shorten() {
+    constexpr int kTries = 16;
+    constexpr std::size_t kPatience = 3000;  // tries until another slab goes
     if (bestBins_.size() != 1) return;
     if (without_ != cost_) slabs_.begin(bestBins_[0]);
-    const Micrometres before = slabs_.along();
-    slabs_.step();
-    if (slabs_.along() < before) takeIfBetter({slabs_.shortest()}, {1}, {});
+    if (without_ != cost_ || shorter_.tried() > kPatience) shorter_.begin(slabs_.shortest());
     without_ = cost_;
+    if (below(2) == 0) {
+      const Micrometres before = slabs_.along();
+      slabs_.step();
+      if (slabs_.along() < before) return takeRoll(slabs_.shortest());
+    }
+    for (int i = 0; i < kTries && !isEnough(); ++i)
+      if (shorter_.step()) return takeRoll(shorter_.slabs());
   }
+  void takeRoll(const std::vector<Slab>& slabs) { takeIfBetter({rollOf(job_, slabs)}, {1}, {}); }
 
   /// Some tries at one sheet fewer.
   void doWithout() {
@@ -582,6 +592,7 @@ class Packer::Work {
   const MaterialJob& job_;
   PackerPatience patience_;
   std::mt19937_64 random_;
+  ShorterRoll shorter_{job_, random_};
   RollSlabs slabs_{job_, random_, [this] { return isEnough(); }};
   OneFewer oneFewer_{job_, random_};
   ChanceFiller quick_{job_, random_};

@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <cmath>
 #include <iterator>
-#include <numeric>
 
 namespace drapery {
 
@@ -13,87 +12,12 @@ RollSlabs::RollSlabs(const MaterialJob& job, std::mt19937_64& random,
   isApt_ = isOneRoll(job) && job.pinned.empty();
 }
 
-namespace {
-
-/// What the pieces of a part take, as they lie.
-UsableSize extentOf(const Bin& bin, std::size_t at) {
-  const SheetPart& part = bin.parts[at];
-  if (part.kind == SheetPart::Kind::Free) return {};
-  if (part.kind == SheetPart::Kind::Piece) return {part.across, part.along};
-  const UsableSize low = extentOf(bin, part.low), high = extentOf(bin, part.high);
-  if (part.isBeside) return {low.across + high.across, std::max(low.along, high.along)};
-  return {std::max(low.across, high.across), low.along + high.along};
-}
-
-}  // namespace
-
 void RollSlabs::begin(const Bin& bin) {
   slabs_.clear();
-  addSlabs(bin, 0);
+  drapery::addSlabs(job_, bin.parts, 0, slabs_);
   best_ = slabs_;
   bestAlong_ = alongOf(slabs_);
   vain_ = 0;
-}
-
-void RollSlabs::addSlabs(const Bin& bin, std::size_t at) {
-  const SheetPart& part = bin.parts[at];
-  if (part.kind == SheetPart::Kind::Split && !part.isBeside) {
-    addSlabs(bin, part.low);
-    addSlabs(bin, part.high);
-    return;
-  }
-  const UsableSize extent = extentOf(bin, at);
-  if (extent.along <= 0) return;
-  Slab slab = empty(extent.along);
-  lay(bin, at, 0, slab);
-  slabs_.push_back(std::move(slab));
-}
-
-void RollSlabs::lay(const Bin& bin, std::size_t from, std::size_t at, Slab& slab) const {
-  const SheetPart& part = bin.parts[from];
-  if (part.kind == SheetPart::Kind::Free) return;
-  if (part.kind == SheetPart::Kind::Piece)
-    return placeOne(slab, at, part.piece, part.across, part.along, part.isTurned);
-  const UsableSize low = extentOf(bin, part.low), high = extentOf(bin, part.high);
-  if (low.across <= 0) return lay(bin, part.high, at, slab);
-  if (high.across <= 0) return lay(bin, part.low, at, slab);
-  splitPart(slab.parts, at, part.isBeside, part.isBeside ? low.across : low.along);
-  const std::size_t second = slab.parts[at].high;
-  lay(bin, part.low, slab.parts[at].low, slab);
-  lay(bin, part.high, second, slab);
-}
-
-RollSlabs::Slab RollSlabs::empty(Micrometres along) const {
-  Slab slab{along, {}, {}};
-  SheetPart whole;
-  whole.across = usableOf(job_.stock(0)).across;
-  whole.along = along;
-  slab.parts.push_back(whole);
-  return slab;
-}
-
-void RollSlabs::placeOne(Slab& slab, std::size_t at, std::size_t kind, Micrometres across,
-                         Micrometres along, bool isTurned) {
-  for (const bool isBeside : {true, false}) {
-    const Micrometres taken = isBeside ? across : along;
-    if ((isBeside ? slab.parts[at].across : slab.parts[at].along) <= taken) continue;
-    splitPart(slab.parts, at, isBeside, taken);
-    at = slab.parts[at].low;
-  }
-  slab.parts[at].kind = SheetPart::Kind::Piece;
-  slab.parts[at].piece = kind;
-  slab.parts[at].isTurned = isTurned;
-  slab.holds.push_back(kind);
-}
-
-RollSlabs::Slab RollSlabs::alone(std::size_t kind) const {
-  const auto& ways = job_.sizes[0][kind];
-  const LyingSize& size =
-      *std::min_element(ways.begin(), ways.end(),
-                        [](const LyingSize& a, const LyingSize& b) { return a.along < b.along; });
-  Slab slab = empty(size.along);
-  placeOne(slab, 0, kind, size.across, size.along, size.isTurned);
-  return slab;
 }
 
 void RollSlabs::step() {
@@ -116,15 +40,10 @@ void RollSlabs::step() {
   vain_ = 0;
 }
 
-Micrometres RollSlabs::alongOf(const std::vector<Slab>& slabs) {
-  return std::accumulate(slabs.begin(), slabs.end(), Micrometres{0},
-                         [](Micrometres sum, const Slab& slab) { return sum + slab.along; });
-}
-
 void RollSlabs::takeApart(std::vector<Slab>& slabs, std::size_t which) const {
   const std::vector<std::size_t> holds = std::move(slabs[which].holds);
   slabs.erase(slabs.begin() + static_cast<std::ptrdiff_t>(which));
-  for (const std::size_t kind : holds) slabs.push_back(alone(kind));
+  for (const std::size_t kind : holds) slabs.push_back(aloneSlab(job_, kind));
 }
 
 /// A few slabs, as many as can be tried in a moment.
@@ -183,7 +102,7 @@ void RollSlabs::addSlabs(const BoxFronts& fronts, const CountIndex& index,
     addSlabs(fronts, index, kinds, laid.high, laid.highBox);
     return;
   }
-  Slab slab = empty(laid.along);
+  Slab slab = emptySlab(job_, laid.along);
   lay(fronts, kinds, set, box, 0, slab);
   slabs_.push_back(std::move(slab));
 }
@@ -192,34 +111,12 @@ void RollSlabs::lay(const BoxFronts& fronts, const std::vector<std::size_t>& kin
                     std::size_t box, std::size_t at, Slab& slab) const {
   const CutBox& laid = fronts.of(set)[box];
   if (laid.low == 0)
-    return placeOne(slab, at, kinds[laid.kind], laid.across, laid.along, laid.isTurned);
+    return placeInSlab(slab, at, kinds[laid.kind], {laid.across, laid.along, laid.isTurned});
   const CutBox& low = fronts.of(laid.low)[laid.lowBox];
   splitPart(slab.parts, at, laid.isBeside, laid.isBeside ? low.across : low.along);
   const std::size_t first = slab.parts[at].low, second = slab.parts[at].high;
   lay(fronts, kinds, laid.low, laid.lowBox, first, slab);
   lay(fronts, kinds, laid.high, laid.highBox, second, slab);
-}
-
-Bin RollSlabs::shortest() const {
-  Bin bin = emptyBin(job_, 0);
-  std::size_t rest = 0;
-  for (const Slab& slab : best_) {
-    std::size_t at = rest;
-    std::erase(bin.free, rest);
-    if (bin.parts[rest].along > slab.along) {
-      splitPart(bin.parts, rest, false, slab.along);
-      at = bin.parts[rest].low;
-      rest = bin.parts[rest].high;
-      bin.free.push_back(rest);
-    }
-    Filling filling{0.0, slab.parts};
-    for (SheetPart& part : filling.parts) {
-      part.x += bin.parts[at].x;
-      part.y += bin.parts[at].y;
-    }
-    takeFilling(job_, bin, filling, at);
-  }
-  return bin;
 }
 
 }  // namespace drapery

@@ -5,8 +5,8 @@
 #include <functional>
 #include <random>
 
-#include "core/cutting/bin.h"
 #include "core/cutting/box_fronts.h"
+#include "core/cutting/slab.h"
 
 namespace drapery {
 
@@ -22,28 +22,16 @@ class RollSlabs {
   void step();
   /// How much of the roll, enlarged, the shortest takes so far.
   [[nodiscard]] Micrometres along() const { return bestAlong_; }
-  [[nodiscard]] Bin shortest() const;
+  [[nodiscard]] const std::vector<Slab>& shortest() const { return best_; }
 
  private:
-  struct Slab {
-    Micrometres along = 0;
-    std::vector<std::size_t> holds;  // kinds
-    std::vector<SheetPart> parts;    // the first is the whole
-  };
-  void addSlabs(const Bin& bin, std::size_t at);
-  void lay(const Bin& bin, std::size_t from, std::size_t at, Slab& slab) const;
-  static void placeOne(Slab& slab, std::size_t at, std::size_t kind, Micrometres across,
-                       Micrometres along, bool isTurned);
-  [[nodiscard]] Slab empty(Micrometres along) const;
   void takeApart(std::vector<Slab>& slabs, std::size_t which) const;
-  [[nodiscard]] Slab alone(std::size_t kind) const;
   std::vector<std::size_t> chosen();
   void layAnew(const std::vector<std::size_t>& which);
   void addSlabs(const BoxFronts& fronts, const CountIndex& index,
                 const std::vector<std::size_t>& kinds, std::size_t set, std::size_t box);
   void lay(const BoxFronts& fronts, const std::vector<std::size_t>& kinds, std::size_t set,
            std::size_t box, std::size_t at, Slab& slab) const;
-  static Micrometres alongOf(const std::vector<Slab>& slabs);
   std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
 
   const MaterialJob& job_;

@@ -1,0 +1,89 @@
+#include "core/cutting/shorter_roll.h"
+
+#include <algorithm>
+
+namespace drapery {
+
+ShorterRoll::ShorterRoll(const MaterialJob& job, std::mt19937_64& random)
+    : job_(job), random_(random), filler_(job, random) {
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+    areas_.push_back(areaOfKind(job, kind));
+}
+
+void ShorterRoll::begin(const std::vector<Slab>& slabs) {
+  constexpr double kShorter = 0.003;
+  constexpr std::size_t kOneOf = 3;
+  slabs_ = slabs;
+  tried_ = 0;
+  const auto used = [&](const Slab& slab) { return worthOf(slab.holds) / double(slab.along); };
+  auto least = std::min_element(slabs_.begin(), slabs_.end(),
+                                [&](const Slab& a, const Slab& b) { return used(a) < used(b); });
+  if (below(kOneOf) == 0)
+    least = slabs_.begin() + static_cast<std::ptrdiff_t>(below(slabs_.size()));
+  loose_ = least->holds;
+  slack_ = least->along -
+           std::max<Micrometres>(1, static_cast<Micrometres>(kShorter * double(alongOf(slabs))));
+  slabs_.erase(least);
+  looseWorth_ = worthOf(loose_);
+  before_.fill(looseWorth_);
+}
+
+double ShorterRoll::worthOf(const std::vector<std::size_t>& kinds) const {
+  double sum = 0.0;
+  for (const std::size_t kind : kinds) sum += areas_[kind];
+  return sum;
+}
+
+bool ShorterRoll::step() {
+  constexpr std::size_t kMost = 4;
+  constexpr int kTries = 40;
+  if (loose_.empty()) return true;
+  ++tried_;
+  std::vector<std::size_t> which;
+  for (std::size_t i = 1 + below(kMost); i > 0 && !slabs_.empty(); --i) {
+    const std::size_t slab = below(slabs_.size());
+    if (std::find(which.begin(), which.end(), slab) == which.end()) which.push_back(slab);
+  }
+  std::vector<std::size_t> all = loose_;
+  Micrometres along = slack_;
+  for (const std::size_t slab : which) {
+    all.insert(all.end(), slabs_[slab].holds.begin(), slabs_[slab].holds.end());
+    along += slabs_[slab].along;
+  }
+  if (along <= 0) return false;
+  std::sort(all.begin(), all.end());
+  std::vector<std::size_t> kinds;
+  Counts pool;
+  std::vector<double> worth;
+  for (const std::size_t kind : all) {
+    if (kinds.empty() || kinds.back() != kind) {
+      kinds.push_back(kind);
+      pool.push_back(0);
+      worth.push_back(areas_[kind]);
+    }
+    ++pool.back();
+  }
+  filler_.begin(0, kinds, worth);
+  const auto [filling, got] = filler_.best(emptySlab(job_, along).parts[0], kTries, pool);
+  if (got <= 0) return false;
+  std::vector<std::size_t> loose;
+  for (std::size_t i = 0; i < kinds.size(); ++i)
+    loose.insert(loose.end(), static_cast<std::size_t>(pool[i]), kinds[i]);
+  const double now = worthOf(loose);
+  double& then = before_[tried_ % before_.size()];
+  if (now <= looseWorth_ || now <= then) {
+    std::sort(which.rbegin(), which.rend());
+    for (const std::size_t slab : which)
+      slabs_.erase(slabs_.begin() + static_cast<std::ptrdiff_t>(slab));
+    std::vector<Slab> fresh;
+    addSlabs(job_, filling.parts, 0, fresh);
+    slack_ = along - alongOf(fresh);
+    std::move(fresh.begin(), fresh.end(), std::back_inserter(slabs_));
+    loose_ = std::move(loose);
+    looseWorth_ = now;
+  }
+  then = std::min(then, looseWorth_);
+  return loose_.empty();
+}
+
+}  // namespace drapery
