@@ -141,8 +141,10 @@ class SheetPainter {
 
   /// In the upper right corner, where no cut begins: a head and its needle.
   void pin(const QRectF& box) {
-    const double radius = units(kPin * look_.letters);
-    if (box.width() < 4 * radius || box.height() < 4 * radius) return;
+    constexpr double kOfStrip = 0.22, kLeastPin = 0.3;  // of its narrow side; of the usual
+    const double usual = units(kPin * look_.letters);
+    const double radius = std::min(usual, kOfStrip * std::min(box.width(), box.height()));
+    if (radius < kLeastPin * usual) return;
     const QPointF at = box.topRight() + QPointF(-2 * radius, 2 * radius);
     painter_.setPen(QPen(colours_.ink, std::max(look_.style.leastWidth, units(0.25))));
     painter_.drawLine(at, at + QPointF(-1.6 * radius, 1.6 * radius));
