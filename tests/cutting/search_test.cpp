@@ -1,0 +1,148 @@
+// The parts of the search on their own: whatever they do, no piece is lost, and nothing gets worse.
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <map>
+
+#include "core/cutting/one_fewer.h"
+#include "core/cutting/plate_values.h"
+#include "core/cutting/roll_slabs.h"
+#include "core/cutting/shorter_roll.h"
+#include "tests/support/cutting.h"
+#include "tests/support/judge.h"
+
+namespace drapery {
+namespace {
+
+const std::function<bool()> kNever = [] { return false; };
+
+struct Drawn {
+  CutProblem problem;
+  std::vector<MaterialJob> jobs;
+  [[nodiscard]] const MaterialJob& job() const { return jobs.front(); }
+};
+
+/// Of one stock without end; all pieces fit it.
+Drawn anyJob(StockForm form) {
+  Drawn drawn;
+  drawn.problem = test::anyProblem(*rc::gen::inRange(1, 7), 3, 1);
+  CutStock& stock = drawn.problem.stocks[0];
+  stock.form = form;
+  stock.count = form == StockForm::Roll ? std::optional(1) : std::nullopt;
+  stock.along = form == StockForm::Roll ? 40'000 * test::kMm : stock.along;
+  CutLayout told;
+  drawn.jobs = materialJobs(drawn.problem, told);
+  std::erase_if(drawn.jobs, [](const MaterialJob& job) { return job.kinds.empty(); });
+  return drawn;
+}
+
+Counts countsOf(const MaterialJob& job, const std::vector<Bin>& bins) {
+  Counts counts(job.kinds.size(), 0);
+  for (const Bin& bin : bins)
+    for (const std::size_t kind : bin.holds) ++counts[kind];
+  return counts;
+}
+
+/// What is wrong with the bins as a lay-out of their job; empty where nothing is.
+std::string faultInBins(const Drawn& drawn, const std::vector<Bin>& bins) {
+  CutLayout layout;
+  for (const Bin& bin : bins) layout.sheets.push_back(sheetOf(drawn.job(), bin));
+  for (std::size_t piece = 0; piece < drawn.problem.pieces.size(); ++piece)
+    if (lyingSizes(drawn.problem.stocks[0], drawn.problem.pieces[piece]).empty())
+      layout.unplaced.push_back({piece, drawn.problem.pieces[piece].count});
+  return test::faultIn(drawn.problem, layout);
+}
+
+/// Each piece on a sheet of its own.
+std::vector<Bin> apart(const MaterialJob& job, std::mt19937_64& random) {
+  std::vector<Bin> bins;
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+    for (int i = 0; i < job.counts[kind]; ++i) {
+      bins.push_back(emptyBin(job, 0));
+      ChanceFiller filler(job, random);
+      filler.begin(0, {kind}, {1.0});
+      Counts one{1};
+      takeFilling(job, bins.back(), filler.best(bins.back().parts[0], 1, one).first, 0);
+    }
+  return bins;
+}
+
+RC_GTEST_PROP(OneFewer, eachTimeDoesWithOneSheetAndLosesNothing, ()) {
+  const Drawn drawn = anyJob(StockForm::Sheet);
+  RC_PRE(!drawn.jobs.empty());
+  std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+  std::vector<Bin> bins = apart(drawn.job(), random);
+  OneFewer search(drawn.job(), random);
+  search.begin(bins, {});
+  for (int i = 0; i < 60; ++i) {
+    if (!search.step()) continue;
+    RC_ASSERT(search.bins().size() + 1 == bins.size());
+    bins = search.bins();
+    RC_ASSERT(countsOf(drawn.job(), bins) == drawn.job().counts);
+    search.begin(bins, {});
+  }
+  RC_ASSERT(faultInBins(drawn, bins) == "");
+}
+
+RC_GTEST_PROP(Slabs, growShorterAndLoseNothing, ()) {
+  const Drawn drawn = anyJob(StockForm::Roll);
+  RC_PRE(!drawn.jobs.empty());
+  const MaterialJob& job = drawn.job();
+  std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+  std::vector<Slab> slabs;
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+    for (int i = 0; i < job.counts[kind]; ++i) slabs.push_back(aloneSlab(job, kind));
+  Micrometres along = alongOf(slabs);
+  RollSlabs merged(job, random, kNever);
+  merged.begin(rollOf(job, slabs));
+  RC_ASSERT(merged.along() == along);
+  for (int i = 0; i < 20; ++i) merged.step();
+  RC_ASSERT(merged.along() <= along);
+  along = merged.along();
+  slabs = merged.shortest();
+  ShorterRoll shorter(job, random);
+  shorter.begin(slabs);
+  for (int i = 0; i < 40; ++i) {
+    if (!shorter.step()) continue;
+    RC_ASSERT(alongOf(shorter.slabs()) < along);
+    along = alongOf(shorter.slabs());
+    slabs = shorter.slabs();
+    shorter.begin(slabs);
+  }
+  const Bin roll = rollOf(job, slabs);
+  RC_ASSERT(roll.end == along);
+  RC_ASSERT(countsOf(job, {roll}) == job.counts);
+  RC_ASSERT(faultInBins(drawn, {roll}) == "");
+}
+
+// Rounded down more fits than there is room for, rounded up less; what is told to fit does.
+RC_GTEST_PROP(PlateValues, boundWhatASheetCanHold, ()) {
+  const Drawn drawn = anyJob(StockForm::Sheet);
+  RC_PRE(!drawn.jobs.empty());
+  const MaterialJob& job = drawn.job();
+  std::vector<PlateValues::Worth> worth;
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+    worth.push_back(*rc::gen::inRange(1, 1000));
+  const double work = *rc::gen::element(1e4, 1e5, 1e6);
+  PlateValues less(job, 0, PlateValues::Coarse::Up, work);
+  PlateValues more(job, 0, PlateValues::Coarse::Down, work);
+  RC_PRE(less.isUsable() && more.isUsable());
+  Counts counts, ignored;
+  const auto fits = less.best(worth, counts, kNever), most = more.best(worth, ignored, kNever);
+  RC_ASSERT(fits.has_value() && most.has_value());
+  RC_ASSERT(*fits <= *most);
+  RC_ASSERT(double(*most) <= more.ceiling({worth.begin(), worth.end()}) + 1e-6);
+  PlateValues::Worth sum = 0;
+  for (std::size_t kind = 0; kind < counts.size(); ++kind) sum += counts[kind] * worth[kind];
+  RC_ASSERT(sum == *fits);
+  const auto parts = less.filling();
+  RC_ASSERT(parts.has_value());
+  PlateValues::Worth laid = 0;
+  for (const SheetPart& part : *parts)
+    if (part.kind == SheetPart::Kind::Piece) laid += worth[part.piece];
+  RC_ASSERT(laid == *fits);
+  RC_ASSERT(!less.best(worth, counts, [] { return true; }).has_value());
+}
+
+}  // namespace
+}  // namespace drapery
