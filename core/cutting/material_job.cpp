@@ -80,6 +80,26 @@ std::vector<MaterialJob> materialJobs(const CutProblem& problem, CutLayout& told
   return jobs;
 }
 
+Pool poolOf(std::vector<std::size_t> pieces) {
+  std::sort(pieces.begin(), pieces.end());
+  Pool pool;
+  for (const std::size_t kind : pieces) {
+    if (pool.kinds.empty() || pool.kinds.back() != kind) {
+      pool.kinds.push_back(kind);
+      pool.counts.push_back(0);
+    }
+    ++pool.counts.back();
+  }
+  return pool;
+}
+
+std::vector<std::size_t> piecesOf(const Pool& pool) {
+  std::vector<std::size_t> pieces;
+  for (std::size_t i = 0; i < pool.kinds.size(); ++i)
+    pieces.insert(pieces.end(), static_cast<std::size_t>(pool.counts[i]), pool.kinds[i]);
+  return pieces;
+}
+
 MaterialJob onlyWanted(const MaterialJob& job, const Counts& wanted,
                        std::vector<std::size_t>& kinds) {
   MaterialJob left{job.problem, job.stocks, {}, {}, {}, {}};

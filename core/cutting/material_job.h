@@ -24,6 +24,15 @@ struct MaterialJob {
   [[nodiscard]] const CutPiece& kind(std::size_t i) const { return problem->pieces[kinds[i]]; }
 };
 
+/// Pieces by their kinds, and how many there are of each.
+struct Pool {
+  std::vector<std::size_t> kinds;
+  Counts counts;
+};
+/// @param pieces kinds, each as often as there is one.
+Pool poolOf(std::vector<std::size_t> pieces);
+std::vector<std::size_t> piecesOf(const Pool& pool);
+
 /// A problem's materials in the order of its stocks; what fits none, and pins that cannot be kept,
 /// are told in `told`.
 std::vector<MaterialJob> materialJobs(const CutProblem& problem, CutLayout& told);

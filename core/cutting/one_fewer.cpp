@@ -72,20 +72,9 @@ bool OneFewer::step() {
     for (const std::size_t kind : fresh.back().holds)
       all.erase(std::find(all.begin(), all.end(), kind));
   }
-  std::sort(all.begin(), all.end());
-  std::vector<std::size_t> kinds;
-  Counts pool;
-  for (const std::size_t kind : all) {
-    if (kinds.empty() || kinds.back() != kind) {
-      kinds.push_back(kind);
-      pool.push_back(0);
-    }
-    ++pool.back();
-  }
-  for (Bin& bin : fresh) takeInto(bin, kinds, pool);
-  std::vector<std::size_t> loose;
-  for (std::size_t i = 0; i < kinds.size(); ++i)
-    loose.insert(loose.end(), static_cast<std::size_t>(pool[i]), kinds[i]);
+  Pool pool = poolOf(std::move(all));
+  for (Bin& bin : fresh) takeInto(bin, pool.kinds, pool.counts);
+  std::vector<std::size_t> loose = piecesOf(pool);
   const double worth = worthOf(loose);
   double& then = before_[tried_ % before_.size()];
   if (worth <= looseWorth_ || worth <= then) {

@@ -289,16 +289,9 @@ class Packer::Work {
       others.assign(loose.begin() + static_cast<std::ptrdiff_t>(looked), loose.end());
       loose.resize(looked);
     }
-    std::sort(loose.begin(), loose.end());
-    std::vector<std::size_t> kinds;
-    Counts pool;
-    for (const std::size_t kind : loose) {
-      if (kinds.empty() || kinds.back() != kind) {
-        kinds.push_back(kind);
-        pool.push_back(0);
-      }
-      ++pool.back();
-    }
+    Pool gathered = poolOf(std::move(loose));
+    const std::vector<std::size_t>& kinds = gathered.kinds;
+    Counts& pool = gathered.counts;
     RegionFiller filler(job_, random_);
     for (Bin& bin : bins)
       if (bin.isBare) fillAround(bin, filler, kinds, pool);
@@ -325,8 +318,8 @@ class Packer::Work {
       ++used[stock];
     }
     loose = std::move(others);
-    for (std::size_t i = 0; i < kinds.size(); ++i)
-      loose.insert(loose.end(), static_cast<std::size_t>(pool[i]), kinds[i]);
+    const std::vector<std::size_t> left = piecesOf(gathered);
+    loose.insert(loose.end(), left.begin(), left.end());
   }
 
   /// The fullest of some fills as chance has them.

@@ -51,24 +51,14 @@ bool ShorterRoll::step() {
     along += slabs_[slab].along;
   }
   if (along <= 0) return false;
-  std::sort(all.begin(), all.end());
-  std::vector<std::size_t> kinds;
-  Counts pool;
+  Pool pool = poolOf(std::move(all));
   std::vector<double> worth;
-  for (const std::size_t kind : all) {
-    if (kinds.empty() || kinds.back() != kind) {
-      kinds.push_back(kind);
-      pool.push_back(0);
-      worth.push_back(areas_[kind]);
-    }
-    ++pool.back();
-  }
-  filler_.begin(0, kinds, worth);
-  const auto [filling, got] = filler_.best(emptySlab(job_, along).parts[0], kTries, pool);
+  worth.reserve(pool.kinds.size());
+  for (const std::size_t kind : pool.kinds) worth.push_back(areas_[kind]);
+  filler_.begin(0, pool.kinds, worth);
+  const auto [filling, got] = filler_.best(emptySlab(job_, along).parts[0], kTries, pool.counts);
   if (got <= 0) return false;
-  std::vector<std::size_t> loose;
-  for (std::size_t i = 0; i < kinds.size(); ++i)
-    loose.insert(loose.end(), static_cast<std::size_t>(pool[i]), kinds[i]);
+  std::vector<std::size_t> loose = piecesOf(pool);
   const double now = worthOf(loose);
   double& then = before_[tried_ % before_.size()];
   if (now <= looseWorth_ || now <= then) {
