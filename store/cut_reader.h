@@ -47,14 +47,14 @@ class CutReader {
       if (std::find(known.begin(), known.end(), member.key) == known.end())
         complainKey(member, section, nearestName(member.key, known));
   }
-  /// Other keys are left to others, but not one that is nearly one of these.
+  /// Other keys are left to others, but not one that is a letter away from one of these.
   void beware(const Node& node, const std::string& section, const std::vector<std::string>& known) {
     constexpr std::size_t kTold = 3;  // letters: of fewer nearly all are near
     for (const Node::Member& member : node.members) {
       if (member.key.size() < kTold ||
           std::find(known.begin(), known.end(), member.key) != known.end())
         continue;
-      const std::string nearest = nearestName(member.key, known);
+      const std::string nearest = nearestName(member.key, known, 1);
       if (!nearest.empty()) complainKey(member, section, nearest);
     }
   }

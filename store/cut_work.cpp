@@ -80,7 +80,7 @@ class Gathering {
     piece.height = std::llround(part.cutHeight.mm() * 1000);
     const auto copies = readCopies(*books_[book].job);
     const int* often = std::get_if<int>(&copies);
-    const int each = piecesOfRectangle(part, patternOf(piece.material));
+    const int each = piecesOfRectangle(part, patternOf(shelf_, piece.material));
     const int wanted = part.count * (often != nullptr ? *often : 1);
     piece.count = (wanted + each - 1) / each - wasCut(piece.id);
     piece.grain = part.rule->grain == Grain::Height  ? PieceGrain::Height
@@ -90,12 +90,6 @@ class Gathering {
     if (piece.count <= 0) return;
     work_.problem.pieces.push_back(std::move(piece));
     work_.pieces.push_back({book, &part, each});
-  }
-  /// Of any stock of it that has one.
-  [[nodiscard]] StockPattern patternOf(const std::string& material) const {
-    for (const CutStock& stock : work_.problem.stocks)
-      if (stock.material == material && stock.pattern != StockPattern::None) return stock.pattern;
-    return StockPattern::None;
   }
   [[nodiscard]] int wasCut(const std::string& id) const {
     int count = 0;
@@ -138,6 +132,13 @@ class Gathering {
 int piecesOfRectangle(const PlannedPart& part, StockPattern pattern) {
   const bool isHalf = isHalfOf(part.outline, part.width.mm(), part.height.mm());
   return isHalf && pattern == StockPattern::None ? 2 : 1;
+}
+
+StockPattern patternOf(const Stock& shelf, const std::string& material) {
+  for (const StockItem& item : shelf.items)
+    if (item.lies.material == material && item.lies.pattern != StockPattern::None)
+      return item.lies.pattern;
+  return StockPattern::None;
 }
 
 double CutWork::costOf(const CutLayout& layout, const std::string& material) const {

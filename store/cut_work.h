@@ -13,6 +13,8 @@ namespace drapery {
 /// How many of a piece come from one rectangle: two where it stays on one side of a diagonal and
 /// the other may lie with its head down.
 int piecesOfRectangle(const PlannedPart& part, StockPattern pattern);
+/// Of whatever of a material has one: all pieces of it are laid alike.
+StockPattern patternOf(const Stock& shelf, const std::string& material);
 
 struct BookToCut {
   const Job* job = nullptr;

@@ -73,7 +73,6 @@ CutPage::CutPage(Workspace& workspace, const Palette& palette, QWidget* parent)
   });
   wrong_->setObjectName("cut.wrong");
   carried_->setAttribute(Qt::WA_TransparentForMouseEvents);
-  carried_->setStyleSheet(QString("border: 2px dashed %1").arg(palette_.accent.name()));
   carried_->hide();
   connect(&desk_, &CutDesk::changed, this, &CutPage::renew);
   connect(view_, &SheetView::chosen, this, [this](std::size_t placement) { choose(placement); });

@@ -182,8 +182,10 @@ void CutPage::writeDone() {
   margin_->heading(tr("Cut already"));
   for (std::size_t i = 0; i < done.size(); ++i) {
     QStringList pieces;
-    const StockItem* from = workspace_.stock().stock().named(done[i].stock);
-    const StockPattern pattern = from != nullptr ? from->lies.pattern : StockPattern::None;
+    const Stock& shelf = workspace_.stock().stock();
+    const StockItem* from = shelf.named(done[i].stock);
+    const StockPattern pattern =
+        from != nullptr ? patternOf(shelf, from->lies.material) : StockPattern::None;
     for (const auto& [piece, count] : done[i].pieces) {
       const PlannedPart* part = book_.plan().part(piece);
       const QString title =

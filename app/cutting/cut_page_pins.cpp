@@ -150,6 +150,7 @@ void CutPage::moveChosen(double x, double y) {
 /// What is carried from one sheet to another follows the pointer.
 void CutPage::carry(const QPoint& at, const QSize& size) {
   carried_->setGeometry(QRect(mapFromGlobal(at) - QPoint(size.width(), size.height()) / 2, size));
+  carried_->setStyleSheet(QString("border: 2px dashed %1").arg(palette_.accent.name()));
   carried_->raise();
   carried_->show();
 }

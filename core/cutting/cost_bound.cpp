@@ -140,12 +140,45 @@ class AreaCover {
   double area_ = 0.0;
 };
 
+/// What all of it costs at least when pieces are worth what one stock has to be paid for them: on
+/// every other stock of which there are only so many, that many sheets, or so much of a roll, may
+/// hold more than they cost; where there is no end of one, all is worth so much less that they do
+/// not. What they hold at most is reckoned by areas.
+double boundByWorthOn(const MaterialJob& job, std::size_t reference, std::vector<double> worth) {
+  double densest = 0.0;
+  for (std::size_t kind = 0; kind < worth.size(); ++kind) {
+    if (!std::isfinite(worth[kind])) worth[kind] = 0.0;  // it does not fit there
+    const CutPiece& piece = job.kind(kind);
+    densest = std::max(densest, worth[kind] / (double(piece.width) * double(piece.height)));
+  }
+  double part = 1.0;
+  const auto heldAtMost = [&](std::size_t s) {  // of a sheet, or of a metre of a roll
+    const UsableSize usable = usableOf(job.stock(s));
+    const bool isRoll = job.stock(s).form == StockForm::Roll;
+    return densest * double(usable.across) * (isRoll ? 1e6 : double(usable.along));
+  };
+  for (std::size_t s = 0; s < job.stocks.size(); ++s)
+    if (s != reference && !job.stock(s).count && heldAtMost(s) > 0)
+      part = std::min(part, job.stock(s).cost / heldAtMost(s));
+  double least = 0.0;
+  for (std::size_t kind = 0; kind < worth.size(); ++kind)
+    least += part * worth[kind] * job.counts[kind];
+  for (std::size_t s = 0; s < job.stocks.size(); ++s) {
+    const CutStock& stock = job.stock(s);
+    if (s == reference || !stock.count) continue;
+    const double length = stock.form == StockForm::Roll ? double(usableOf(stock).along) / 1e6 : 1.0;
+    least -= *stock.count * length * std::max(0.0, part * heldAtMost(s) - stock.cost);
+  }
+  return least * (1 - 1e-12);
+}
+
 }  // namespace
 
 /// For one stock the best pair of functions; with several each piece takes what it takes at least,
 /// the pair being each stock's best for all pieces.
 double costBound(const MaterialJob& job, const std::function<bool()>& isOver) {
   std::vector<std::vector<double>> shares;  // by stock and kind
+  double byWorth = 0.0;
   for (std::size_t s = 0; s < job.stocks.size(); ++s) {
     const StockBounds bounds(job, s);
     double best = -1.0;
@@ -157,6 +190,8 @@ double costBound(const MaterialJob& job, const std::function<bool()>& isOver) {
         each.push_back(bounds.share(pair, kind));
         if (std::isfinite(each.back())) sum += each.back() * job.counts[kind];
       }
+      if (job.stocks.size() > 1 && (pair == 0 || sum > best))
+        byWorth = std::max(byWorth, boundByWorthOn(job, s, each));
       if (sum > best) {
         best = sum;
         of = std::move(each);
@@ -177,7 +212,7 @@ double costBound(const MaterialJob& job, const std::function<bool()>& isOver) {
     const CutStock& stock = job.problem->stocks[s];
     return stock.form == StockForm::Sheet && stock.cost == job.stock(0).cost;
   });
-  if (!areAlike || job.stock(0).cost <= 0) return std::max(sum, AreaCover(job).least());
+  if (!areAlike || job.stock(0).cost <= 0) return std::max({sum, byWorth, AreaCover(job).least()});
   return std::ceil(sum / job.stock(0).cost - 1e-9) * job.stock(0).cost;  // whole sheets
 }
 

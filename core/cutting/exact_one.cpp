@@ -10,7 +10,7 @@ namespace drapery {
 namespace {
 
 constexpr double kMostPairs = 2e7;
-constexpr double kWork = 2e8;  // joins of boxes: some seconds
+constexpr double kWork = 2e8, kLeastWork = 2e7;  // joins of boxes: some seconds; a tenth of that
 
 class TryingOne {
  public:
@@ -19,7 +19,7 @@ class TryingOne {
         isEnough_(isEnough),
         index_(job.counts),
         across_(double(usableOf(job.stock(0)).across)),
-        work_(static_cast<std::uint64_t>(effort * kWork)) {
+        work_(static_cast<std::uint64_t>(std::max(kLeastWork, effort * kWork))) {
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
       const LyingSize& size = job.sizes[0][kind].front();
       area_ += job.counts[kind] * double(size.across) * double(size.along);

@@ -10,22 +10,19 @@
 
 #include "core/cutting/bin.h"
 #include "core/cutting/one_fewer.h"
+#include "core/cutting/placing.h"
 #include "core/cutting/region_filler.h"
-#include "core/cutting/roll_slabs.h"
-#include "core/cutting/shorter_roll.h"
+#include "core/cutting/roll_shortening.h"
 
 namespace drapery {
 
 namespace {
 
-/// How the next place is chosen and what is left beside it.
-struct Habit {
-  int fit = 0;          // 0: least area left; 1: least on the shorter side; 2: lowest
-  bool isLarge = true;  // the larger rest stays whole
-  double noise = 0.0;   // in the order of the pieces
-  int order = 0;        // 0: by area; 1: by the longer side; 2: by height; 3: by width
-};
+using Habit = PlacingHabit;
 
+constexpr std::array kFits{Habit::Fit::LeastArea, Habit::Fit::ShortestSide, Habit::Fit::Lowest};
+constexpr std::array kOrders{Habit::Order::Area, Habit::Order::LongerSide, Habit::Order::Height,
+                             Habit::Order::Width};
 constexpr double kAlmost = 1e-6;
 constexpr int kQuickly = -1;
 
@@ -47,10 +44,10 @@ class Packer::Work {
     if (bestLost_.size() <= kTooMany) beginnings_.push_back({{}, 1});
     if (bestLost_.size() <= kMany) {
       beginnings_.push_back({{}, 4});
-      for (const int fit : {0, 1, 2})
+      for (const Habit::Fit fit : kFits)
         for (const bool isLarge : {true, false})
-          for (const int order : {0, 1, 2, 3})
-            beginnings_.push_back({{fit, isLarge, 0.0, order}, 0});
+          for (const Habit::Order order : kOrders)
+            beginnings_.push_back({{fit, isLarge, order, 0.0}, 0});
     }
     step();
   }
@@ -63,27 +60,32 @@ class Packer::Work {
     }
     if (bins_.empty()) return;
     if (oneFewer_.isApt() && below(std::clamp(bins_.size(), kFew, kOften)) > 0) return doWithout();
-    if (slabs_.isApt() && bestLost_.empty() && below(kFew) > 0) return shorten();
+    if (!oneFewer_.isApt() && below(kFew) > 0 && shorten()) return;
     change();
   }
 
-  /// A roll, by slabs across it.
-  void shorten() {
-    constexpr int kTries = 16;
-    constexpr std::size_t kPatience = 3000;  // tries until another slab goes
-    if (bestBins_.size() != 1) return;
-    if (without_ != cost_) slabs_.begin(bestBins_[0]);
-    if (without_ != cost_ || shorter_.tried() > kPatience) shorter_.begin(slabs_.shortest());
-    without_ = cost_;
-    if (below(2) == 0) {
-      const Micrometres before = slabs_.along();
-      slabs_.step();
-      if (slabs_.along() < before) return takeRoll(slabs_.shortest());
+  /// Some tries at a shorter roll; false where there is none but with pins.
+  bool shorten() {
+    constexpr std::size_t kPatience = 500;
+    if (without_ != cost_ || !shortening_ || withoutTried_ > kPatience) {
+      std::vector<std::size_t> rolls;
+      for (std::size_t b = 0; b < bestBins_.size(); ++b)
+        if (job_.stock(bestBins_[b].stock).form == StockForm::Roll && !bestBins_[b].pinned)
+          rolls.push_back(b);
+      if (rolls.empty()) return false;
+      shortening_ = std::make_unique<RollShortening>(job_, bestBins_, rolls[below(rolls.size())],
+                                                     random_, [this] { return isEnough(); });
+      shorteningLost_ = bestLost_;
+      withoutTried_ = 0;
     }
-    for (int i = 0; i < kTries && !isEnough(); ++i)
-      if (shorter_.step()) return takeRoll(shorter_.slabs());
+    ++withoutTried_;
+    if (auto bins = shortening_->step()) {
+      std::vector<int> used = usedOf(*bins);
+      takeIfBetter(std::move(*bins), std::move(used), shorteningLost_);
+    }
+    without_ = cost_;
+    return true;
   }
-  void takeRoll(const std::vector<Slab>& slabs) { takeIfBetter({rollOf(job_, slabs)}, {1}, {}); }
 
   /// Some tries at one sheet fewer.
   void doWithout() {
@@ -99,8 +101,7 @@ class Packer::Work {
       ++withoutTried_;
       if (!oneFewer_.step()) continue;
       std::vector<Bin> bins = oneFewer_.bins();
-      std::vector<int> used(job_.stocks.size(), 0);
-      for (const Bin& bin : bins) ++used[bin.stock];
+      std::vector<int> used = usedOf(bins);
       without_.reset();
       return takeIfBetter(std::move(bins), std::move(used), {});
     }
@@ -134,8 +135,8 @@ class Packer::Work {
       bins.erase(bins.begin() + static_cast<std::ptrdiff_t>(which));
     }
     if (below(2) == 0) refill(emptied, 1, bins, used, loose);
-    const Habit habit{static_cast<int>(below(3)), below(3) > 0, below(2) == 0 ? 0.15 : 0.5,
-                      static_cast<int>(below(4))};
+    const Habit habit{kFits[below(kFits.size())], below(3) > 0, kOrders[below(kOrders.size())],
+                      below(2) == 0 ? 0.15 : 0.5};
     if (fill(bins, used, loose, habit, lost))
       takeIfBetter(std::move(bins), std::move(used), std::move(lost));
   }
@@ -169,7 +170,7 @@ class Packer::Work {
         if (stock) refill({*stock}, 4, bins, used, loose);
         if (loose.size() == before || isEnough()) break;
       }
-      const Habit habit{static_cast<int>(below(3)), true, 0.0, 0};
+      const Habit habit{kFits[below(kFits.size())]};
       if (fill(bins, used, loose, habit, lost))
         takeIfBetter(std::move(bins), std::move(used), std::move(lost));
     }
@@ -245,8 +246,7 @@ class Packer::Work {
     cost_ = other.cost_;
     bins_ = bestBins_ = other.bestBins_;
     lost_ = bestLost_ = other.bestLost_;
-    used_.assign(job_.stocks.size(), 0);
-    for (const Bin& bin : bins_) ++used_[bin.stock];
+    used_ = usedOf(bins_);
     merits_.fill(best_);
   }
 
@@ -428,23 +428,15 @@ class Packer::Work {
     for (const std::size_t kind : bin.holds) ++counts[kind];
     return counts;
   }
+  /// How many of each stock.
+  [[nodiscard]] std::vector<int> usedOf(const std::vector<Bin>& bins) const {
+    std::vector<int> used(job_.stocks.size(), 0);
+    for (const Bin& bin : bins) ++used[bin.stock];
+    return used;
+  }
   [[nodiscard]] bool isEnough() const { return hasOne_ ? patience_.isOver() : patience_.isEnded(); }
   std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
   double part() { return static_cast<double>(random_() >> 11) / 9007199254740992.0; }
-  [[nodiscard]] double sizeOf(std::size_t kind, int order) const {
-    const CutPiece& piece = job_.kind(kind);
-    switch (order) {
-      case 1:
-        return double(std::max(piece.width, piece.height)) * 1e6 + areas_[kind] / 1e6;
-      case 2:
-        return double(piece.height);
-      case 3:
-        return double(piece.width);
-      default:
-        return areas_[kind];
-    }
-  }
-
   /// False where it was left undone.
   bool fill(std::vector<Bin>& bins, std::vector<int>& used, const std::vector<std::size_t>& loose,
             const Habit& habit, std::vector<std::size_t>& lost) {
@@ -452,7 +444,7 @@ class Packer::Work {
     order.reserve(loose.size());
     for (const std::size_t kind : loose) {
       const double blur = habit.noise > 0 ? 1.0 + habit.noise * (part() - 0.5) * 2 : 1.0;
-      order.emplace_back(sizeOf(kind, habit.order) * blur, kind);
+      order.emplace_back(placingSize(job_, kind, habit.order) * blur, kind);
     }
     std::stable_sort(order.begin(), order.end(),
                      [](const auto& a, const auto& b) { return a.first > b.first; });
@@ -460,7 +452,7 @@ class Packer::Work {
     std::size_t looked = 0;
     for (const auto& [size, kind] : order) {
       if (++looked % kLook == 0 && isEnough()) return false;
-      if (put(bins, kind, habit)) continue;
+      if (putPiece(job_, bins, kind, habit)) continue;
       const auto stock = stockFor(used, kind);
       if (!stock) {
         lost.push_back(kind);
@@ -468,7 +460,7 @@ class Packer::Work {
       }
       bins.push_back(emptyBin(job_, *stock));
       ++used[*stock];
-      put(bins, kind, habit);
+      putPiece(job_, bins, kind, habit);
     }
     return true;
   }
@@ -490,71 +482,6 @@ class Packer::Work {
       }
     }
     return best;
-  }
-
-  bool put(std::vector<Bin>& bins, std::size_t kind, const Habit& habit) {
-    struct Place {
-      std::size_t bin = 0, free = 0;
-      LyingSize size;
-    };
-    std::optional<Place> best;
-    double least = std::numeric_limits<double>::infinity();
-    // Of very many sheets the older ones are full.
-    constexpr std::size_t kLooked = 300;
-    const std::size_t from = bins.size() > 2 * kLooked ? bins.size() - kLooked : 0;
-    for (std::size_t b = from; b < bins.size(); ++b)
-      for (const LyingSize& size : job_.sizes[bins[b].stock][kind])
-        for (std::size_t f = 0; f < bins[b].free.size(); ++f) {
-          const SheetPart& room = bins[b].parts[bins[b].free[f]];
-          if (size.across > room.across || size.along > room.along) continue;
-          const double score = scoreOf(bins[b], room, size, habit);
-          if (score < least) {
-            least = score;
-            best = {b, f, size};
-          }
-        }
-    if (!best) return false;
-    place(bins[best->bin], best->free, kind, best->size, habit);
-    return true;
-  }
-
-  [[nodiscard]] double scoreOf(const Bin& bin, const SheetPart& room, const LyingSize& size,
-                               const Habit& habit) const {
-    const bool isRoll = job_.stock(bin.stock).form == StockForm::Roll;
-    if (isRoll || habit.fit == 2) {
-      const double end = double(room.y + size.along);
-      // Within what is used already the tightest, else the lowest end.
-      if (isRoll && room.y + size.along <= bin.end) return double(room.across - size.across) / 1e9;
-      return end + double(room.across - size.across) / 1e9;
-    }
-    if (habit.fit == 1) return double(std::min(room.across - size.across, room.along - size.along));
-    return double(room.across) * double(room.along) - double(size.across) * double(size.along);
-  }
-
-  void place(Bin& bin, std::size_t freeIndex, std::size_t kind, const LyingSize& size,
-             const Habit& habit) {
-    std::size_t at = bin.free[freeIndex];
-    bin.free.erase(bin.free.begin() + static_cast<std::ptrdiff_t>(freeIndex));
-    while (true) {
-      const SheetPart room = bin.parts[at];
-      const bool isWide = room.across > size.across, isHigh = room.along > size.along;
-      if (!isWide && !isHigh) break;
-      const double besideFirst = std::max(double(room.across - size.across) * double(room.along),
-                                          double(size.across) * double(room.along - size.along));
-      const double aboveFirst = std::max(double(room.across - size.across) * double(size.along),
-                                         double(room.across) * double(room.along - size.along));
-      bool isBeside = !isHigh || (isWide && (besideFirst >= aboveFirst) == habit.isLarge);
-      // Of a roll nothing but shelves: its end is not known yet.
-      if (isHigh && isOpenEnded(job_, bin, room)) isBeside = false;
-      splitPart(bin.parts, at, isBeside, isBeside ? size.across : size.along);
-      bin.free.push_back(bin.parts[at].high);
-      at = bin.parts[at].low;
-    }
-    SheetPart& piece = bin.parts[at];
-    piece.kind = SheetPart::Kind::Piece;
-    piece.piece = kind;
-    piece.isTurned = size.isTurned;
-    hold(job_, bin, piece);
   }
 
   void takeIfBetter(std::vector<Bin> bins, std::vector<int> used, std::vector<std::size_t> lost) {
@@ -585,8 +512,8 @@ class Packer::Work {
   const MaterialJob& job_;
   PackerPatience patience_;
   std::mt19937_64 random_;
-  ShorterRoll shorter_{job_, random_};
-  RollSlabs slabs_{job_, random_, [this] { return isEnough(); }};
+  std::unique_ptr<RollShortening> shortening_;
+  std::vector<std::size_t> shorteningLost_;  // what it leaves unplaced
   OneFewer oneFewer_{job_, random_};
   ChanceFiller quick_{job_, random_};
   std::optional<double> without_;  // the cost that it is to better

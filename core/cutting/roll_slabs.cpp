@@ -8,13 +8,11 @@ namespace drapery {
 
 RollSlabs::RollSlabs(const MaterialJob& job, std::mt19937_64& random,
                      std::function<bool()> isEnough)
-    : job_(job), random_(random), isEnough_(std::move(isEnough)) {
-  isApt_ = isOneRoll(job) && job.pinned.empty();
-}
+    : job_(job), random_(random), isEnough_(std::move(isEnough)) {}
 
-void RollSlabs::begin(const Bin& bin) {
+void RollSlabs::begin(const std::vector<SheetPart>& parts) {
   slabs_.clear();
-  drapery::addSlabs(job_, bin.parts, 0, slabs_);
+  drapery::addSlabs(job_, parts, 0, slabs_);
   best_ = slabs_;
   bestAlong_ = alongOf(slabs_);
   vain_ = 0;

@@ -12,12 +12,11 @@ namespace drapery {
 
 class RollSlabs {
  public:
+  /// Of a job whose one stock is the roll.
   RollSlabs(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough);
 
-  /// For one roll without pins.
-  [[nodiscard]] bool isApt() const { return isApt_; }
   /// From what lies on the roll.
-  void begin(const Bin& bin);
+  void begin(const std::vector<SheetPart>& parts);
   /// One try.
   void step();
   /// How much of the roll, enlarged, the shortest takes so far.
@@ -37,7 +36,6 @@ class RollSlabs {
   const MaterialJob& job_;
   std::mt19937_64& random_;
   std::function<bool()> isEnough_;
-  bool isApt_ = false;
   std::vector<Slab> slabs_, best_;
   Micrometres bestAlong_ = std::numeric_limits<Micrometres>::max();
   std::size_t vain_ = 0;  // tries since it was bettered

@@ -12,6 +12,7 @@ namespace drapery {
 
 class ShorterRoll {
  public:
+  /// Of a job whose one stock is the roll.
   ShorterRoll(const MaterialJob& job, std::mt19937_64& random);
 
   /// From a lay-out: a little of its length goes, and a slab, mostly one that is used least.

@@ -27,10 +27,11 @@ std::size_t editDistance(std::string_view a, std::string_view b) {
 
 }  // namespace
 
-std::string nearestName(std::string_view wrong, const std::vector<std::string>& known) {
+std::string nearestName(std::string_view wrong, const std::vector<std::string>& known,
+                        std::size_t most) {
   if (wrong.size() > kLongest) return {};
   std::string best;
-  std::size_t least = std::max<std::size_t>(2, wrong.size() / 3) + 1;
+  std::size_t least = std::min(most, std::max<std::size_t>(2, wrong.size() / 3)) + 1;
   for (const std::string& name : known) {
     const std::size_t longer = std::max(wrong.size(), name.size());
     const std::size_t shorter = std::min(wrong.size(), name.size());

@@ -8,7 +8,9 @@
 namespace drapery {
 
 /// By edit distance (insert, delete, replace, swap of neighbours); empty when none is within a
-/// third of the word's length. Never the word itself. Names over 64 bytes have no nearest.
-std::string nearestName(std::string_view wrong, const std::vector<std::string>& known);
+/// third of the word's length, or `most` where that is less. Never the word itself. Names over 64
+/// bytes have no nearest.
+std::string nearestName(std::string_view wrong, const std::vector<std::string>& known,
+                        std::size_t most = std::string::npos);
 
 }  // namespace drapery

@@ -117,7 +117,8 @@ TEST(CliCut, badInputIsRefusedWithItsPlace) {
 TEST(CliCut, foreignKeysAreLeftToOthers) {
   json few = problem();
   few["colour"] = "blue";
-  few["parts"][0]["edges"] = 4;
+  few["nodes"] = 3;
+  few["parts"][0]["side"] = "front";
   few["stocks"][0]["supplier"] = "nobody";
   EXPECT_EQ(cli({"cut", "-"}, few.dump()).code, 0);
 }

@@ -50,12 +50,32 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuch, ()) {
   }
 }
 
-// On one roll: no end is claimed farther than where the shortest lay-out ends.
-RC_GTEST_PROP(Bounds, neverClaimTooMuchOfARoll, ()) {
+CutProblem anyRoll() {
   CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, 1);
   problem.stocks[0].form = StockForm::Roll;
   problem.stocks[0].along = 20'000'000;
   problem.stocks[0].count = 1;
+  return problem;
+}
+
+// A roll, and off-cuts of which there are only so many, cheaper or dearer than it.
+RC_GTEST_PROP(Bounds, neverClaimTooMuchOfRollsBesideSheets, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, *rc::gen::inRange(2, 4));
+  problem.stocks[0].form = StockForm::Roll;
+  problem.stocks[0].along = 20'000'000;
+  for (CutStock& stock : problem.stocks) stock.cost *= *rc::gen::element(0.05, 1.0);
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told)) {
+    if (job.kinds.empty()) continue;
+    const auto exact = exactLayOut(job, kNever);
+    if (!exact) continue;  // there is not stock enough
+    RC_ASSERT(leastSumFrom(job, costBound(job, kNever)) <= exact->cost + 1e-9);
+  }
+}
+
+// On one roll: no end is claimed farther than where the shortest lay-out ends.
+RC_GTEST_PROP(Bounds, neverClaimTooMuchOfARoll, ()) {
+  const CutProblem problem = anyRoll();
   CutLayout told;
   for (const MaterialJob& job : materialJobs(problem, told)) {
     if (job.kinds.empty()) continue;
@@ -70,10 +90,7 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuchOfARoll, ()) {
 
 // What is known already and what cannot be less only narrow down what is tried.
 RC_GTEST_PROP(Bounds, theShortestOfARollIsTheSameHoweverMuchIsKnown, ()) {
-  CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, 1);
-  problem.stocks[0].form = StockForm::Roll;
-  problem.stocks[0].along = 20'000'000;
-  problem.stocks[0].count = 1;
+  const CutProblem problem = anyRoll();
   CutLayout told;
   for (const MaterialJob& job : materialJobs(problem, told)) {
     if (job.kinds.empty()) continue;

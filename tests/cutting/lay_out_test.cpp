@@ -78,6 +78,27 @@ RC_GTEST_PROP(LayOut, isSoundOnOneRoll, ()) {
   RC_ASSERT(faultIn(problem, layout) == "");
 }
 
+// After a first cutting off-cuts lie beside the roll: what they hold need not come off it.
+RC_GTEST_PROP(LayOut, isSoundOnARollBesideOffCuts, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(5, 9), 3, 1);
+  problem.stocks[0].form = StockForm::Roll;
+  problem.stocks[0].along = 40'000 * kMm;
+  problem.stocks[0].count = 1;
+  const CutLayout alone = laidOut(problem, 10);
+  CutStock offCut = problem.stocks[0];
+  offCut.id = "off-cut";
+  offCut.form = StockForm::Sheet;
+  offCut.along = *rc::gen::inRange(200, 900) * kMm;
+  offCut.count = *rc::gen::inRange(1, 3);
+  offCut.cost = 0.01;
+  problem.stocks.push_back(offCut);
+  const CutLayout layout = laidOut(problem, 10);
+  RC_ASSERT(faultIn(problem, layout) == "");
+  if (layout.materials.empty()) return;
+  RC_ASSERT(layout.materials[0].bound <= layout.materials[0].cost + 1e-9);
+  RC_ASSERT(layout.materials[0].bound <= alone.materials.at(0).cost + 1e-9);
+}
+
 /// Cut from edge to edge at random.
 void cutUp(CutProblem& problem, Micrometres across, Micrometres along, int times) {
   const bool isBeside = across > along;

@@ -94,7 +94,7 @@ RC_GTEST_PROP(Slabs, growShorterAndLoseNothing, ()) {
     for (int i = 0; i < job.counts[kind]; ++i) slabs.push_back(aloneSlab(job, kind));
   Micrometres along = alongOf(slabs);
   RollSlabs merged(job, random, kNever);
-  merged.begin(rollOf(job, slabs));
+  merged.begin(rollOf(job, slabs).parts);
   RC_ASSERT(merged.along() == along);
   for (int i = 0; i < 20; ++i) merged.step();
   RC_ASSERT(merged.along() <= along);

@@ -1,0 +1,25 @@
+// Where one more piece goes among the sheets that are begun.
+#pragma once
+
+#include <vector>
+
+#include "core/cutting/bin.h"
+
+namespace drapery {
+
+/// How the next place is chosen and what is left beside it.
+struct PlacingHabit {
+  enum class Fit { LeastArea, ShortestSide, Lowest } fit = Fit::LeastArea;
+  bool isLarge = true;  // the larger rest stays whole
+  enum class Order { Area, LongerSide, Height, Width } order = Order::Area;  // of the pieces
+  double noise = 0.0;                                                        // in that order
+};
+
+/// The more, the earlier it goes.
+double placingSize(const MaterialJob& job, std::size_t kind, PlacingHabit::Order order);
+
+/// False where there is no room for it.
+bool putPiece(const MaterialJob& job, std::vector<Bin>& bins, std::size_t kind,
+              const PlacingHabit& habit);
+
+}  // namespace drapery

@@ -1,0 +1,36 @@
+// A roll of a lay-out made shorter with what lies on it, whatever lies on the other stock.
+#pragma once
+
+#include <optional>
+
+#include "core/cutting/roll_slabs.h"
+#include "core/cutting/shorter_roll.h"
+
+namespace drapery {
+
+class RollShortening {
+ public:
+  /// @param which of the bins it is: a roll without pins.
+  RollShortening(const MaterialJob& job, std::vector<Bin> bins, std::size_t which,
+                 std::mt19937_64& random, std::function<bool()> isEnough);
+  RollShortening(const RollShortening&) = delete;
+  RollShortening& operator=(const RollShortening&) = delete;
+
+  /// Some tries; the bins with a shorter roll, where that comes of it.
+  std::optional<std::vector<Bin>> step();
+
+ private:
+  /// Of the whole job.
+  [[nodiscard]] Bin rollAsIn(const std::vector<Slab>& slabs) const;
+
+  std::vector<Bin> bins_;
+  std::size_t which_;
+  std::mt19937_64& random_;
+  std::function<bool()> isEnough_;
+  std::vector<std::size_t> kinds_;  // of the job, those on the roll
+  MaterialJob job_;                 // what lies on the roll alone
+  RollSlabs merged_;
+  ShorterRoll shorter_;
+};
+
+}  // namespace drapery
