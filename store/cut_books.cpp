@@ -12,6 +12,8 @@ BookRead readBookToCut(const std::string& path, const RuleLibrary& library) {
   const auto text = readWhole(path, kLargestJsonFile);
   if (const auto* issue = std::get_if<Issue>(&text)) return {nullptr, nullptr, *issue};
   OpenedJob opened = openJob(std::get<std::string>(text), path, library);
+  if (!opened.document.job && !opened.issues.empty())  // no job at all
+    return {nullptr, nullptr, std::move(opened.issues.front())};
   if (!opened.issues.empty() || !opened.document.job)
     return {nullptr, nullptr, Issue{"book-unplanned", {{"path", path}}, {}, {}, {}}};
   return {std::make_shared<const Job>(std::move(*opened.document.job)),

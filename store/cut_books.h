@@ -17,7 +17,8 @@ struct BookRead {
   std::optional<Issue> issue;  // why there is neither
 };
 
-/// A book from its file; one that is not wholly measured is refused.
+/// A book from its file; what is no job is refused with its first mistake, and one that is not
+/// wholly measured.
 BookRead readBookToCut(const std::string& path, const RuleLibrary& library);
 
 /// The first book's job and plan are in `found` already: those that its job names beside its own

@@ -195,6 +195,8 @@ TEST(CliCut, aPlanIsHandedOn) {
   };
   EXPECT_EQ(plan().code, 2);
   EXPECT_THAT(plan().err, HasSubstr("other.json"));
+  folder.write("other.json", "{\"given\": ");
+  EXPECT_THAT(plan().err, HasSubstr("other.json:1:"));
   job.erase("cutting");
   job["title"] = "The other";
   folder.write("other.json", job.dump());
