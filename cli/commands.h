@@ -68,9 +68,13 @@ int checkMethodCommand(const CheckRequest& request);
 struct ExportRequest {
   std::string job;
   std::string what;
-  std::string as;
+  std::string as;  // empty with "all": every format
   std::string output;
-  std::string stock = {};  // of what is cut; empty: the binder's own
+  std::string stock = {};              // of what is cut; empty: the binder's own
+  std::string paper = {};              // of templates: "A4"; empty: by the book's units
+  std::string printer = {};            // whose error is put right; empty: none
+  std::vector<std::string> only = {};  // templates, by id; empty: all
+  bool replaces = false;               // what is there already
 };
 /// By the helper program drapery-export, which stands beside this one.
 int exportCommand(const ExportRequest& request);

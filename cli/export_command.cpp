@@ -20,9 +20,20 @@ int exportCommand(const ExportRequest& request) {
   const pid_t child = ::fork();
   if (child == 0) {
     const std::string stock = request.stock.empty() ? stockFile() : request.stock;
-    const char* last = request.what == "cut" ? stock.c_str() : nullptr;
-    ::execl(helper.c_str(), helper.c_str(), request.job.c_str(), request.what.c_str(),
-            request.as.c_str(), request.output.c_str(), last, static_cast<char*>(nullptr));
+    std::vector<std::string> words{helper,
+                                   "job=" + request.job,
+                                   "what=" + request.what,
+                                   "as=" + request.as,
+                                   "to=" + request.output,
+                                   "stock=" + stock,
+                                   "paper=" + request.paper,
+                                   "printer=" + request.printer};
+    for (const std::string& id : request.only) words.push_back("only=" + id);
+    if (request.replaces) words.emplace_back("replace");
+    std::vector<char*> arguments;
+    for (std::string& word : words) arguments.push_back(word.data());
+    arguments.push_back(nullptr);
+    ::execv(helper.c_str(), arguments.data());
     ::_exit(complain(helper + ": " + std::strerror(errno)));
   }
   int status = 0;

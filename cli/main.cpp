@@ -142,17 +142,44 @@ void describeMethods(CLI::App& app, Arguments& arguments, int& code) {
   check->callback([&] { code = checkMethodCommand(arguments.check); });
 }
 
+/// What there is of it; told where another format was asked for.
+std::string formatsFor(const std::string& what) {
+  if (what == "slip") return "pdf, csv";
+  if (what == "cut") return "pdf";
+  return what == "all" ? "pdf, svg, dxf, csv" : "pdf, svg, dxf";
+}
+
 void describeExport(CLI::App& app, Arguments& arguments, int& code) {
   ExportRequest& request = arguments.request;
-  auto* exporting = app.add_subcommand("export", "Write the cut slip, or what to cut by");
+  auto* exporting = app.add_subcommand(
+      "export", "Write the cut slip, what to cut by, templates of true size, the jacket");
   exporting->add_option("job", request.job, "A job file")->required();
-  exporting->add_option("--what", request.what, "slip; or cut: sheets, cuts and labels")
+  exporting
+      ->add_option("--what", request.what,
+                   "slip; cut: sheets, cuts and labels; templates; jacket; all")
       ->required()
-      ->check(CLI::IsMember({"slip", "cut"}));
+      ->check(CLI::IsMember({"slip", "cut", "templates", "jacket", "all"}));
   exporting->add_option("--stock", request.stock, "With cut: what lies there; else your own stock");
-  exporting->add_option("--as", request.as, "pdf")->required()->check(CLI::IsMember({"pdf"}));
-  exporting->add_option("-o,--output", request.output, "The file to write")->required();
-  exporting->callback([&] { code = exportCommand(request); });
+  auto* as = exporting->add_option("--as", request.as, "pdf, svg, dxf, csv; all of them with all")
+                 ->check(CLI::IsMember({"pdf", "svg", "dxf", "csv"}));
+  exporting->add_option("--paper", request.paper,
+                        "Of templates: A4, A3, Letter, Legal, or roll:610 (its width in mm)");
+  exporting->add_option("--printer", request.printer,
+                        "Put its error right, as it was measured in the window");
+  exporting->add_option("--only", request.only, "Of templates: this one; may be said again")
+      ->expected(1)
+      ->multi_option_policy(CLI::MultiOptionPolicy::TakeAll);
+  exporting->add_flag("--replace", request.replaces, "Write over what is there already");
+  exporting->add_option("-o,--output", request.output, "The file to write; with all the folder")
+      ->required();
+  exporting->callback([&, as] {
+    if (as->count() == 0 && request.what != "all") throw CLI::RequiredError("--as");
+    const std::string allowed = formatsFor(request.what);
+    if (as->count() > 0 && allowed.find(request.as) == std::string::npos)
+      throw CLI::ValidationError(
+          "--as", request.as + " is not among the formats of " + request.what + ": " + allowed);
+    code = exportCommand(request);
+  });
 }
 
 /// What was written in the place of a command, when it is none.

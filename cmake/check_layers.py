@@ -19,6 +19,7 @@ ALLOWED = {
     "core/rules": ["core/quantity", "core/diag", "core/geometry", "core/expr", "core/figure", "core/toml", "core/material"],
     "core/plan": ["core/quantity", "core/diag", "core/geometry", "core/expr", "core/figure", "core/toml", "core/material", "core/rules"],
     "core/cutting": ["core/quantity", "core/diag"],
+    "core/printing": ["core/quantity", "core/geometry"],
     "core/drawing": ["core"],
     "tools": ["core/quantity", "core/diag", "core/toml"],
     "words": ["core"],
@@ -37,7 +38,7 @@ WIDGETS_ALLOWED = ("app",)
 COSTLY = {
     "toml++/": {"core/toml/toml_node.cpp"},
     "rapidjson/reader": {"store/json_node.cpp"},
-    "rapidjson/prettywriter": {"store/write_job.cpp", "store/plan_json.cpp", "store/compare_json.cpp", "store/solve_json.cpp", "store/write_cut.cpp", "store/stock_json.cpp", "store/settings.cpp"},
+    "rapidjson/prettywriter": {"store/write_job.cpp", "store/plan_json.cpp", "store/compare_json.cpp", "store/solve_json.cpp", "store/write_cut.cpp", "store/stock_json.cpp", "store/shop_json.cpp", "store/settings.cpp"},
     "spdlog/": {"app/workspace/log.cpp"},
     "CLI/": {"cli/main.cpp", "caliper/sim_main.cpp"},
     "muParser": set(),

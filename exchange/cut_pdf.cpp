@@ -10,8 +10,8 @@
 #include "core/cutting/to_buy.h"
 #include "core/drawing/sheet_drawing.h"
 #include "exchange/page_column.h"
+#include "exchange/whole_bytes.h"
 #include "paint/sheet_painter.h"
-#include "store/whole_file.h"
 #include "words/cut_moments.h"
 #include "words/cut_words.h"
 
@@ -336,19 +336,21 @@ class CutPainter {
 
 }  // namespace
 
-std::optional<Issue> writeCutPdf(const CutPages& pages, const std::string& path,
-                                 const std::function<bool()>& isCancelled) {
+QByteArray cutPdf(const CutPages& pages) {
   QBuffer buffer;
   buffer.open(QIODevice::WriteOnly);
-  {
-    QPdfWriter writer(&buffer);
-    setUpPages(writer, text(pages.found.jobs.front()->title),
-               pages.found.plans.front()->units == Units::Inches);
-    CutPainter(writer, pages).paint();
-  }
+  QPdfWriter writer(&buffer);
+  setUpPages(writer, text(pages.found.jobs.front()->title),
+             pages.found.plans.front()->units == Units::Inches);
+  CutPainter(writer, pages).paint();
+  return buffer.data();
+}
+
+std::optional<Issue> writeCutPdf(const CutPages& pages, const std::string& path,
+                                 const std::function<bool()>& isCancelled) {
+  const QByteArray bytes = cutPdf(pages);
   if (isCancelled && isCancelled()) return std::nullopt;
-  const QByteArray bytes = buffer.data();
-  return writeWhole(path, {bytes.constData(), static_cast<std::size_t>(bytes.size())});
+  return writeBytes(bytes, path, true);
 }
 
 }  // namespace drapery

@@ -2,6 +2,7 @@
 // in their order, labels for pieces and off-cuts.
 #pragma once
 
+#include <QByteArray>
 #include <functional>
 #include <optional>
 #include <string>
@@ -16,6 +17,8 @@ struct CutPages {
   Stock stock;
   Micrometres longest = 0;  // cut of the shear or the mat; 0: any
 };
+
+QByteArray cutPdf(const CutPages& pages);
 
 /// Written whole or not at all.
 std::optional<Issue> writeCutPdf(const CutPages& pages, const std::string& path,

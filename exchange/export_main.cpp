@@ -1,4 +1,4 @@
-// drapery-export JOB WHAT AS OUTPUT: the part of the command line that paints. Started by
+// drapery-export: the part of the command line that paints. Started by
 // drapery-cli.
 #include <QGuiApplication>
 #include <algorithm>
@@ -8,12 +8,13 @@
 #include "core/cutting/lay_out.h"
 #include "core/file/read_file.h"
 #include "exchange/cut_pdf.h"
-#include "exchange/slip_pdf.h"
+#include "exchange/export_files.h"
 #include "paint/fonts.h"
 #include "store/cut_books.h"
 #include "store/folders.h"
 #include "store/json_node.h"
 #include "store/open_job.h"
+#include "store/shop_json.h"
 #include "store/stock_json.h"
 #include "store/whole_file.h"
 #include "words/issue_words.h"
@@ -28,7 +29,8 @@ int refuse(const Issues& issues, const Notation& notation) {
 }
 
 /// The job's book laid out on that stock, in the time that a search usually takes.
-int exportCut(const std::string& path, const std::string& output, const std::string& stockPath) {
+int exportCut(const std::string& path, const std::string& output, const std::string& stockPath,
+              bool replaces) {
   if (const auto issue = notToBeReplaced(output, path)) return refuse({*issue}, {});
   auto text = readWhole(path, kLargestJsonFile);
   if (const auto* issue = std::get_if<Issue>(&text)) return refuse({*issue}, {});
@@ -50,33 +52,105 @@ int exportCut(const std::string& path, const std::string& output, const std::str
   if (!others.empty()) return refuse(others, notation);
   pages.found.work = cutWorkOf(pages.found, pages.stock);
   pages.found.layout = layOut(pages.found.work.problem, {});
-  if (const auto issue = writeCutPdf(pages, output)) return refuse({*issue}, notation);
+  if (const auto issue = writeBytes(cutPdf(pages), output, replaces))
+    return refuse({*issue}, notation);
   const bool isWhole = pages.found.layout.unplaced.empty();
   const bool isStopped = std::any_of(pages.found.plans.begin(), pages.found.plans.end(),
                                      [](const auto& plan) { return plan->has(Severity::Stop); });
   return isStopped || !isWhole ? 1 : 0;
 }
 
-int exportSlip(const std::string& path, const std::string& output) {
-  if (const auto issue = notToBeReplaced(output, path)) return refuse({*issue}, {});
-  auto text = readWhole(path, kLargestJsonFile);
+/// Arguments of the helper, which the command line has looked at before.
+struct Arguments {
+  std::string job, what, as, output, stock, paper, printer;
+  std::vector<std::string> only;
+  bool replaces = false;
+};
+
+int refuseValue(const char* key, const std::string& value, const std::string& allowed) {
+  return refuse({Issue{"value-not-allowed",
+                       {{"key", std::string(key)}, {"value", value}, {"allowed", allowed}},
+                       {},
+                       {},
+                       {}}},
+                {});
+}
+
+int exportBook(const Arguments& asked) {
+  const bool isAll = asked.what == "all";
+  if (!isAll)
+    if (const auto issue = notToBeReplaced(asked.output, asked.job)) return refuse({*issue}, {});
+  auto text = readWhole(asked.job, kLargestJsonFile);
   if (const auto* issue = std::get_if<Issue>(&text)) return refuse({*issue}, {});
   const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
-  const OpenedJob opened = openJob(std::get<std::string>(text), path, library);
+  OpenedJob opened = openJob(std::get<std::string>(text), asked.job, library);
   Notation notation;
   if (opened.document.job) notation.units = opened.document.job->units;
   if (!opened.issues.empty()) return refuse(opened.issues, notation);
-  if (const auto issue = writeSlipPdf(*opened.document.job, opened.plan, output))
-    return refuse({*issue}, notation);
-  return opened.plan.has(Severity::Stop) ? 1 : 0;
+  ExportWishes wishes{asked.what, asked.as, {}, {}, asked.only};
+  const std::string usual = notation.units == Units::Inches ? "letter" : "a4";
+  const auto paper = paperNamed(asked.paper.empty() ? usual : asked.paper);
+  if (!paper)
+    return refuseValue("--paper", asked.paper, "A4, A3, Letter, Legal, roll:180 to roll:2000 (mm)");
+  wishes.paper = *paper;
+  if (!asked.printer.empty()) {
+    const auto shop = shopIn(shopFile());
+    if (const auto* issues = std::get_if<Issues>(&shop)) return refuse(*issues, {});
+    std::string known;
+    const auto& printers = std::get<Shop>(shop).printers;
+    for (const ShopPrinter& each : printers) known += (known.empty() ? "" : ", ") + each.name;
+    if (std::none_of(printers.begin(), printers.end(),
+                     [&](const ShopPrinter& each) { return each.name == asked.printer; }))
+      return refuseValue("--printer", asked.printer,
+                         known.empty() ? "none is measured yet" : known);
+    wishes.error = std::get<Shop>(shop).errorOf(asked.printer);
+  }
+  const ExportBook book{std::move(*opened.document.job),
+                        std::make_shared<const Plan>(std::move(opened.plan)), asked.job};
+  auto made = exportFiles(book, wishes);
+  if (const auto* issues = std::get_if<Issues>(&made)) return refuse(*issues, notation);
+  const Exported& exported = std::get<Exported>(made);
+  const auto issue = isAll ? writeAll(exported.files, asked.job, asked.output, asked.replaces)
+                           : writeBytes(exported.files.front().bytes, asked.output, asked.replaces);
+  if (issue) return refuse({*issue}, notation);
+  for (const Issue& note : exported.notes) std::cerr << issueWords(note, notation) << '\n';
+  return book.plan->has(Severity::Stop) ? 1 : 0;
+}
+
+/// NAME=VALUE each.
+std::optional<Arguments> argumentsOf(int argc, char** argv) {
+  Arguments asked;
+  const std::pair<const char*, std::string*> places[]{
+      {"job=", &asked.job},        {"what=", &asked.what},   {"as=", &asked.as},
+      {"to=", &asked.output},      {"stock=", &asked.stock}, {"paper=", &asked.paper},
+      {"printer=", &asked.printer}};
+  for (int i = 1; i < argc; ++i) {
+    const std::string word = argv[i];
+    bool isKnown = false;
+    for (const auto& [key, place] : places)
+      if (word.rfind(key, 0) == 0) {
+        *place = word.substr(std::string(key).size());
+        isKnown = true;
+      }
+    if (word.rfind("only=", 0) == 0)
+      asked.only.push_back(word.substr(5));
+    else if (word == "replace")
+      asked.replaces = true;
+    else if (!isKnown)
+      return std::nullopt;
+  }
+  if (asked.job.empty() || asked.what.empty() || asked.output.empty()) return std::nullopt;
+  return asked;
 }
 
 }  // namespace
 
 int main(int argc, char** argv) {
-  const bool isCut = argc > 2 && std::string(argv[2]) == "cut";
-  if (argc != (isCut ? 6 : 5)) {
-    std::cerr << "usage: drapery-export JOB.json slip|cut pdf OUTPUT [STOCK.json]\n";
+  const auto asked = argumentsOf(argc, argv);
+  if (!asked) {
+    std::cerr << "usage: drapery-export job=JOB.json what=slip|cut|templates|jacket|all as=pdf|svg|"
+                 "dxf|csv to=OUTPUT [stock=STOCK.json] [paper=A4] [printer=NAME] [only=ID] "
+                 "[replace]\n";
     return 2;
   }
   qputenv("QT_QPA_PLATFORM", "offscreen");  // paints to a file; needs no display
@@ -84,5 +158,6 @@ int main(int argc, char** argv) {
   const QGuiApplication application(argc, argv);
   std::setlocale(LC_NUMERIC, "C");
   loadFonts();
-  return isCut ? exportCut(argv[1], argv[4], argv[5]) : exportSlip(argv[1], argv[4]);
+  return asked->what == "cut" ? exportCut(asked->job, asked->output, asked->stock, asked->replaces)
+                              : exportBook(*asked);
 }

@@ -9,8 +9,8 @@
 #include "core/drawing/drawing.h"
 #include "exchange/page_column.h"
 #include "exchange/slip_page.h"
+#include "exchange/whole_bytes.h"
 #include "paint/drawing_painter.h"
-#include "store/whole_file.h"
 #include "words/finding_words.h"
 
 namespace drapery {
@@ -167,19 +167,21 @@ class SlipPainter {
 
 }  // namespace
 
-std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const std::string& path,
-                                  const std::function<bool()>& isCancelled) {
+QByteArray slipPdf(const Job& job, const Plan& plan) {
   QBuffer buffer;
   buffer.open(QIODevice::WriteOnly);
-  {
-    QPdfWriter writer(&buffer);
-    setUpPages(writer, text(job.title), plan.units == Units::Inches);
-    const SlipPage page = slipPage(job, plan);
-    SlipPainter(writer, page).paint();
-  }
+  QPdfWriter writer(&buffer);
+  setUpPages(writer, text(job.title), plan.units == Units::Inches);
+  const SlipPage page = slipPage(job, plan);
+  SlipPainter(writer, page).paint();
+  return buffer.data();
+}
+
+std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const std::string& path,
+                                  const std::function<bool()>& isCancelled) {
+  const QByteArray bytes = slipPdf(job, plan);
   if (isCancelled && isCancelled()) return std::nullopt;
-  const QByteArray bytes = buffer.data();
-  return writeWhole(path, {bytes.constData(), static_cast<std::size_t>(bytes.size())});
+  return writeBytes(bytes, path, true);
 }
 
 }  // namespace drapery

@@ -1,6 +1,7 @@
 // The cut slip: what a binder takes to the board shear, as a PDF page.
 #pragma once
 
+#include <QByteArray>
 #include <functional>
 #include <string>
 
@@ -8,6 +9,9 @@
 #include "core/plan/plan.h"
 
 namespace drapery {
+
+/// Its pages as a file's bytes.
+QByteArray slipPdf(const Job& job, const Plan& plan);
 
 /// One A4 page, or letter size when the job is in inches; more pages only when the pieces and
 /// findings need them. Written whole or not at all. The issue says what was in the way. Nothing is

@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "core/geometry/hatch.h"
+#include "paint/dashes.h"
 
 namespace drapery {
 
@@ -23,7 +24,8 @@ constexpr double kTick = 1.2;         // half of a measuring line's tick
 constexpr double kArrowHead = 1.3;    // of the grain
 constexpr double kLeastCloth = 0.64;  // the covering from its edge, however thin
 constexpr double kClothEdge = 0.21;   // its outline, either side
-constexpr double kHatch = 1.5;        // from line to line
+constexpr double kFoldDash = 3.0, kFoldGap = 1.5, kCreaseDot = 0.5;  // of templates
+constexpr double kHatch = 1.5;                                       // from line to line
 constexpr double kHatchLine = 0.2;
 constexpr double kWeave = 2.1;  // from thread to thread
 constexpr double kWeaveDash = 0.8;
@@ -61,9 +63,13 @@ class ShapePainter {
       case LineKind::Cut:
         return line(points, colours_.ink, kStrong, Qt::SolidLine);
       case LineKind::Fold:
-        return line(points, colours_.ink, kFine, Qt::DashDotDotLine);
+        return style_.isTrueSize ? dashed(points, {kFoldDash, kFoldGap})
+                                 : line(points, colours_.ink, kFine, Qt::DashDotDotLine);
       case LineKind::Crease:
-        return line(points, colours_.ink, kFine, Qt::DashDotLine);
+        return style_.isTrueSize ? dashed(points, {kFoldDash, kFoldGap, kCreaseDot, kFoldGap})
+                                 : line(points, colours_.ink, kFine, Qt::DashDotLine);
+      case LineKind::Mark:
+        return line(points, colours_.ink, kFine, Qt::SolidLine);
       case LineKind::Hole:
         return filled(points, colours_.ground, kFine);
       case LineKind::Thread:
@@ -169,6 +175,12 @@ class ShapePainter {
     painter_.setPen(QPen(lineColour(colour), wide(isLit_ ? mm + kLit / 2 : mm), kind));
     painter_.setBrush(Qt::NoBrush);
     painter_.drawPolyline(points);
+  }
+  /// Dashes of so many mm, whatever the line's width.
+  void dashed(const QPolygonF& points, std::vector<double> lengths) {
+    for (double& mm : lengths) mm = along(mm);
+    painter_.setPen(QPen(lineColour(colours_.ink), wide(kFine), Qt::SolidLine, Qt::FlatCap));
+    drawDashed(painter_, points, lengths);
   }
   void hidden(QPolygonF points, bool isClosed) {
     if (isClosed && !points.isEmpty()) points << points.first();

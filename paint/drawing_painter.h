@@ -17,6 +17,7 @@ struct PaintStyle {
   Subject lit;                 // what is selected; none for nothing
   double perMm = 96.0 / 25.4;  // the painter's units to a mm of the medium; 1 on a page in mm
   double leastWidth = 0.8;     // of a line, in the painter's units; 0 on a page
+  bool isTrueSize = false;     // to be laid on the work: folds dashed, cuts continuous
 };
 
 /// For a page whose painter counts in mm.

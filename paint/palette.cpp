@@ -23,6 +23,13 @@ const Palette& lightPalette() {
   return kLight;
 }
 
+const Palette& printPalette() {
+  static const QColor kWhite("#FFFFFF"), kBlack("#000000"), kGrey("#3A3A3A"), kLine("#8A8A8A");
+  static const Palette kPrint{kWhite, kWhite, kBlack, kGrey,  kLine,  kBlack, kWhite, kBlack,
+                              kBlack, kBlack, kWhite, kWhite, kWhite, kWhite, kWhite};
+  return kPrint;
+}
+
 const Palette& benchPalette() {
   static const Palette kBench{QColor("#1B2127"), QColor("#242C34"), QColor("#F1EEE6"),
                               QColor("#B4BEC8"), QColor("#46525E"), QColor("#7FB9E0"),

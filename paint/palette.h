@@ -23,6 +23,8 @@ struct Palette {
 };
 
 const Palette& lightPalette();
+/// Black on white, for what is laid on the work.
+const Palette& printPalette();
 const Palette& benchPalette();  // dark, for reading from two metres
 
 }  // namespace drapery

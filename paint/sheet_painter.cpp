@@ -1,9 +1,10 @@
 #include "paint/sheet_painter.h"
 
-#include <QFontMetricsF>
 #include <QPainter>
 #include <algorithm>
 #include <cmath>
+
+#include "paint/lettering.h"
 
 namespace drapery {
 
@@ -18,8 +19,6 @@ constexpr double kInside = 0.9;   // between letters and edge
 constexpr double kCutLine = 0.34;
 constexpr double kLitLine = 0.75;
 constexpr double kPin = 1.1;  // a pin's head
-/// A font of few pixels is too coarse for Qt: it is set larger and the painter scaled.
-constexpr double kFinest = 12.0;
 
 class SheetPainter {
  public:
@@ -29,7 +28,8 @@ class SheetPainter {
         sheet_(sheet),
         toDevice_(toDevice),
         look_(look),
-        colours_(*look.style.palette) {}
+        colours_(*look.style.palette),
+        letters_(painter, look.style.perMm) {}
 
   void paint() {
     paintDrawing(painter_, sheet_.drawing, toDevice_, look_.style);
@@ -51,37 +51,12 @@ class SheetPainter {
     return toDevice_.map(QPointF(at.x, at.y));
   }
 
-  /// Letters of so many mm; `fine` is what the painter has to be scaled by.
-  [[nodiscard]] QFont fontOf(double mm, bool isBold, double& fine) const {
-    const double pixels = units(mm);
-    fine = pixels < kFinest / 2 ? kFinest : 1.0;
-    QFont font("IBM Plex Sans");
-    font.setPixelSize(std::max(1, static_cast<int>(std::lround(pixels * fine))));
-    font.setWeight(isBold ? QFont::DemiBold : QFont::Normal);
-    if (fine > 1.0) font.setHintingPreference(QFont::PreferNoHinting);
-    return font;
-  }
   [[nodiscard]] double widthOf(const QString& text, double mm, bool isBold) const {
-    double fine = 1.0;
-    const QFontMetricsF metrics(fontOf(mm, isBold, fine));
-    return metrics.horizontalAdvance(text) / fine;
+    return units(letters_.widthOf(text, mm, isBold));
   }
   void write(const QPointF& middle, const QString& text, double mm, bool isBold,
              const QColor& colour) {
-    double fine = 1.0;
-    const QFont font = fontOf(mm, isBold, fine);
-    const QFontMetricsF metrics(font);
-    painter_.save();
-    painter_.setFont(font);
-    painter_.setPen(colour);
-    painter_.translate(middle);
-    painter_.scale(1 / fine, 1 / fine);
-    // A size reads alike where the window is mirrored.
-    painter_.setLayoutDirection(text.isRightToLeft() ? Qt::RightToLeft : Qt::LeftToRight);
-    painter_.drawText(
-        QPointF(-metrics.horizontalAdvance(text) / 2, (metrics.ascent() - metrics.descent()) / 2),
-        text);
-    painter_.restore();
+    letters_.writeMiddle(middle, text, mm, colour, isBold);
   }
 
   /// Upright where it fits, else turned along a high piece; smaller before a line is left out.
@@ -195,6 +170,7 @@ class SheetPainter {
   const QTransform& toDevice_;
   const SheetLook& look_;
   const Palette& colours_;
+  Lettering letters_;
 };
 
 }  // namespace

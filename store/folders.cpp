@@ -20,6 +20,7 @@ std::string baseFolder(const char* variable, const char* usual) {
 
 std::string dataFolder() { return baseFolder("XDG_DATA_HOME", "/.local/share"); }
 std::string stateFolder() { return baseFolder("XDG_STATE_HOME", "/.local/state"); }
+std::string shopFile() { return dataFolder() + "/shop.json"; }
 std::string stockFile() { return dataFolder() + "/stock.json"; }
 std::string settingsFile() { return baseFolder("XDG_CONFIG_HOME", "/.config") + "/settings.json"; }
 std::string jobsFolder() { return dataFolder() + "/jobs"; }

@@ -11,6 +11,8 @@ std::string dataFolder();
 std::string jobsFolder();
 /// What lies there to be cut: stock.json in it.
 std::string stockFile();
+/// Printers and gauges: shop.json in it.
+std::string shopFile();
 /// What the program remembers: $XDG_CONFIG_HOME/drapery/settings.json.
 std::string settingsFile();
 /// Where the log goes: $XDG_STATE_HOME/drapery, or ~/.local/state/drapery.

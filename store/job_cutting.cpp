@@ -1,10 +1,6 @@
 #include "store/job_cutting.h"
 
-#include <algorithm>
-#include <cmath>
-
-#include "core/diag/nearest_name.h"
-#include "store/json_node.h"
+#include "store/section_reader.h"
 
 namespace drapery {
 
@@ -13,15 +9,19 @@ namespace {
 constexpr double kFarthest = 1e6;  // mm
 constexpr double kMost = 1e6;      // of sheets and pieces
 
-class CuttingReader {
+class CuttingReader : SectionReader {
  public:
-  CuttingReader(const std::string& file, Issues& issues) : file_(file), issues_(issues) {}
+  CuttingReader(const std::string& file, Issues& issues) : SectionReader("cutting", file, issues) {}
 
   JobCutting read(const Node& node) {
     JobCutting cutting;
     if (!isTable(node, "cutting")) return cutting;
     know(node, "cutting", {"first", "mock_up", "with", "pins", "kept", "done"});
-    if (const Node* first = node.find("first")) cutting.first = readFirst(*first);
+    if (const Node* first = node.find("first"))
+      cutting.first = oneOf<StockFirst>(*first, "cutting.first",
+                                        {{"least-cost", StockFirst::LeastCost},
+                                         {"off-cuts", StockFirst::OffCuts},
+                                         {"whole-sheets", StockFirst::WholeSheets}});
     cutting.mockUp = text(node, "cutting", "mock_up", false);
     each(node, "with", [&](const Node& item, const std::string& at) {
       if (item.kind == Node::Kind::Text)
@@ -42,74 +42,6 @@ class CuttingReader {
   }
 
  private:
-  void complain(const Node& node, IssueId id, IssueArguments arguments) {
-    issues_.push_back({id, std::move(arguments), "cutting", {file_, node.line, node.column}, {}});
-  }
-  void complainType(const Node& node, const std::string& key, const char* expected) {
-    complain(node, "job-type-wrong",
-             {{"key", key}, {"value", described(node)}, {"expected", std::string(expected)}});
-  }
-  bool isTable(const Node& node, const std::string& key) {
-    if (node.kind == Node::Kind::Table) return true;
-    complainType(node, key, "object");
-    return false;
-  }
-  void know(const Node& node, const std::string& section, const std::vector<std::string>& known) {
-    for (const Node::Member& member : node.members)
-      if (std::find(known.begin(), known.end(), member.key) == known.end())
-        issues_.push_back({"key-unknown",
-                           {{"key", shortened(member.key)},
-                            {"section", section},
-                            {"nearest", nearestName(member.key, known)}},
-                           "cutting",
-                           {file_, member.line, member.column},
-                           {}});
-  }
-  template <typename Act>
-  void each(const Node& in, const char* key, Act act) {
-    const Node* list = in.find(key);
-    if (list == nullptr) return;
-    if (list->kind != Node::Kind::List) return complainType(*list, key, "list");
-    for (std::size_t i = 0; i < list->items.size(); ++i)
-      act(list->items[i], std::string(key) + "[" + std::to_string(i) + "]");
-  }
-  std::string text(const Node& in, const std::string& at, const char* key, bool isNeeded) {
-    const Node* node = in.find(key);
-    if (node == nullptr) {
-      if (isNeeded) complain(in, "job-key-missing", {{"key", at + "." + key}});
-      return {};
-    }
-    if (node->kind != Node::Kind::Text) complainType(*node, at + "." + key, "text");
-    return node->text;
-  }
-  double number(const Node& node, const std::string& name, double most, bool isWhole) {
-    if (node.kind != Node::Kind::Number) {
-      complainType(node, name, "number");
-      return 0.0;
-    }
-    if (!(node.number >= 0 && node.number <= most))
-      complain(node, "value-out-of-range",
-               {{"name", name},
-                {"value", shortened(node.text)},
-                {"least", std::string("0")},
-                {"most", std::to_string(static_cast<long>(most))}});
-    else if (isWhole && node.number != std::floor(node.number))
-      complain(node, "count-not-whole", {{"name", name}, {"value", shortened(node.text)}});
-    else
-      return node.number;
-    return 0.0;
-  }
-  StockFirst readFirst(const Node& node) {
-    if (node.kind == Node::Kind::Text && node.text == "off-cuts") return StockFirst::OffCuts;
-    if (node.kind == Node::Kind::Text && node.text == "whole-sheets")
-      return StockFirst::WholeSheets;
-    if (node.kind != Node::Kind::Text || node.text != "least-cost")
-      complain(node, "value-not-allowed",
-               {{"key", std::string("cutting.first")},
-                {"value", described(node)},
-                {"allowed", std::string("least-cost, off-cuts, whole-sheets")}});
-    return StockFirst::LeastCost;
-  }
   std::vector<JobPin> pins(const Node& in, const std::string& section) {
     std::vector<JobPin> all;
     each(in, "pins", [&](const Node& item, const std::string& here) {
@@ -121,12 +53,12 @@ class CuttingReader {
       pin.stock = text(item, at, "stock", true);
       for (const auto& [key, value] : {std::pair{"x", &pin.x}, std::pair{"y", &pin.y}}) {
         if (const Node* node = item.find(key))
-          *value = number(*node, at + "." + key, kFarthest, false);
+          *value = number(*node, at + "." + key, 0.0, kFarthest, false);
         else
           complain(item, "job-key-missing", {{"key", at + "." + key}});
       }
       if (const Node* node = item.find("sheet"))
-        pin.sheet = static_cast<int>(number(*node, at + ".sheet", kMost, true));
+        pin.sheet = static_cast<int>(whole(*node, at + ".sheet", kMost));
       if (const Node* node = item.find("turned")) {
         if (node->kind != Node::Kind::Boolean) complainType(*node, at + ".turned", "true or false");
         pin.isTurned = node->number != 0;
@@ -144,14 +76,11 @@ class CuttingReader {
       complain(item, "job-key-missing", {{"key", at + ".pieces"}});
     } else if (isTable(*pieces, at + ".pieces")) {
       for (const Node::Member& member : pieces->members)
-        done.pieces[member.key] = static_cast<int>(
-            number(member.value, at + ".pieces." + shortened(member.key), kMost, true));
+        done.pieces[member.key] =
+            static_cast<int>(whole(member.value, at + ".pieces." + shortened(member.key), kMost));
     }
     return done;
   }
-
-  const std::string& file_;
-  Issues& issues_;
 };
 
 }  // namespace

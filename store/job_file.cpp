@@ -3,6 +3,7 @@
 #include <filesystem>
 
 #include "core/diag/nearest_name.h"
+#include "store/job_art.h"
 #include "store/job_cutting.h"
 #include "store/json_node.h"
 #include "words/shown_text.h"
@@ -42,6 +43,7 @@ class JobReader {
     job.otherAllowances = readByName("other_allowances");
     if (const Node* cutting = root_.find("cutting"))
       job.cutting = readCutting(*cutting, file_, document_.issues);
+    if (const Node* art = root_.find("art")) job.art = readArt(*art, file_, document_.issues);
     readOthers();
     document_.job = std::move(job);
   }
@@ -224,7 +226,7 @@ class JobReader {
   static bool isKnown(const std::string& key) {
     for (const char* known :
          {"schema", "id", "title", "method", "why", "rules", "units", "round", "copies", "given",
-          "allowances", "other_allowances", "fixed", "as_cut", "cutting"})
+          "allowances", "other_allowances", "fixed", "as_cut", "cutting", "art"})
       if (key == known) return true;
     return false;
   }

@@ -96,6 +96,27 @@ void write(PrettyJson& json, const JobCutting& cutting) {
   json.endObject();
 }
 
+void write(PrettyJson& json, const PanelArt& art) {
+  json.beginObject();
+  if (!art.picture.empty()) json.key("picture").text(art.picture);
+  if (art.fit == PictureFit::Whole) json.key("fit").text("whole");
+  if (!art.title.empty()) json.key("title").text(art.title);
+  if (art.letters > 0.0) json.key("letters").number(art.letters);
+  if (art.runs != TitleRuns::Across)
+    json.key("runs").text(art.runs == TitleRuns::Down ? "down" : "up");
+  json.endObject();
+}
+
+void write(PrettyJson& json, const JobArt& art) {
+  json.beginObject();
+  for (const auto& [piece, panels] : art) {
+    json.key(piece).beginObject();
+    for (const auto& [panel, of] : panels) write(json.key(panel), of);
+    json.endObject();
+  }
+  json.endObject();
+}
+
 }  // namespace
 
 std::string writeJob(const Job& job) {
@@ -117,6 +138,7 @@ std::string writeJob(const Job& job) {
   if (!job.fixed.empty()) write(json.key("fixed"), job.fixed);
   writeByName(json, "as_cut", job.asCut);
   if (!job.cutting.isEmpty()) write(json.key("cutting"), job.cutting);
+  if (!job.art.empty()) write(json.key("art"), job.art);
   for (const auto& [key, value] : job.kept) json.key(key).raw(value);
   json.endObject();
   return json.str();

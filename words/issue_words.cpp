@@ -129,6 +129,52 @@ constexpr std::array kPhrases{
            QT_TRANSLATE_NOOP("Issue", "something else on the shelf is called {name}")},
     Phrase{"book-unplanned",
            QT_TRANSLATE_NOOP("Issue", "{path} has no sizes yet: it is not all measured")},
+    // printing
+    Phrase{"print-nothing", QT_TRANSLATE_NOOP("Issue", "this book has no {name} to print")},
+    Phrase{"print-no-room",
+           QT_TRANSLATE_NOOP("Issue",
+                             "{name} does not go onto {value}: it would take more than 400 sheets, "
+                             "or they are too small; take larger ones or a roll")},
+    Phrase{"template-unknown",
+           QT_TRANSLATE_NOOP("Issue",
+                             "\"{value}\" is not among this book's templates[; did you mean "
+                             "\"{nearest}\"?]; there are {allowed}")},
+    Phrase{"art-panel-unknown",
+           QT_TRANSLATE_NOOP("Issue",
+                             "\"{value}\" is no panel of this book's {name}[; did you mean "
+                             "\"{nearest}\"?]; there are {allowed}. What stands there is not "
+                             "printed")},
+    Phrase{"picture-unreadable",
+           QT_TRANSLATE_NOOP("Issue", "{path} is no picture that can be read[: {reason}]")},
+    Phrase{"picture-too-large",
+           QT_TRANSLATE_NOOP("Issue", "{path} has {value} points; at most {most} are printed")},
+    Phrase{
+        "picture-names-files",
+        QT_TRANSLATE_NOOP("Issue",
+                          "{path} draws on another file, {value}; a picture must hold all that it "
+                          "shows")},
+    Phrase{"picture-coarse",
+           QT_TRANSLATE_NOOP("Issue",
+                             "{path} on the {name} comes to {value} dots an inch; under {least} it "
+                             "looks coarse in print")},
+    Phrase{
+        "title-near-fold",
+        QT_TRANSLATE_NOOP("Issue",
+                          "the title on the {name} comes within {value} of a fold; {least} is "
+                          "the least, for a spine that lies a little off. Take smaller letters")},
+    Phrase{"title-too-long",
+           QT_TRANSLATE_NOOP("Issue",
+                             "the title on the {name} is {value} long, and the panel {most}: it is "
+                             "set smaller")},
+    Phrase{"title-no-letters",
+           QT_TRANSLATE_NOOP("Issue",
+                             "the typeface has no letters for {value} in the title on the {name}; "
+                             "others may look different in print")},
+    Phrase{"printer-off",
+           QT_TRANSLATE_NOOP("Issue",
+                             "the bar read {value} on \"{name}\"; from {least} to {most} it can be "
+                             "put right here. Further off, the printer is set to fit pages to the "
+                             "paper: set it to print at 100 %")},
     // jobs
     Phrase{"job-not-object",
            QT_TRANSLATE_NOOP("Issue", "not a job: the file must hold one object, {{...}}")},

@@ -298,11 +298,25 @@ std::optional<Issue> Document::keep(const FieldEdits& edits) {
 
 void Document::keepCutting(JobCutting cutting) {
   if (cutting == job_.cutting) return;
-  endSteps();
   Job draft = job_;
   draft.cutting = std::move(cutting);
+  keepDraft(std::move(draft), "cutting");
+}
+
+void Document::keepArt(const std::string& piece, const std::string& panel, const PanelArt& art) {
+  Job draft = job_;
+  if (art == PanelArt())
+    draft.art[piece].erase(panel);
+  else
+    draft.art[piece][panel] = art;
+  if (draft.art[piece].empty()) draft.art.erase(piece);
+  if (draft.art != job_.art) keepDraft(std::move(draft), "art");
+}
+
+void Document::keepDraft(Job draft, const char* field) {
+  endSteps();
   takeRules(draft);
-  undo_.push(new EditCommand(*this, std::move(draft), {"cutting", 0}));
+  undo_.push(new EditCommand(*this, std::move(draft), {field, 0}));
 }
 
 std::optional<Issue> Document::step(const std::string& field, const FieldValue& value) {

@@ -85,6 +85,8 @@ class Document : public QObject {
 
   /// Keeps what was decided about the cutting: one undo step.
   void keepCutting(JobCutting cutting);
+  /// Keeps what is to be printed on a panel ("jacket", "front"); nothing at all takes it away.
+  void keepArt(const std::string& piece, const std::string& panel, const PanelArt& art);
 
   /// Keeps a value that is stepped up or down: the steps of one field, until another edit or
   /// endSteps, are one undo step and one write, a moment after the last of them.
@@ -127,6 +129,7 @@ class Document : public QObject {
   [[nodiscard]] std::variant<Job, Issue> edited(const FieldEdits& edits);
   std::optional<Issue> commit(const FieldEdits& edits, int run);
   void writeSoon();
+  void keepDraft(Job draft, const char* field);
   void takeRules(Job& job) const;
   [[nodiscard]] Job withUnits(const std::string& units) const;
   bool usePlanner(const std::string& method);

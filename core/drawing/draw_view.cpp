@@ -1,17 +1,13 @@
 #include "core/drawing/draw_view.h"
 
 #include <algorithm>
-#include <cmath>
-#include <numbers>
 
+#include "core/drawing/drawn_lines.h"
 #include "core/drawing/figure.h"
-#include "core/rules/evaluation.h"
 
 namespace drapery {
 
 namespace {
-
-bool isFinite(const Point& p) { return std::isfinite(p.x) && std::isfinite(p.y); }
 
 class ViewDrawing {
  public:
@@ -27,59 +23,23 @@ class ViewDrawing {
     drawing_.labels = std::move(sketch.labels);
     drawing_.grip = sketch.grip;
     const bool hasShapes = !drawing_.shapes.empty();
-    for (const ViewLine& line : view_.lines)
-      if (hasShapes) addLine(line);
+    if (hasShapes) addLines(view_.lines, plan_, drawing_.shapes);
     for (const ViewTag& tag : view_.tags) hang(tag, sketch.spots);
     hangReadings(sketch.readings);
-    if (view_.window && hasShapes) lookThrough(at(view_.window->first), at(view_.window->second));
+    if (view_.window && hasShapes) lookThrough(*view_.window);
     return std::move(drawing_);
   }
 
  private:
-  [[nodiscard]] bool holds(const RuleFormula& when, const double* locals = nullptr) const {
-    return when.formula.holds({plan_.values.data(), locals});
-  }
-  [[nodiscard]] Point at(const RulePoint& point, const double* locals = nullptr) const {
-    const NumberTable table{plan_.values.data(), locals};
-    return {point.first.formula.evaluate(table), point.second.formula.evaluate(table)};
+  [[nodiscard]] bool holds(const RuleFormula& when) const {
+    return when.formula.holds(plan_.table());
   }
 
-  void lookThrough(const Point& a, const Point& b) {
-    if (!isFinite(a) || !isFinite(b)) return;
+  void lookThrough(const std::pair<RulePoint, RulePoint>& window) {
+    const auto a = pointOn(plan_, window.first), b = pointOn(plan_, window.second);
+    if (!a || !b) return;
     drawing_.window =
-        Box{std::min(a.x, b.x), std::min(a.y, b.y), std::max(a.x, b.x), std::max(a.y, b.y)};
-  }
-
-  void addLine(const ViewLine& line) {
-    if (!line.series) return addLineOnce(line, nullptr);
-    for (const PlannedSeries& series : plan_.series)
-      if (series.rule == &plan_.rules->series[*line.series])
-        for (const auto& row : series.rows) addLineOnce(line, row.data());
-  }
-
-  void addLineOnce(const ViewLine& line, const double* locals) {
-    if (!holds(line.when, locals)) return;
-    std::vector<Point> path;
-    for (const RulePoint& point : line.path) path.push_back(at(point, locals));
-    if (path.empty() || !std::all_of(path.begin(), path.end(), isFinite)) return;
-    if (line.kind == LineKind::Hole) {
-      const double size = line.size.formula.evaluate({plan_.values.data(), locals});
-      path = circle(path.front(), std::isnan(size) ? 1.0 : size / 2);
-      drawing_.shapes.push_back(
-          closedShape(line.kind, Matter::None, std::move(path), line.subject));
-    } else {
-      drawing_.shapes.push_back(openShape(line.kind, std::move(path), line.subject));
-    }
-  }
-
-  static std::vector<Point> circle(Point middle, double radius) {
-    constexpr int kSides = 24;
-    std::vector<Point> points;
-    for (int i = 0; i < kSides; ++i) {
-      const double turn = 2 * std::numbers::pi * i / kSides;
-      points.push_back({middle.x + radius * std::cos(turn), middle.y + radius * std::sin(turn)});
-    }
-    return points;
+        Box{std::min(a->x, b->x), std::min(a->y, b->y), std::max(a->x, b->x), std::max(a->y, b->y)};
   }
 
   void hang(const ViewTag& tag, const std::vector<Spot>& spots) {
@@ -94,9 +54,9 @@ class ViewDrawing {
   }
 
   void hangAt(const ViewTag& tag) {
-    const Point from = at(*tag.at);
-    const Point to = tag.to ? at(*tag.to) : from;
-    if (isFinite(from) && isFinite(to) && !drawing_.shapes.empty()) hangOn(tag, from, to);
+    const auto from = pointOn(plan_, *tag.at);
+    const auto to = tag.to ? pointOn(plan_, *tag.to) : from;
+    if (from && to && !drawing_.shapes.empty()) hangOn(tag, *from, *to);
   }
 
   void hangOn(const ViewTag& tag, Point from, Point to) {

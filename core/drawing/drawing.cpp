@@ -32,13 +32,20 @@ Layer usualLayer(LineKind line, Matter matter) {
 }  // namespace
 
 Shape openShape(LineKind line, std::vector<Point> points, Subject subject) {
-  return {
-      line,  Matter::None, usualLayer(line, Matter::None), std::move(subject), std::move(points),
-      false, 0.0};
+  Shape shape;
+  shape.line = line;
+  shape.layer = usualLayer(line, Matter::None);
+  shape.subject = std::move(subject);
+  shape.points = std::move(points);
+  return shape;
 }
 
 Shape closedShape(LineKind line, Matter matter, std::vector<Point> points, Subject subject) {
-  return {line, matter, usualLayer(line, matter), std::move(subject), std::move(points), true, 0.0};
+  Shape shape = openShape(line, std::move(points), std::move(subject));
+  shape.matter = matter;
+  shape.layer = usualLayer(line, matter);
+  shape.isClosed = true;
+  return shape;
 }
 
 Shape closedShape(bool isKnown, Matter matter, std::vector<Point> points, Subject subject) {

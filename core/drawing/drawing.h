@@ -33,7 +33,8 @@ struct Shape {
   Subject subject;  // may be none
   std::vector<Point> points;
   bool isClosed = false;
-  double thickness = 0.0;  // Section: mm
+  double thickness = 0.0;       // Section: mm
+  Turns turns = Turns::Unsaid;  // Fold, Crease
   friend bool operator==(const Shape& a, const Shape& b) = default;
 };
 

@@ -11,6 +11,7 @@ enum class LineKind {
   Cut,        // a cut inside a piece, or an edge seen as a line
   Fold,       // an edge to fold
   Crease,     // a line pressed in, to bend at
+  Mark,       // drawn on the piece, neither cut nor folded
   Hole,       // closed
   Thread,     // wide, on top of what it is sewn through
   Break,      // where the drawing is broken off
@@ -18,5 +19,8 @@ enum class LineKind {
   Dimension,  // a measuring line with ticks at both ends
   Extension   // thin, from the thing to its measuring line
 };
+
+/// Which way the paper goes at a fold, for who looks at it as it is drawn.
+enum class Turns { Unsaid, Toward, Away };
 
 }  // namespace drapery

@@ -8,6 +8,7 @@
 #include <variant>
 #include <vector>
 
+#include "core/plan/job_art.h"
 #include "core/plan/job_cutting.h"
 #include "core/quantity/units.h"
 
@@ -55,6 +56,7 @@ struct Job {
   Entries fixed;                                                // values said instead of computed
   std::map<std::string, Entries, std::less<>> asCut;  // pieces as they are: "width", "height"
   JobCutting cutting;
+  JobArt art;
   std::vector<std::pair<std::string, std::string>>
       kept;  // unknown keys of a newer version, as JSON
 };

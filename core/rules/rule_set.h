@@ -12,6 +12,7 @@
 #include <vector>
 
 #include "core/rules/dependents.h"
+#include "core/rules/section/artwork.h"
 #include "core/rules/section/derive.h"
 #include "core/rules/section/finding.h"
 #include "core/rules/section/input.h"
@@ -21,6 +22,7 @@
 #include "core/rules/section/start.h"
 #include "core/rules/section/step.h"
 #include "core/rules/section/summary.h"
+#include "core/rules/section/template.h"
 #include "core/rules/section/verdict.h"
 #include "core/rules/section/view.h"
 #include "core/rules/section/way.h"
@@ -114,6 +116,8 @@ struct RuleSet {
   std::vector<SummaryRule> summaries;
   std::vector<WayRule> ways;
   std::vector<StartRule> starts;
+  std::vector<TemplateRule> templates;
+  std::vector<ArtworkRule> artworks;
 
   std::vector<ValueNode> nodes;         // every number
   std::vector<std::size_t> order;       // nodes, each after all that it uses

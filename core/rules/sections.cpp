@@ -1,4 +1,5 @@
 #include "core/rules/section.h"
+#include "core/rules/section/artwork.h"
 #include "core/rules/section/derive.h"
 #include "core/rules/section/finding.h"
 #include "core/rules/section/input.h"
@@ -8,6 +9,7 @@
 #include "core/rules/section/start.h"
 #include "core/rules/section/step.h"
 #include "core/rules/section/summary.h"
+#include "core/rules/section/template.h"
 #include "core/rules/section/verdict.h"
 #include "core/rules/section/view.h"
 #include "core/rules/section/way.h"
@@ -31,9 +33,11 @@ const std::vector<const Section*>& ruleSections() {
   static const SummarySection kSummary;
   static const WaySection kWay;
   static const StartSection kStart;
+  static const TemplateSection kTemplate;
+  static const ArtworkSection kArtwork;
   static const std::vector<const Section*> kSections{
-      &kGiven, &kAllowance, &kDerive, &kPart,    &kSeries, &kMark, &kFinding,
-      &kStep,  &kVerdict,   &kView,   &kSummary, &kWay,    &kStart};
+      &kGiven,   &kAllowance, &kDerive,  &kPart, &kSeries, &kMark,     &kFinding, &kStep,
+      &kVerdict, &kView,      &kSummary, &kWay,  &kStart,  &kTemplate, &kArtwork};
   return kSections;
 }
 

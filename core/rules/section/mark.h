@@ -32,6 +32,7 @@ struct MarkRule : Repeated {
   RuleFormula cut;    // as it is marked; empty: the nearest mark of the rule
   std::vector<MarkPlaceRule> places;
   std::vector<WordWhere> part;  // the piece that the places are marked on; may be empty
+  bool isUpward = false;        // the places are read from the tail, not from the left
   bool isAside = false;         // told after the rest: for sheets, endpapers, a jacket
   SourcePosition at;
 };

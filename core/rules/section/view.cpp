@@ -13,12 +13,6 @@ namespace {
 
 const Choices<Side> kSides{
     {"left", Side::Left}, {"right", Side::Right}, {"above", Side::Above}, {"below", Side::Below}};
-/// Those that a view can add; the others are the figures' own.
-const Choices<LineKind> kLines{{"cut", LineKind::Cut},       {"fold", LineKind::Fold},
-                               {"crease", LineKind::Crease}, {"hidden", LineKind::Hidden},
-                               {"hole", LineKind::Hole},     {"dimension", LineKind::Dimension},
-                               {"thread", LineKind::Thread}};
-
 std::vector<std::string> namesOf(std::span<const std::string_view> names) {
   return {names.begin(), names.end()};
 }
@@ -55,7 +49,7 @@ class ViewReading {
       rule_.layers.push_back(item.text);
     });
     in_.eachItem("tags", [&](const Node& item) { readTag(item); });
-    in_.eachItem("lines", [&](const Node& item) { readLine(item); });
+    rule_.lines = readLines(in_, placer_);
     in_.finish();
     return std::move(rule_);
   }
@@ -158,22 +152,6 @@ class ViewReading {
       if (known == name) return side;
     return std::nullopt;
   }
-  void readLine(const Node& item) {
-    EntryReader in(item, "lines", placer_);
-    ViewLine line;
-    readEach(in, line);
-    line.kind = in.choice("kind", kLines, LineKind::Hidden);
-    line.subject.id = in.text("subject", Needed::No);
-    line.when = in.formula("when", Needed::No);
-    line.size = in.formula("size", Needed::No);
-    const Node* path = in.list("path", Needed::Yes);
-    if (path != nullptr)
-      for (const Node& point : path->items)
-        if (auto at = in.point(point, "path")) line.path.push_back(std::move(*at));
-    in.finish();
-    rule_.lines.push_back(std::move(line));
-  }
-
   const Node& entry_;
   IssuePlacer& placer_;
   EntryReader in_;
@@ -195,21 +173,6 @@ bool isSpot(const ViewRule& view, const RuleSet& rules, const std::string& spot)
       !has(view.spec->pieceSpots, std::string_view(spot).substr(dot + 1)))
     return false;
   return isPart(rules, spot.substr(0, dot));
-}
-
-/// A part, a value or the book, by its id.
-void findSubject(Subject& subject, const ViewRule& view, const RuleSet& rules, Linker& linker) {
-  if (subject.id.empty()) return;
-  if (subject.id == Subject::kBook) {
-    subject.kind = Subject::Kind::Book;
-  } else if (isPart(rules, subject.id)) {
-    subject.kind = Subject::Kind::Part;
-  } else if (rules.find(subject.id)) {
-    subject.kind = Subject::Kind::Value;
-  } else if (!rules.isBase) {
-    linker.placer().add("touches-unknown", {{"name", shortened(subject.id)}, {"id", view.id}},
-                        view.at);
-  }
 }
 
 void linkTag(const ViewRule& view, ViewTag& tag, const RuleSet& rules, Linker& linker) {
@@ -266,18 +229,13 @@ void ViewSection::link(RuleSet& rules, Linker& linker) const {
       if (tag.to) linker.linkPoint(nullptr, *tag.to);
       linkTag(view, tag, rules, linker);
     }
-    for (auto& [thing, subject] : view.show) findSubject(subject, view, rules, linker);
+    for (auto& [thing, subject] : view.show)
+      findSubject(subject, {view.id, view.at}, rules, linker);
     if (view.window)
       for (RulePoint* corner : {&view.window->first, &view.window->second})
         linker.linkPoint(nullptr, *corner);
     if (!rules.isBase) checkNames(view, rules, linker);
-    for (ViewLine& line : view.lines) {
-      findSubject(line.subject, view, rules, linker);
-      const SeriesRule* series = linker.seriesOf(line);
-      linker.linkIn(series, line.when, Dimension::number());
-      linker.linkIn(series, line.size, Dimension::length());
-      for (RulePoint& point : line.path) linker.linkPoint(series, point);
-    }
+    linkLines(view.lines, {view.id, view.at}, rules, linker);
   }
 }
 

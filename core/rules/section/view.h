@@ -8,10 +8,9 @@
 #include <vector>
 
 #include "core/figure/figure_spec.h"
-#include "core/figure/line_kind.h"
 #include "core/rules/entry_reader.h"
-#include "core/rules/repeated.h"
 #include "core/rules/section.h"
+#include "core/rules/section/drawn_line.h"
 #include "core/rules/subject.h"
 #include "core/toml/sourced.h"
 
@@ -29,15 +28,6 @@ struct ViewTag {
   SourcePosition where;
 };
 
-/// A line that the view adds to its figure; repeated for each of a series where it says so.
-struct ViewLine : Repeated {
-  LineKind kind = LineKind::Hidden;
-  Subject subject;  // what it shows; may be none
-  std::vector<RulePoint> path;
-  RuleFormula size;  // of a hole: its diameter
-  RuleFormula when;  // empty: always
-};
-
 struct ViewRule {
   std::string id;
   std::string stage;  // "measure", "case"
@@ -49,7 +39,7 @@ struct ViewRule {
   std::vector<std::pair<std::string, Subject>> show;  // a thing of the figure: what it is
   std::vector<std::string> layers;                    // parts, for figures that show a list of them
   std::vector<ViewTag> tags;                          // in the order of the work
-  std::vector<ViewLine> lines;
+  std::vector<DrawnLine> lines;
   RuleFormula when;  // empty: always
   /// The view that this is a closer look at, taken when it is asked for; empty: it stands by
   /// itself.

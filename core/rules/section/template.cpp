@@ -1,0 +1,89 @@
+#include "core/rules/section/template.h"
+
+#include "core/rules/linker.h"
+#include "core/rules/rule_set.h"
+#include "core/rules/section/common.h"
+#include "core/rules/section/described.h"
+
+namespace drapery {
+
+namespace {
+
+/// `["x", "y"]`, or `{ at = ["x", "y"], each = "hole" }`.
+TemplateCorner readCorner(const Node& item, EntryReader& in, IssuePlacer& placer) {
+  TemplateCorner corner;
+  if (item.kind != Node::Kind::Table) {
+    if (auto at = in.point(item, "outline")) corner.at = std::move(*at);
+    return corner;
+  }
+  EntryReader table(item, "outline", placer);
+  readEach(table, corner);
+  if (auto at = table.pointAt("at", Needed::Yes)) corner.at = std::move(*at);
+  table.finish();
+  return corner;
+}
+
+TemplateLabel readLabel(const Node& item, IssuePlacer& placer) {
+  EntryReader in(item, "labels", placer);
+  TemplateLabel label;
+  readEach(in, label);
+  label.says = in.ruleWords("says", Needed::Yes);
+  label.when = in.formula("when", Needed::No);
+  if (auto at = in.pointAt("at", Needed::Yes)) label.at = std::move(*at);
+  in.finish();
+  return label;
+}
+
+}  // namespace
+
+void TemplateSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const {
+  EntryReader in(entry, "template", placer);
+  TemplateRule rule;
+  rule.at = in.at(entry);
+  rule.id = in.id();
+  rule.title = in.words("title", Needed::Yes);
+  rule.when = in.formula("when", Needed::No);
+  rule.says = in.ruleWords("says", Needed::Yes);
+  rule.gives = in.formula("gives", Needed::No);
+  rule.block = in.ruleWords("block", Needed::No);
+  rule.isLayOut = in.flag("lay_out");
+  in.eachItem("outline",
+              [&](const Node& item) { rule.outline.push_back(readCorner(item, in, placer)); });
+  rule.lines = readLines(in, placer);
+  in.eachItem("labels", [&](const Node& item) { rule.labels.push_back(readLabel(item, placer)); });
+  in.finish();
+  rules.templates.push_back(std::move(rule));
+}
+
+void TemplateSection::link(RuleSet& rules, Linker& linker) const {
+  linker.numbersAreLinked();
+  for (TemplateRule& rule : rules.templates) {
+    linker.link(rule.when, Dimension::number());
+    linker.linkWords(rule.says);
+    linker.link(rule.gives, Dimension::length());
+    linker.linkWords(rule.block);
+    for (TemplateCorner& corner : rule.outline)
+      linker.linkPoint(linker.seriesOf(corner), corner.at);
+    linkLines(rule.lines, {rule.id, rule.at}, rules, linker);
+    for (TemplateLabel& label : rule.labels) {
+      const SeriesRule* series = linker.seriesOf(label);
+      linker.linkPoint(series, label.at);
+      linker.linkWords(label.says, series);
+      linker.linkIn(series, label.when, Dimension::number());
+    }
+  }
+}
+
+std::vector<Described> TemplateSection::describe(const RuleSet& rules) const {
+  std::vector<Described> all;
+  for (const TemplateRule& rule : rules.templates) {
+    std::string out = "- **" + rule.title.text + "** " + asCode(rule.id) + onlyWhere(rule.when) +
+                      "." + andSays(wordsAsCode(rule.says));
+    if (!rule.gives.empty()) out += " Gives " + asCode(rule.gives) + ".";
+    out += andSays(wordsAsCode(rule.block));
+    all.push_back({"Templates", out + "\n"});
+  }
+  return all;
+}
+
+}  // namespace drapery

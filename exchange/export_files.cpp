@@ -1,0 +1,160 @@
+#include "exchange/export_files.h"
+
+#include <QCoreApplication>
+#include <QDate>
+#include <algorithm>
+#include <filesystem>
+
+#include "exchange/art_files.h"
+#include "exchange/print_job.h"
+#include "exchange/slip_pdf.h"
+#include "exchange/template_pdf.h"
+#include "exchange/true_size_files.h"
+#include "words/issue_words.h"
+#include "words/plan_csv.h"
+
+namespace drapery {
+
+namespace {
+
+/// By the key of `--what`.
+const std::vector<std::pair<std::string, std::vector<std::string>>> kFormats{
+    {"slip", {"pdf", "csv"}},
+    {"templates", {"pdf", "svg", "dxf"}},
+    {"jacket", {"pdf", "svg", "dxf"}}};
+
+class Exporter {
+ public:
+  Exporter(const ExportBook& book, const ExportWishes& wishes) : book_(book), wishes_(wishes) {}
+
+  std::variant<Exported, Issues> run() {
+    const bool isAll = wishes_.what == "all";
+    for (const auto& [what, formats] : kFormats) {
+      if (!isAll && what != wishes_.what) continue;
+      const bool hasJacket = !artworksOn(*book_.plan).empty();
+      if (isAll && what == "jacket" && !hasJacket) continue;
+      if (what == "jacket" && !hasJacket) {
+        issues_.push_back({"print-nothing", {{"name", std::string("jacket")}}, {}, {}, {}});
+        continue;
+      }
+      for (const std::string& as : formats)
+        if (wishes_.as.empty() || wishes_.as == as) make(what, as);
+    }
+    if (!issues_.empty()) return std::move(issues_);
+    return std::move(exported_);
+  }
+
+ private:
+  void add(const std::string& what, const std::string& as, Painted painted) {
+    if (auto* issue = std::get_if<Issue>(&painted)) return issues_.push_back(std::move(*issue));
+    exported_.files.push_back({what, as, std::move(std::get<QByteArray>(painted))});
+  }
+
+  void make(const std::string& what, const std::string& as) {
+    if (what == "slip") return slip(as);
+    if (what == "templates") return templates(as);
+    for (const Artwork& art : artworksOn(*book_.plan)) jacket(art, as);
+  }
+
+  void slip(const std::string& as) {
+    if (as == "pdf") return add("slip", as, slipPdf(book_.job, *book_.plan));
+    const std::string table = partsCsvHeader() + partsCsv(book_.job, *book_.plan);
+    add("slip", as, QByteArray::fromStdString(table));
+  }
+
+  void templates(const std::string& as) {
+    if (as == "pdf") {
+      auto print =
+          makePrintJob(book_.job, book_.plan, {wishes_.only}, wishes_.paper, wishes_.error);
+      if (auto* issue = std::get_if<Issue>(&print)) return issues_.push_back(std::move(*issue));
+      return add("templates", as, templatePdf(std::get<PrintJob>(print)));
+    }
+    // A machine is given the pieces as well.
+    PrintChoice choice{wishes_.only};
+    std::vector<TrueSize> things = trueSizes(*book_.plan);
+    if (!choice.ids.empty()) {
+      auto chosen = chosenThings(*book_.plan, choice);
+      if (auto* issue = std::get_if<Issue>(&chosen)) return issues_.push_back(std::move(*issue));
+      things = std::move(std::get<std::vector<TrueSize>>(chosen));
+    }
+    vector("templates", as, things);
+  }
+
+  void vector(const std::string& what, const std::string& as, const std::vector<TrueSize>& things) {
+    const QString title = QString::fromStdString(book_.job.title);
+    if (as == "svg") return add(what, as, trueSizeSvg(things, *book_.plan, title));
+    add(what, as, trueSizeDxf(things, *book_.plan));
+  }
+
+  void jacket(const Artwork& art, const std::string& as) {
+    if (as == "dxf") {
+      std::vector<TrueSize> things = trueSizes(*book_.plan);
+      std::erase_if(things, [&](const TrueSize& thing) {
+        return !thing.artwork || thing.artwork->rule != art.rule;
+      });
+      return vector("jacket", as, things);
+    }
+    const std::string folder = std::filesystem::path(book_.path).parent_path().string();
+    auto page = makeArtPage(book_.job, book_.plan, art, folder);
+    if (auto* issues = std::get_if<Issues>(&page)) {
+      for (Issue& issue : *issues)
+        if (!isTold(issues_, issue)) issues_.push_back(std::move(issue));
+      return;
+    }
+    const ArtPage& made = std::get<ArtPage>(page);
+    for (const Issue& note : made.notes)
+      if (!isTold(exported_.notes, note)) exported_.notes.push_back(note);
+    add("jacket", as, as == "pdf" ? artPdf(made) : Painted(artSvg(made)));
+  }
+  /// Each format of it finds the same.
+  static bool isTold(const Issues& told, const Issue& issue) {
+    return std::any_of(told.begin(), told.end(), [&](const Issue& each) {
+      return issueWords(each, {}) == issueWords(issue, {});
+    });
+  }
+
+  const ExportBook& book_;
+  const ExportWishes& wishes_;
+  Exported exported_;
+  Issues issues_;
+};
+
+}  // namespace
+
+std::vector<std::string> formatsOf(const std::string& what) {
+  if (what == "all") return {"pdf", "svg", "dxf", "csv"};
+  for (const auto& [known, formats] : kFormats)
+    if (known == what) return formats;
+  return {};
+}
+
+std::variant<Exported, Issues> exportFiles(const ExportBook& book, const ExportWishes& wishes) {
+  return Exporter(book, wishes).run();
+}
+
+std::string exportName(const std::string& jobPath, const ExportedFile& file) {
+  return std::filesystem::path(jobPath).stem().string() + "-" +
+         QDate::currentDate().toString(Qt::ISODate).toStdString() + "-" + file.what + "." + file.as;
+}
+
+std::optional<Issue> writeAll(const std::vector<ExportedFile>& files, const std::string& jobPath,
+                              const std::string& folder, bool replaces) {
+  std::error_code error;
+  const bool isNew = std::filesystem::create_directory(folder, error);
+  std::vector<std::string> written;
+  for (const ExportedFile& file : files) {
+    const std::string path = (std::filesystem::path(folder) / exportName(jobPath, file)).string();
+    const bool wasThere = std::filesystem::exists(path, error);
+    auto issue = writeBytes(file.bytes, path, replaces);
+    if (!issue) {
+      if (!wasThere) written.push_back(path);
+      continue;
+    }
+    for (const std::string& made : written) std::filesystem::remove(made, error);
+    if (isNew) std::filesystem::remove(folder, error);
+    return issue;
+  }
+  return std::nullopt;
+}
+
+}  // namespace drapery

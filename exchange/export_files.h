@@ -1,0 +1,54 @@
+// What `drapery-cli export` writes: files made in memory from one job.
+#pragma once
+
+#include <QByteArray>
+#include <QString>
+#include <string>
+#include <variant>
+#include <vector>
+
+#include "core/plan/job.h"
+#include "core/plan/plan.h"
+#include "core/printing/paper.h"
+#include "exchange/whole_bytes.h"
+
+namespace drapery {
+
+struct ExportBook {
+  Job job;
+  std::shared_ptr<const Plan> plan;
+  std::string path;  // of the job's file
+};
+
+struct ExportWishes {
+  std::string what;  // "slip", "templates", "jacket", "all"
+  std::string as;    // "pdf", "svg", "dxf", "csv"; empty with "all": every one
+  Paper paper;
+  PrinterError error;
+  std::vector<std::string> only;  // templates, by id
+};
+
+struct ExportedFile {
+  std::string what, as;  // "templates", "pdf"
+  QByteArray bytes;
+};
+struct Exported {
+  std::vector<ExportedFile> files;
+  Issues notes;  // worth knowing; the files are as they should be
+};
+
+/// The formats that there are for it; empty for what is not exported so.
+std::vector<std::string> formatsOf(const std::string& what);
+
+/// All of them, or every mistake and none.
+std::variant<Exported, Issues> exportFiles(const ExportBook& book, const ExportWishes& wishes);
+
+/// "tide-ledger-2026-11-27-templates.pdf"
+std::string exportName(const std::string& jobPath, const ExportedFile& file);
+
+/// Each in the folder by its name; none where one of them is there already and is not to be
+/// replaced, or cannot be written.
+std::optional<Issue> writeAll(const std::vector<ExportedFile>& files, const std::string& jobPath,
+                              const std::string& folder, bool replaces);
+
+}  // namespace drapery
