@@ -1,5 +1,6 @@
 #include <QCoreApplication>
 #include <QFileDialog>
+#include <QFileInfo>
 
 #include "app/main_window.h"
 
@@ -21,9 +22,10 @@ FileQuestions fileDialogs() {
     return QFileDialog::getSaveFileName(parent, Words::tr("Copy this book to"), suggested,
                                         Words::tr("Books (*.json)"));
   };
-  questions.savePdf = [](QWidget* parent, const QString& suggested) {
-    return QFileDialog::getSaveFileName(parent, Words::tr("Write the cut slip to"), suggested,
-                                        Words::tr("PDF (*.pdf)"));
+  questions.savePages = [](QWidget* parent, const QString& suggested) {
+    const QString kind = QFileInfo(suggested).suffix();
+    return QFileDialog::getSaveFileName(parent, Words::tr("Write the pages to"), suggested,
+                                        QString("%1 (*.%2)").arg(kind.toUpper(), kind));
   };
   return questions;
 }

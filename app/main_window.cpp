@@ -396,9 +396,9 @@ void MainWindow::exportSlip() {
 }
 
 void MainWindow::writePages(const StagePage::Pages& pages) {
-  QString path = ask_.savePdf(this, suggestedName(pages.suffix));
+  QString path = ask_.savePages(this, suggestedName(pages.suffix));
   if (path.isEmpty()) return;
-  if (QFileInfo(path).suffix().isEmpty()) path += ".pdf";
+  if (QFileInfo(path).suffix().isEmpty()) path += "." + QFileInfo(pages.suffix).suffix();
   const std::string file = QFile::encodeName(path).toStdString();
   if (const auto issue = notToBeReplaced(file, QFile::encodeName(document_.path()).toStdString()))
     return banner_->say(Severity::Stop, issueText(*issue, {}));

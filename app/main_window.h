@@ -21,7 +21,7 @@ namespace drapery {
 struct FileQuestions {
   std::function<QString(QWidget*, const QString& folder)> open;
   std::function<QString(QWidget*, const QString& suggested)> saveJob;
-  std::function<QString(QWidget*, const QString& suggested)> savePdf;
+  std::function<QString(QWidget*, const QString& suggested)> savePages;
 };
 FileQuestions fileDialogs();
 

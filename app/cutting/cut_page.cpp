@@ -9,12 +9,12 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/cutting/cut_margin.h"
 #include "app/cutting/sheet_card.h"
 #include "app/cutting/sheet_view.h"
 #include "app/cutting/stock_sheet.h"
 #include "app/ink_button.h"
 #include "app/ink_parts.h"
+#include "app/margin_column.h"
 #include "app/words/cut_words.h"
 #include "app/words/window_words.h"
 #include "app/workspace/workspace.h"
@@ -41,7 +41,7 @@ CutPage::CutPage(Workspace& workspace, const Palette& palette, QWidget* parent)
       book_(workspace.book()),
       desk_(workspace.cutting()),
       palette_(palette),
-      margin_(new CutMargin(palette, this)),
+      margin_(new MarginColumn("cut.margin", palette, this)),
       table_(new QScrollArea(this)),
       cardsSheet_(new QWidget),
       view_(new SheetView(palette, this)),

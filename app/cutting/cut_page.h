@@ -20,7 +20,7 @@ class QScrollArea;
 
 namespace drapery {
 
-class CutMargin;
+class MarginColumn;
 class InkButton;
 class SheetCard;
 class SheetView;
@@ -112,7 +112,7 @@ class CutPage : public StagePage {
   Document& book_;
   CutDesk& desk_;
   const Palette& palette_;
-  CutMargin* margin_;
+  MarginColumn* margin_;
   QScrollArea* table_;
   QWidget* cardsSheet_;
   SheetView* view_;

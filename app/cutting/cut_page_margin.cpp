@@ -3,10 +3,10 @@
 #include <QFileInfo>
 #include <QLocale>
 
-#include "app/cutting/cut_margin.h"
 #include "app/cutting/cut_page.h"
 #include "app/cutting/sheet_view.h"
 #include "app/ink_button.h"
+#include "app/margin_column.h"
 #include "app/words/cut_words.h"
 #include "app/words/window_words.h"
 #include "app/workspace/workspace.h"
@@ -130,9 +130,9 @@ void CutPage::writeWishes() {
   margin_->space();
   margin_->heading(tr("Taken first"));
   const auto way = [&](const char* name, const QString& words, StockFirst first) {
-    return CutMargin::Way{name, words, wish.first == first, [this, first] {
-                            change([first](JobCutting& cutting) { cutting.first = first; });
-                          }};
+    return MarginColumn::Way{name, words, wish.first == first, [this, first] {
+                               change([first](JobCutting& cutting) { cutting.first = first; });
+                             }};
   };
   margin_->ways({way("cut.first.cost", tr("what costs least"), StockFirst::LeastCost),
                  way("cut.first.off-cuts", tr("off-cuts"), StockFirst::OffCuts),

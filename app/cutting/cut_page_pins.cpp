@@ -9,10 +9,10 @@
 #include <cmath>
 #include <set>
 
-#include "app/cutting/cut_margin.h"
 #include "app/cutting/cut_page.h"
 #include "app/cutting/sheet_card.h"
 #include "app/cutting/sheet_view.h"
+#include "app/margin_column.h"
 #include "app/words/cut_words.h"
 #include "app/words/window_words.h"
 #include "app/workspace/workspace.h"
@@ -291,16 +291,16 @@ void CutPage::cutSheetDone() {
 void CutPage::writeGrainTest(const StockItem& item) {
   const auto way = [&](const char* name, const QString& words, GrainSign sign) {
     const bool holds = item.grainTest && item.grainTest->sign == sign;
-    return CutMargin::Way{name, words, holds, [this, sign, before = item] {
-                            StockItem after = before;
-                            after.grainTest = GrainTest{
-                                sign, QDate::currentDate().toString(Qt::ISODate).toStdString()};
-                            const Issues issues =
-                                workspace_.stock().keepItem(*book_.undoStack(), before, after);
-                            if (issues.empty()) return;
-                            tell(issueText(issues.front(), windowNotation(book_.plan())));
-                            writeMargin();
-                          }};
+    return MarginColumn::Way{name, words, holds, [this, sign, before = item] {
+                               StockItem after = before;
+                               after.grainTest = GrainTest{
+                                   sign, QDate::currentDate().toString(Qt::ISODate).toStdString()};
+                               const Issues issues =
+                                   workspace_.stock().keepItem(*book_.undoStack(), before, after);
+                               if (issues.empty()) return;
+                               tell(issueText(issues.front(), windowNotation(book_.plan())));
+                               writeMargin();
+                             }};
   };
   margin_->ways({way("cut.grain.bend", tr("bent"), GrainSign::Bend),
                  way("cut.grain.damp", tr("damped"), GrainSign::Damp),

@@ -51,7 +51,7 @@ class StagePage : public QWidget {
 
   using TakeBook = std::function<void(const QString& path)>;
   struct Pages {
-    QString suffix;         // of the name that is suggested: "-cut.pdf"
+    QString suffix;         // of the name that is suggested: "-cut.pdf"; tells the kind of file
     QString begun;          // "The cut list is being written."
     QString done, stopped;  // "The cut list is in %1."; and for a book that must not be cut yet
     /// In a thread of its own; must touch nothing that others change.

@@ -5,6 +5,7 @@
 
 #include "app/cutting/cut_desk.h"
 #include "app/cutting/cut_page.h"
+#include "app/printing/templates_page.h"
 #include "app/table/table.h"
 #include "app/words/cut_words.h"
 #include "app/words/window_words.h"
@@ -69,6 +70,24 @@ StagePage* makeCutPage(Workspace& workspace, const Palette& palette, QWidget* pa
   return new CutPage(workspace, palette, parent);
 }
 
+StagePage* makeTemplates(Workspace& workspace, const Palette& palette, QWidget* parent) {
+  return new TemplatesPage(workspace, palette, parent);
+}
+
+bool hasTemplates(const Stage&, const RuleSet& rules) {
+  return !rules.templates.empty() || !rules.parts.empty();
+}
+
+/// How many there are of what is laid on the work.
+StageStatus templatesStatus(const Stage&, Workspace& workspace) {
+  if (!workspace.book().missing().empty()) return {Words::tr("waits for the measures")};
+  const Plan& plan = workspace.book().plan();
+  const auto count = std::count_if(
+      plan.rules->templates.begin(), plan.rules->templates.end(),
+      [&](const TemplateRule& rule) { return rule.when.formula.holds(plan.table()); });
+  return {Words::tr("%1 to lay on the work").arg(count)};
+}
+
 }  // namespace
 
 QString Stage::words() const { return Words::tr(title); }
@@ -79,7 +98,9 @@ const std::vector<Stage>& allStages() {
       {"linings", QT_TRANSLATE_NOOP("Stage", "Linings"), lineStatus, hasViews, makeTable, false},
       {"case", QT_TRANSLATE_NOOP("Stage", "Case"), caseStatus, hasViews, makeTable, true},
       {"cut", QT_TRANSLATE_NOOP("Stage", "Cut"), cutStatus, hasPieces, makeCutPage, false},
-      {"jacket", QT_TRANSLATE_NOOP("Stage", "Jacket"), lineStatus, hasViews, makeTable, false}};
+      {"jacket", QT_TRANSLATE_NOOP("Stage", "Jacket"), lineStatus, hasViews, makeTable, false},
+      {"templates", QT_TRANSLATE_NOOP("Stage", "Templates"), templatesStatus, hasTemplates,
+       makeTemplates, false}};
   return kStages;
 }
 

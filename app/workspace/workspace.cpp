@@ -8,6 +8,7 @@
 #include "app/workspace/folder_watch.h"
 #include "app/workspace/house_desk.h"
 #include "app/workspace/log.h"
+#include "app/workspace/shop_room.h"
 #include "app/workspace/stock_room.h"
 #include "store/folders.h"
 #include "store/whole_file.h"
@@ -16,7 +17,9 @@
 namespace drapery {
 
 Workspace::Places Workspace::Places::usual() {
-  return {houseMethodsFolder(), houseMaterialsFolder(), jobsFolder(), settingsFile(), stockFile()};
+  return {houseMethodsFolder(), houseMaterialsFolder(),
+          jobsFolder(),         settingsFile(),
+          stockFile(),          shopFile()};
 }
 
 Workspace::Workspace(Places places, QObject* parent)
@@ -24,6 +27,7 @@ Workspace::Workspace(Places places, QObject* parent)
   if (!places_.settings.empty()) settings_ = Settings::load(places_.settings, settingsIssues_);
   for (const Issue& issue : settingsIssues_) logNote(placedWords(issue, {}));
   stock_ = std::make_unique<StockRoom>(makeJsonShelf(places_.stock));
+  shop_ = std::make_unique<ShopRoom>(places_.shop);
   book_ = std::make_unique<Document>(readLibrary(), *jobs_, usualUnits());
   cutting_ = std::make_unique<CutDesk>(*book_, *stock_);
   desk_ = std::make_unique<HouseDesk>(

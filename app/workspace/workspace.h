@@ -16,6 +16,7 @@ namespace drapery {
 class CutDesk;
 class FolderWatch;
 class HouseDesk;
+class ShopRoom;
 class StockRoom;
 
 class Workspace : public QObject {
@@ -24,7 +25,7 @@ class Workspace : public QObject {
  public:
   /// Folders and files; an empty one: none.
   struct Places {
-    std::string methods, materials, jobs, settings, stock;
+    std::string methods, materials, jobs, settings, stock, shop;
     /// The binder's own, by the XDG base directories.
     static Places usual();
   };
@@ -39,6 +40,8 @@ class Workspace : public QObject {
   /// What lies there to be cut, and the book laid out on it.
   [[nodiscard]] StockRoom& stock() { return *stock_; }
   [[nodiscard]] CutDesk& cutting() { return *cutting_; }
+  /// Gauges and printers.
+  [[nodiscard]] ShopRoom& shop() { return *shop_; }
   [[nodiscard]] CaliperPort& caliper() { return caliper_; }
   /// Listens to that port from now on, today and the next time; an empty one: to none.
   void useCaliper(const QString& port);
@@ -72,6 +75,7 @@ class Workspace : public QObject {
   std::unique_ptr<JobRepository> jobs_;
   std::unique_ptr<HouseDesk> desk_;   // outlives the book's steps, which write by it
   std::unique_ptr<StockRoom> stock_;  // so too
+  std::unique_ptr<ShopRoom> shop_;
   std::unique_ptr<Document> book_;
   std::unique_ptr<CutDesk> cutting_;
   Tasks tasks_;

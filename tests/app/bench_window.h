@@ -33,7 +33,8 @@ class BenchWindow : public ::testing::Test {
              const std::vector<Stage>& stages = allStages(), const std::string& materials = {}) {
     window_.reset();
     workspace_ = std::make_unique<Workspace>(
-        Workspace::Places{methods, materials, folder_.path() + "/drapery/jobs", settings, stock()});
+        Workspace::Places{methods, materials, folder_.path() + "/drapery/jobs", settings, stock(),
+                          folder_.path() + "/drapery/shop.json"});
     window_ = std::make_unique<MainWindow>(*workspace_, stages);
     window_->show();
     window_->activateWindow();

@@ -432,7 +432,7 @@ TEST_F(Cutting, thePagesAreWrittenBesideTheWindow) {
   showCut();
   const std::string pdf = folder_.path() + "/list.pdf";
   FileQuestions ask;
-  ask.savePdf = [&](QWidget*, const QString& suggested) {
+  ask.savePages = [&](QWidget*, const QString& suggested) {
     EXPECT_TRUE(suggested.endsWith("-cut.pdf"));
     return QString::fromStdString(pdf);
   };

@@ -216,7 +216,7 @@ TEST_F(Window, aPlaceThatCannotBeWrittenIsToldAndAnotherOffered) {
   FileQuestions questions = fileDialogs();
   QString answer = QString::fromStdString(folder_.path() + "/no/such/folder/copy.json");
   questions.saveJob = [&](QWidget*, const QString&) { return answer; };
-  questions.savePdf = [&](QWidget*, const QString&) {
+  questions.savePages = [&](QWidget*, const QString&) {
     return QString::fromStdString(folder_.path() + "/no/slip.pdf");
   };
   window_->setQuestions(questions);
@@ -450,7 +450,7 @@ TEST_F(Window, theSlipIsPrinted) {
   openPlain();
   const std::string pdf = folder_.path() + "/slip.pdf";
   FileQuestions questions = fileDialogs();
-  questions.savePdf = [&](QWidget*, const QString&) { return QString::fromStdString(pdf); };
+  questions.savePages = [&](QWidget*, const QString&) { return QString::fromStdString(pdf); };
   window_->setQuestions(questions);
   type("text_width", "150");  // typed, not yet kept: the slip must not be older than the screen
   press(Qt::Key_P, Qt::ControlModifier);

@@ -1,4 +1,5 @@
-// The margin beside the sheets: words and commands in a column, written anew whenever they change.
+// The margin beside sheets that lie on the table: words and commands in a column, written anew
+// whenever they change.
 #pragma once
 
 #include <QScrollArea>
@@ -12,11 +13,12 @@ namespace drapery {
 
 class InkButton;
 
-class CutMargin : public QScrollArea {
+class MarginColumn : public QScrollArea {
   Q_OBJECT
 
  public:
-  CutMargin(const Palette& palette, QWidget* parent);
+  /// @param name of the widget
+  MarginColumn(const QString& name, const Palette& palette, QWidget* parent);
 
   /// From here on it is written anew; the focus stays on what has the same name afterwards.
   void begin();

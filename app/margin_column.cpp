@@ -1,4 +1,4 @@
-#include "app/cutting/cut_margin.h"
+#include "app/margin_column.h"
 
 #include <QApplication>
 #include <QBoxLayout>
@@ -12,9 +12,9 @@
 
 namespace drapery {
 
-CutMargin::CutMargin(const Palette& palette, QWidget* parent)
+MarginColumn::MarginColumn(const QString& name, const Palette& palette, QWidget* parent)
     : QScrollArea(parent), palette_(palette), sheet_(new QWidget) {
-  setObjectName("cut.margin");
+  setObjectName(name);
   setFrameShape(QFrame::NoFrame);
   setWidgetResizable(true);
   setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -28,13 +28,13 @@ CutMargin::CutMargin(const Palette& palette, QWidget* parent)
   setWidget(sheet_);
 }
 
-void CutMargin::begin() {
+void MarginColumn::begin() {
   const QWidget* focus = QApplication::focusWidget();
   focused_ = focus != nullptr && sheet_->isAncestorOf(focus) ? focus->objectName() : QString();
   emptyLayout(column_);
 }
 
-void CutMargin::add(QWidget* widget) { column_->addWidget(widget); }
+void MarginColumn::add(QWidget* widget) { column_->addWidget(widget); }
 
 namespace {
 constexpr int kBetween = 14;
@@ -45,26 +45,26 @@ QLabel* wrapped(QLabel* label) {
 }
 }  // namespace
 
-void CutMargin::heading(const QString& words) {
+void MarginColumn::heading(const QString& words) {
   add(wrapped(inkLabel(words, 14, palette_.ink, sheet_, true)));
 }
-void CutMargin::figure(const QString& words) {
+void MarginColumn::figure(const QString& words) {
   add(wrapped(inkLabel(words, 19, palette_.ink, sheet_, true)));
 }
-void CutMargin::text(const QString& words) {
+void MarginColumn::text(const QString& words) {
   add(wrapped(inkLabel(words, 13.5, palette_.ink, sheet_)));
 }
-void CutMargin::small(const QString& words) {
+void MarginColumn::small(const QString& words) {
   add(wrapped(inkLabel(words, 12.5, palette_.secondInk, sheet_)));
 }
-void CutMargin::finding(Severity severity, const QString& words) {
+void MarginColumn::finding(Severity severity, const QString& words) {
   add(wrapped(
       inkLabel(severityMark(severity) + "  " + words, 13.5, palette_.of(severity), sheet_)));
 }
-void CutMargin::space() { column_->addSpacing(12); }
+void MarginColumn::space() { column_->addSpacing(12); }
 
-InkButton* CutMargin::command(const QString& name, const QString& words, const Act& act,
-                              const QString& keys) {
+InkButton* MarginColumn::command(const QString& name, const QString& words, const Act& act,
+                                 const QString& keys) {
   auto* button = new InkButton(words, palette_, sheet_);
   button->setObjectName(name);
   button->setHint(keys);
@@ -73,7 +73,7 @@ InkButton* CutMargin::command(const QString& name, const QString& words, const A
   return button;
 }
 
-void CutMargin::ways(const std::vector<Way>& ways) {
+void MarginColumn::ways(const std::vector<Way>& ways) {
   auto* row = new QWidget(sheet_);
   int wide = 0;
   for (const Way& way : ways) wide += InkButton(way.words, palette_).sizeHint().width() + kBetween;
@@ -93,7 +93,7 @@ void CutMargin::ways(const std::vector<Way>& ways) {
   column_->addWidget(row);
 }
 
-void CutMargin::end() {
+void MarginColumn::end() {
   column_->addStretch(1);
   for (QWidget* child : sheet_->findChildren<QWidget*>()) child->show();
   if (focused_.isEmpty()) return;
