@@ -27,6 +27,11 @@ FileQuestions fileDialogs() {
     return QFileDialog::getSaveFileName(parent, Words::tr("Write the pages to"), suggested,
                                         QString("%1 (*.%2)").arg(kind.toUpper(), kind));
   };
+  questions.openPicture = [](QWidget* parent, const QString& folder) {
+    return QFileDialog::getOpenFileName(
+        parent, Words::tr("Choose a picture"), folder,
+        Words::tr("Pictures (*.png *.jpg *.jpeg *.svg *.webp *.bmp *.gif);;All files (*)"));
+  };
   return questions;
 }
 

@@ -294,6 +294,10 @@ StagePage& MainWindow::pageBy(PageMaker maker) {
     const QString path = ask_.open(this, QFileInfo(document_.path()).absolutePath());
     if (!path.isEmpty()) then(path);
   });
+  connect(page, &StagePage::pictureWanted, this, [this](const auto& then) {
+    const QString path = ask_.openPicture(this, QFileInfo(document_.path()).absolutePath());
+    if (!path.isEmpty()) then(path);
+  });
   return *page;
 }
 

@@ -22,6 +22,7 @@ struct FileQuestions {
   std::function<QString(QWidget*, const QString& folder)> open;
   std::function<QString(QWidget*, const QString& suggested)> saveJob;
   std::function<QString(QWidget*, const QString& suggested)> savePages;
+  std::function<QString(QWidget*, const QString& folder)> openPicture = {};
 };
 FileQuestions fileDialogs();
 

@@ -39,9 +39,10 @@ QString text(const std::string& from) { return QString::fromStdString(from); }
 
 class PageMaker {
  public:
-  PageMaker(ArtPage& page, const JobArt& all, const std::string& folder)
+  PageMaker(ArtPage& page, const JobArt& all, const std::string& folder, const ReadPicture& read)
       : page_(page),
         folder_(folder),
+        read_(read),
         medium_(1, 1, QImage::Format_ARGB32_Premultiplied),
         painter_(&medium_),
         letters_(painter_, kPerMm) {
@@ -49,8 +50,8 @@ class PageMaker {
       panels_ = &found->second;
   }
 
-  Issues make() {
-    if (panels_ == nullptr) return {};
+  void make() {
+    if (panels_ == nullptr) return;
     const double bleed = page_.art.bleed;
     if (const auto whole = panels_->find(ArtPage::kWhole); whole != panels_->end())
       picture(whole->second, Words::tr("whole sheet"),
@@ -62,7 +63,6 @@ class PageMaker {
       picture(found->second, nameOf(panel), placeOf(panel));
       title(found->second, panel);
     }
-    return std::move(issues_);
   }
 
  private:
@@ -99,8 +99,8 @@ class PageMaker {
     if (art.picture.empty()) return;
     const std::filesystem::path path =
         std::filesystem::path(folder_) / std::filesystem::path(art.picture);
-    auto read = ArtPicture::read(path.lexically_normal().string());
-    if (auto* issue = std::get_if<Issue>(&read)) return issues_.push_back(std::move(*issue));
+    auto read = read_(path.lexically_normal().string());
+    if (auto* issue = std::get_if<Issue>(&read)) return page_.faults.push_back(std::move(*issue));
     ArtPage::Picture put{std::move(std::get<ArtPicture>(read)), {}, {}};
     QSizeF size = put.picture.size();
     size.scale(place.size(),
@@ -132,6 +132,7 @@ class PageMaker {
     const double over = isTurned ? wide : kOfPanel * page_.art.height;
     ArtPage::Title title;
     title.panel = panel.rule->id;
+    title.ink = art.ink;
     title.turn = art.runs == TitleRuns::Down ? 90.0 : art.runs == TitleRuns::Up ? -90.0 : 0.0;
     title.middle = {panel.left + panel.width / 2,
                     page_.art.height * (isTurned || panel.rule->isSpine ? 0.5 : kUpper)};
@@ -210,11 +211,11 @@ class PageMaker {
 
   ArtPage& page_;
   const std::string& folder_;
+  const ReadPicture& read_;
   const std::map<std::string, PanelArt, std::less<>>* panels_ = nullptr;
   QImage medium_;
   QPainter painter_;
   Lettering letters_;
-  Issues issues_;
 };
 
 QPen pen(double mm, const QColor& colour = printPalette().ink) {
@@ -223,14 +224,15 @@ QPen pen(double mm, const QColor& colour = printPalette().ink) {
 
 }  // namespace
 
-std::variant<ArtPage, Issues> makeArtPage(const Job& job, std::shared_ptr<const Plan> plan,
-                                          const Artwork& art, const std::string& folder) {
-  ArtPage page{std::move(plan), art, {}, {}, {}, {}, {}, {}};
+ArtPage makeArtPage(const Job& job, std::shared_ptr<const Plan> plan, const Artwork& art,
+                    const std::string& folder, const ReadPicture& read) {
+  ArtPage page;
+  page.plan = std::move(plan);
+  page.art = art;
   page.notation = {page.plan->units, page.plan->resolution, '.'};
   page.book = job.title.empty() ? Words::tr("Untitled book") : text(job.title);
   page.date = QDate::currentDate().toString(Qt::ISODate);
-  Issues issues = PageMaker(page, job.art, folder).make();
-  if (!issues.empty()) return issues;
+  PageMaker(page, job.art, folder, read).make();
   return page;
 }
 
@@ -239,7 +241,8 @@ void paintArt(QPainter& painter, const ArtPage& page, bool canClip) {
   painter.setRenderHint(QPainter::Antialiasing);
   for (const ArtPage::Picture& picture : page.pictures)
     picture.picture.paint(painter, picture.into, picture.seen, canClip);
-  Lettering letters(painter, 1.0);
+  // Another program may not have the face: what cannot clip is given outlines.
+  Lettering letters(painter, 1.0, !canClip);
   for (const ArtPage::Title& title : page.titles) {
     painter.save();
     painter.translate(title.middle);
@@ -247,7 +250,8 @@ void paintArt(QPainter& painter, const ArtPage& page, bool canClip) {
     const double line = Lettering::lineHeight(title.letters);
     double y = -line * static_cast<double>(title.lines.size() - 1) / 2;
     for (const QString& words : title.lines) {
-      letters.writeMiddle({0.0, y}, words, title.letters, printPalette().ink);
+      letters.writeMiddle({0.0, y}, words, title.letters,
+                          title.ink == TitleInk::Light ? printPalette().paper : printPalette().ink);
       y += line;
     }
     painter.restore();

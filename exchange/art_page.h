@@ -4,7 +4,8 @@
 
 #include <QFont>
 #include <QStringList>
-#include <optional>
+#include <functional>
+#include <memory>
 #include <string>
 #include <variant>
 #include <vector>
@@ -33,13 +34,15 @@ struct ArtPage {
     double letters = 0.0;  // mm
     QPointF middle;
     double turn = 0.0;  // degrees clockwise
+    TitleInk ink = TitleInk::Dark;
   };
 
   std::shared_ptr<const Plan> plan;  // the artwork points into it
   Artwork art;
   std::vector<Picture> pictures;
   std::vector<Title> titles;
-  Issues notes;  // what is worth knowing before it is printed
+  Issues faults;  // pictures that cannot be printed: left out
+  Issues notes;   // what is worth knowing before it is printed
   Notation notation;
   QString book, date;
 
@@ -50,10 +53,11 @@ struct ArtPage {
   [[nodiscard]] QSizeF paper() const { return trim() + QSizeF(2 * offset(), 2 * offset()); }
 };
 
+using ReadPicture = std::function<std::variant<ArtPicture, Issue>(const std::string& path)>;
+
 /// @param folder that the job's pictures are named from
-/// An issue for each picture that cannot be printed, and where there is nothing to print on.
-std::variant<ArtPage, Issues> makeArtPage(const Job& job, std::shared_ptr<const Plan> plan,
-                                          const Artwork& art, const std::string& folder);
+ArtPage makeArtPage(const Job& job, std::shared_ptr<const Plan> plan, const Artwork& art,
+                    const std::string& folder, const ReadPicture& read = ArtPicture::read);
 
 /// Pictures and titles. The painter counts in mm from the trimmed sheet's corner.
 void paintArt(QPainter& painter, const ArtPage& page, bool canClip = true);

@@ -95,13 +95,10 @@ class Exporter {
       return vector("jacket", as, things);
     }
     const std::string folder = std::filesystem::path(book_.path).parent_path().string();
-    auto page = makeArtPage(book_.job, book_.plan, art, folder);
-    if (auto* issues = std::get_if<Issues>(&page)) {
-      for (Issue& issue : *issues)
-        if (!isTold(issues_, issue)) issues_.push_back(std::move(issue));
-      return;
-    }
-    const ArtPage& made = std::get<ArtPage>(page);
+    const ArtPage made = makeArtPage(book_.job, book_.plan, art, folder);
+    for (const Issue& fault : made.faults)
+      if (!isTold(issues_, fault)) issues_.push_back(fault);
+    if (!made.faults.empty()) return;
     for (const Issue& note : made.notes)
       if (!isTold(exported_.notes, note)) exported_.notes.push_back(note);
     add("jacket", as, as == "pdf" ? artPdf(made) : Painted(artSvg(made)));

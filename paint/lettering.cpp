@@ -2,6 +2,7 @@
 
 #include <QFontMetricsF>
 #include <QPainter>
+#include <QPainterPath>
 #include <algorithm>
 #include <cmath>
 
@@ -50,7 +51,10 @@ void Lettering::draw(const QPointF& baseline, const QString& text, const Face& f
   painter_.scale(1 / face.fine, 1 / face.fine);
   // A size reads alike where the window is mirrored.
   painter_.setLayoutDirection(text.isRightToLeft() ? Qt::RightToLeft : Qt::LeftToRight);
-  painter_.drawText(baseline * face.fine, text);
+  if (!isOutlined_) return painter_.drawText(baseline * face.fine, text);
+  QPainterPath shapes;
+  shapes.addText(baseline * face.fine, face.font, text);
+  painter_.fillPath(shapes, colour);
 }
 
 void Lettering::writeMiddle(const QPointF& middle, const QString& text, double mm,

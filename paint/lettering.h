@@ -14,7 +14,9 @@ namespace drapery {
 class Lettering {
  public:
   /// @param perMm the painter's units to a mm of the medium
-  Lettering(QPainter& painter, double perMm) : painter_(painter), perMm_(perMm) {}
+  /// @param isOutlined letters become shapes, for who has not got the face
+  Lettering(QPainter& painter, double perMm, bool isOutlined = false)
+      : painter_(painter), perMm_(perMm), isOutlined_(isOutlined) {}
 
   /// In mm.
   [[nodiscard]] double widthOf(const QString& text, double mm, bool isBold = false) const;
@@ -43,6 +45,7 @@ class Lettering {
 
   QPainter& painter_;
   double perMm_;
+  bool isOutlined_;
 };
 
 }  // namespace drapery

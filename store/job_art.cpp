@@ -25,7 +25,7 @@ class ArtReader : SectionReader {
 
  private:
   PanelArt panelArt(const Node& node, const std::string& at) {
-    know(node, at, {"picture", "fit", "title", "letters", "runs"});
+    know(node, at, {"picture", "fit", "title", "letters", "runs", "ink"});
     PanelArt art;
     art.picture = text(node, at, "picture", false);
     art.title = text(node, at, "title", false);
@@ -39,6 +39,9 @@ class ArtReader : SectionReader {
       art.runs = oneOf<TitleRuns>(
           *runs, at + ".runs",
           {{"across", TitleRuns::Across}, {"down", TitleRuns::Down}, {"up", TitleRuns::Up}});
+    if (const Node* ink = node.find("ink"))
+      art.ink = oneOf<TitleInk>(*ink, at + ".ink",
+                                {{"dark", TitleInk::Dark}, {"light", TitleInk::Light}});
     return art;
   }
 };

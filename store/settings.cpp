@@ -64,7 +64,7 @@ const std::vector<SettingKind>& settingKinds() {
       {"caliper", std::string()},
       {"shear_mm", 0.0, {}, 0.0, 5000.0},  // the longest cut of shear or mat; 0: any
       {"paper", std::string(), {"", "a4", "a3", "letter", "legal", "roll"}},  // "": by the book
-      {"roll_mm", 610.0, {}, 180.0, 2000.0},                                   // its width
+      {"roll_mm", 610.0, {}, 180.0, 2000.0},                                  // its width
       {"printer", std::string()},
       {"screen_dots_per_mm", 0.0, {}, 0.0, 40.0},  // as it was measured; 0: not yet
       {"window_width", 1280.0, {}, 640.0, kLargestWindow},

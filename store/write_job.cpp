@@ -104,6 +104,7 @@ void write(PrettyJson& json, const PanelArt& art) {
   if (art.letters > 0.0) json.key("letters").number(art.letters);
   if (art.runs != TitleRuns::Across)
     json.key("runs").text(art.runs == TitleRuns::Down ? "down" : "up");
+  if (art.ink == TitleInk::Light) json.key("ink").text("light");
   json.endObject();
 }
 

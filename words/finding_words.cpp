@@ -56,13 +56,23 @@ const char* severityName(Severity severity) {
   return "note";
 }
 
+namespace {
+/// " (3.938)", for rules that are divided so.
+std::string inDecimals(const PlannedMark& mark, const PlannedMarkPlace& place,
+                       const Notation& notation) {
+  if (!mark.rule->hasDecimals || notation.units != Units::Inches) return {};
+  constexpr int kPlaces = 3;
+  return " (" + formatNumber(place.at.cut.inches(), kPlaces, notation.decimal) + ")";
+}
+}  // namespace
+
 std::string markSays(const PlannedMark& mark, const Notation& notation) {
   std::string out = filledWords(mark.rule->says, mark.says, notation);
   if (mark.places.empty()) return out;
   if (out.empty()) out = mark.rule->title.in(notation.language) + ":";
   for (const PlannedMarkPlace& place : mark.places)
     out += (&place == mark.places.data() ? " " : ", ") + place.rule->name.in(notation.language) +
-           " " + formatBare(place.at.cut, notation);
+           " " + formatBare(place.at.cut, notation) + inDecimals(mark, place, notation);
   return out + (notation.units == Units::Inches ? " in." : " mm.");
 }
 

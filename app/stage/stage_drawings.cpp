@@ -5,6 +5,7 @@
 
 #include "app/words/window_words.h"
 #include "core/drawing/draw_view.h"
+#include "core/plan/artwork.h"
 #include "core/plan/job_field.h"
 
 namespace drapery {
@@ -48,6 +49,8 @@ std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const 
       if (detail != &shown && detail->readingsOf.empty())
         panel.links.push_back({detail->id, localText(detail->asks)});
     if (hasTag(*view, "method")) panel.links.push_back({kAllMethods, Words::tr("by every method")});
+    if (panels.empty() && artworkOf(stage, plan) != nullptr)
+      panel.links.push_back({kPageToPrint, Words::tr("the page to print")});
     if (&shown != view) {
       panel.share = 1.0;
       return {std::move(panel)};
@@ -85,7 +88,7 @@ std::vector<StagePanel> triedPanels(const Stage& stage, const Plan& tried, const
 }
 
 bool isCloserLook(const Stage& stage, const Plan& plan, const std::string& id) {
-  if (id == kAllMethods) return !methodsView(stage, plan).empty();
+  if (id == kAllMethods || id == kPageToPrint) return !sheetView(stage, plan, id).empty();
   for (const ViewRule* view : viewsOf(plan, stage.id))
     for (const ViewRule* detail : detailsOf(plan, view->id))
       if (detail->id == id) return true;
@@ -99,10 +102,17 @@ std::string readingsView(const Stage& stage, const Plan& plan, const std::string
   return {};
 }
 
-std::string methodsView(const Stage& stage, const Plan& plan) {
+std::string sheetView(const Stage& stage, const Plan& plan, const std::string& sheet) {
+  if (sheet == kPageToPrint && artworkOf(stage, plan) == nullptr) return {};
   for (const ViewRule* view : viewsOf(plan, stage.id))
-    if (hasTag(*view, "method")) return view->id;
+    if (sheet == kPageToPrint || hasTag(*view, "method")) return view->id;
   return {};
+}
+
+const ArtworkRule* artworkOf(const Stage& stage, const Plan& plan) {
+  for (const ArtworkRule& rule : plan.rules->artworks)
+    if (rule.stage == stage.id && artworkOn(rule, plan)) return &rule;
+  return nullptr;
 }
 
 std::optional<std::string> detailWith(const Stage& stage, const Plan& plan,

@@ -14,6 +14,8 @@ namespace drapery {
 
 /// In place of a view's id: the book by all methods, beside one another.
 inline constexpr const char* kAllMethods = "all-methods";
+/// The same: what is printed on, as a page.
+inline constexpr const char* kPageToPrint = "page-to-print";
 
 /// In place of a view's id: how what the drawing shows is turned.
 inline constexpr const char *kPoseClosed = "pose-closed", *kPoseHalf = "pose-half",
@@ -53,8 +55,11 @@ bool isCloserLook(const Stage& stage, const Plan& plan, const std::string& id);
 /// The closer look at the places where a measure is read; empty where the stage has none.
 std::string readingsView(const Stage& stage, const Plan& plan, const std::string& measure);
 
-/// The view of the stage at which the method is chosen; empty when there is none.
-std::string methodsView(const Stage& stage, const Plan& plan);
+/// The view of the stage in whose place such a sheet stands: where the method is chosen, or the
+/// first of what is printed on; empty when the stage has none.
+std::string sheetView(const Stage& stage, const Plan& plan, const std::string& sheet);
+/// What of the stage is printed on and has a place on this book; null for nothing.
+const ArtworkRule* artworkOf(const Stage& stage, const Plan& plan);
 
 /// The detail of the stage in which a value, or a reading of it, has its tag; an empty id when it
 /// has one without, none when it has none.

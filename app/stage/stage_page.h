@@ -66,6 +66,8 @@ class StagePage : public QWidget {
   void refused(const drapery::Issue& issue);
   /// The binder is to be asked for a book's file.
   void bookWanted(const drapery::StagePage::TakeBook& then);
+  /// The same for a picture's file.
+  void pictureWanted(const drapery::StagePage::TakeBook& then);
   /// Pages are to be written to a PDF that the binder chooses, beside the window.
   void pagesWanted(const drapery::StagePage::Pages& pages);
 };

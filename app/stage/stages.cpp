@@ -63,7 +63,11 @@ StageStatus cutStatus(const Stage&, Workspace& workspace) {
 }
 
 StagePage* makeTable(Workspace& workspace, const Palette& palette, QWidget* parent) {
-  return new Table(workspace.book(), palette, parent);
+  auto* table = new Table(workspace.book(), palette, parent);
+  table->setTrueScale([&workspace, table] {
+    return workspace.settings().number("screen_dots_per_mm") / table->devicePixelRatioF();
+  });
+  return table;
 }
 
 StagePage* makeCutPage(Workspace& workspace, const Palette& palette, QWidget* parent) {

@@ -276,12 +276,14 @@ class MethodsSheet::Sheet : public QWidget {
 };
 
 MethodsSheet::MethodsSheet(Document& document, const Palette& palette, QWidget* parent)
-    : QScrollArea(parent), document_(document), sheet_(new Sheet(this, document, palette)) {
+    : TableSheet(parent), document_(document), sheet_(new Sheet(this, document, palette)) {
   setObjectName("methods");
   setFrameShape(QFrame::NoFrame);
   setWidget(sheet_);
   setFocusPolicy(Qt::NoFocus);
 }
+
+QString MethodsSheet::heading() const { return tr("This book by every method"); }
 
 void MethodsSheet::renew(const std::string& view) { sheet_->renew(view); }
 

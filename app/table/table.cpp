@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "app/ink_button.h"
+#include "app/table/art_sheet.h"
 #include "app/table/giving_list.h"
 #include "app/table/methods_sheet.h"
 #include "app/table/rule_editor.h"
@@ -108,7 +109,7 @@ void Table::setStage(const Stage& stage) {
 /// A rule is only kept when that is said: it holds for all books.
 void Table::keepTyped() {
   rack_->keepTyped();
-  if (methods_ != nullptr) methods_->keepTyped();
+  for (const auto& [link, sheet] : sheets_) sheet->keepTyped();
   if (wayIn_ != nullptr) wayIn_->keepTyped();
 }
 
@@ -208,7 +209,7 @@ QRect Table::ruleArea() const {
 /// would be left of the drawing.
 bool Table::hasMargin() const {
   const bool isRoomLeft = width() - kNotesEm * em() >= kLeastDrawingEm * em();
-  return notes_->isVisibleTo(this) && (!isFolded_ || isRoomLeft) && !showsMethods();
+  return notes_->isVisibleTo(this) && (!isFolded_ || isRoomLeft) && !showsSheet();
 }
 
 QRect Table::drawingArea() const {
@@ -247,7 +248,7 @@ void Table::renew(Renewal from) {
   if (drag_.isDragging()) return redrawWhereTheyStand();
   handleHere_.reset();
   if (from <= Renewal::Notes)
-    notes_->setVisible(!showsMethods() &&
+    notes_->setVisible(!showsSheet() &&
                        (!isFolded_ || !selected_.empty() || document_.plan().has(Severity::Stop)));
   if (from <= Renewal::Room) takeDrawings();
   if (from <= Renewal::Notes) writeNotes();
@@ -293,19 +294,32 @@ void Table::redrawWhereTheyStand() {
   paintAnew();  // the notes wait until it is let go: what matters is told at the pointer
 }
 
-bool Table::showsMethods() const { return detail_ == kAllMethods; }
+bool Table::showsSheet() const { return detail_ == kAllMethods || detail_ == kPageToPrint; }
 
-/// The methods beside one another in the drawings' place, and the way back.
-void Table::placeMethods() {
-  if (methods_ == nullptr) {
-    methods_ = new MethodsSheet(document_, palette_, this);
-    connect(methods_, &MethodsSheet::chosen, this,
+TableSheet* Table::sheetNow() {
+  if (!showsSheet()) return nullptr;
+  TableSheet*& sheet = sheets_[detail_];
+  if (sheet != nullptr) return sheet;
+  if (detail_ == kAllMethods) {
+    auto* methods = new MethodsSheet(document_, palette_, this);
+    connect(methods, &MethodsSheet::chosen, this,
             [this](const Subject& method) { takeUp(method.id); });
+    sheet = methods;
+  } else {
+    auto* art = new ArtSheet(document_, palette_, trueScale_, this);
+    connect(art, &ArtSheet::pagesWanted, this, &Table::pagesWanted);
+    connect(art, &ArtSheet::pictureWanted, this, &Table::pictureWanted);
+    sheet = art;
   }
+  return sheet;
+}
+
+/// In the drawings' place, under the way back.
+void Table::placeSheet() {
   const int top = static_cast<int>(2.4 * em());
-  methods_->setGeometry(drawingArea().adjusted(0, top, 0, 0));
-  methods_->show();
-  methods_->renew(methodsView(*stage_, document_.plan()));
+  sheetNow()->setGeometry(drawingArea().adjusted(0, top, 0, 0));
+  sheetNow()->show();
+  sheetNow()->renew(sheetView(*stage_, document_.plan(), detail_));
 }
 
 void Table::takeUp(const std::string& method) {
@@ -318,14 +332,14 @@ void Table::takeDrawings() {
   std::vector<StagePanel> all =
       former != nullptr ? triedPanels(*stage_, plan, *former, detail_, rules_->rule(), pose_)
                         : stagePanels(*stage_, plan, detail_, pose_);
-  if (showsMethods()) {
+  for (const auto& [link, sheet] : sheets_)
+    if (link != detail_) sheet->hide();
+  if (TableSheet* sheet = sheetNow(); sheet != nullptr) {
     StagePanel heading;
-    heading.caption = tr("This book by every method");
-    heading.links = {{methodsView(*stage_, document_.plan()), tr("back")}};
+    heading.caption = sheet->heading();
+    heading.links = {{sheetView(*stage_, document_.plan(), detail_), tr("back")}};
     all = {std::move(heading)};
-    placeMethods();
-  } else if (methods_ != nullptr) {
-    methods_->hide();
+    placeSheet();
   }
   QStringList captions;
   for (const StagePanel& panel : all) captions << panel.caption;

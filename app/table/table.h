@@ -5,6 +5,7 @@
 
 #include <QPixmap>
 #include <functional>
+#include <map>
 #include <optional>
 #include <vector>
 
@@ -20,8 +21,8 @@ namespace drapery {
 
 class GivingList;
 class InkButton;
-class MethodsSheet;
 class RuleEditor;
+class TableSheet;
 class TagEditor;
 class TurnHandle;
 class WayIn;
@@ -54,6 +55,8 @@ class Table : public StagePage {
   void keepTyped() override;
   void typeAndKeep(const std::string& value, const QString& text) override;
   void changeRule(const QString& formula) override;
+  /// Pixels of this screen to the mm, as they were measured; 0 or less: not known.
+  void setTrueScale(std::function<double()> scale) { trueScale_ = std::move(scale); }
   bool takeReading(const QString& reading) override;
   bool tellOfReading(const QString& words) override;
 
@@ -119,12 +122,15 @@ class Table : public StagePage {
   Document& document_;
   const Palette& palette_;
   MarginNotes* notes_;
-  [[nodiscard]] bool showsMethods() const;
-  void placeMethods();
+  /// What stands in the drawings' place, made when it is first asked for; null for the drawings.
+  TableSheet* sheetNow();
+  [[nodiscard]] bool showsSheet() const;
+  void placeSheet();
   void takeUp(const std::string& method);
 
-  MethodsSheet* methods_ = nullptr;  // once it was asked for
-  TurnHandle* handle_ = nullptr;     // the same
+  std::map<std::string, TableSheet*> sheets_;  // by the link that turns to them
+  std::function<double()> trueScale_;
+  TurnHandle* handle_ = nullptr;  // once it was asked for
   Pose pose_;
   InkButton* switch_;              // to the other drawing, while there is room for one only
   std::vector<InkButton*> links_;  // to details and back, as many as were ever needed

@@ -42,7 +42,7 @@ void Table::mousePressEvent(QMouseEvent* event) {
 
 /// What can be dragged there, if anything.
 void Table::hover(QPointF at) {
-  const auto here = showsMethods() ? std::nullopt : drag_.handleAt(at, pose_);
+  const auto here = showsSheet() ? std::nullopt : drag_.handleAt(at, pose_);
   if (here.has_value() == handleHere_.has_value() && (!here || here->value == handleHere_->value))
     return;
   handleHere_ = here;

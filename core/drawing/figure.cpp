@@ -27,7 +27,7 @@ double FigureSource::numberOr(std::string_view input, double usual) const {
 
 Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
   using Draw = Sketch (*)(const FigureSource&);
-  static constexpr std::array<std::pair<std::string_view, Draw>, 11> kFigures{
+  static constexpr std::array<std::pair<std::string_view, Draw>, 12> kFigures{
       {{"text-block", sketchTextBlock},
        {"joint", sketchJoint},
        {"flat-pieces", sketchFlatPieces},
@@ -38,7 +38,8 @@ Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
        {"layers", sketchLayers},
        {"jacket", sketchJacket},
        {"opened-cover", sketchOpenedCover},
-       {"readings", sketchReadings}}};
+       {"readings", sketchReadings},
+       {"wrapped", sketchWrapped}}};
   for (const auto& [id, draw] : kFigures)
     if (id == figure) return draw(source);
   return {};

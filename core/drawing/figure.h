@@ -68,6 +68,7 @@ Sketch sketchSpine(const FigureSource& source);
 Sketch sketchLayers(const FigureSource& source);
 Sketch sketchJacket(const FigureSource& source);
 Sketch sketchOpenedCover(const FigureSource& source);
+Sketch sketchWrapped(const FigureSource& source);
 Sketch sketchReadings(const FigureSource& source);
 
 /// By the figure's id; an empty sketch when there is no such figure.

@@ -131,6 +131,23 @@ constexpr std::array kReadingsInputs{
 constexpr std::array<std::string_view, 1> kReadingsThings{"block"};
 constexpr std::array<std::string_view, 1> kReadingsSpots{"measure"};
 
+constexpr std::array kWrappedInputs{
+    FigureInput{"width", kLength, "The leaves, spine edge to fore-edge."},
+    FigureInput{"thickness", kLength, "Across the leaves."},
+    FigureInput{"span", kLength, "Over a round from edge to edge; the spine where it is flat."},
+    FigureInput{"depth", kLength, "How far the round stands out; 0 where it is flat."},
+    FigureInput{"board", kLength, "The board's thickness."},
+    FigureInput{"board_cut", kLength, "The board as it is cut."},
+    FigureInput{"square", kLength, "Board beyond the leaves at the fore-edge."},
+    FigureInput{"across", kLength, "Over the case's outside across the spine, bare boards."},
+    FigureInput{"stiffener", kLength, "How far its edge stands before the spine edge."},
+    FigureInput{"covering", kLength, "The covering's thickness."},
+    FigureInput{"cover", kLength, "One cover panel of the sheet."},
+    FigureInput{"spine", kLength, "Its spine panel."},
+    FigureInput{"flap", kLength, "One flap."}};
+constexpr std::array<std::string_view, 3> kWrappedThings{"block", "board", "sheet"};
+constexpr std::array<std::string_view, 5> kWrappedSpots{"cover", "spine", "flap", "fold", "bare"};
+
 constexpr std::array kFigures{
     FigureSpec{"text-block",
                "The block from its face, spine and head, and a board from its edge.",
@@ -196,7 +213,13 @@ constexpr std::array kFigures{
                kReadingsThings,
                kReadingsSpots,
                {},
-               false}};
+               false},
+    FigureSpec{"wrapped",
+               "A sheet round the closed book, seen from the head: where its folds lie.",
+               kWrappedInputs,
+               kWrappedThings,
+               kWrappedSpots,
+               {}}};
 
 }  // namespace
 

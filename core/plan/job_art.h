@@ -12,6 +12,8 @@ enum class PictureFit { Fill, Whole };
 /// How a title runs: across; from head to tail, as spines are read in English (ISO 6357 calls it
 /// descending); from tail to head.
 enum class TitleRuns { Across, Down, Up };
+/// Dark letters, or light ones for a dark picture.
+enum class TitleInk { Dark, Light };
 
 struct PanelArt {
   static constexpr double kSmallest = 1.0, kLargest = 200.0;  // of letters, mm
@@ -21,11 +23,11 @@ struct PanelArt {
   std::string title;     // may be empty
   double letters = 0.0;  // their height, mm; 0: as suits the panel
   TitleRuns runs = TitleRuns::Across;
+  TitleInk ink = TitleInk::Dark;
 
-  [[nodiscard]] bool isEmpty() const { return picture.empty() && title.empty(); }
   friend bool operator==(const PanelArt& a, const PanelArt& b) {
     return a.picture == b.picture && a.fit == b.fit && a.title == b.title &&
-           a.letters == b.letters && a.runs == b.runs;
+           a.letters == b.letters && a.runs == b.runs && a.ink == b.ink;
   }
 };
 

@@ -40,8 +40,7 @@ class TrueSizeTest : public ::testing::Test {
   }
   static ArtPage artPage(const Job& job) {
     const auto of = plan(job);
-    auto made = makeArtPage(job, of, artworksOn(*of).at(0), {});
-    return std::get<ArtPage>(std::move(made));
+    return makeArtPage(job, of, artworksOn(*of).at(0), {});
   }
 
   const TemporaryFolder folder_;

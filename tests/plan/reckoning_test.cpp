@@ -115,7 +115,8 @@ class Reckoning {
         std::max({in("corner_ratio") * b_, (b_ + 2 * c_) / std::sqrt(2.0), in("corner_least")});
     same("corner_distance", k);
     same("corner_leg", in("margin_head") + in("margin_fore_edge") - k * std::sqrt(2.0));
-    if (!isSaid("jacket_height_measured")) same("jacket_height", height_ - in("jacket_clearance"));
+    if (!isSaid("jacket_height_measured") || is("jacket_follows", "case"))
+      same("jacket_height", height_ - in("jacket_clearance"));
   }
 
   void joint() {
@@ -234,7 +235,7 @@ class Reckoning {
 
   void jacket() {
     const auto orMeasured = [&](const char* measured, double reckoned) {
-      return isSaid(measured) ? in(measured) : reckoned;
+      return isSaid(measured) && is("jacket_follows", "measured") ? in(measured) : reckoned;
     };
     const double cover = orMeasured("jacket_cover_measured", t_ + j_ + boardWidth_ + b_ + 2 * c_);
     same("jacket_cover", cover);

@@ -32,6 +32,7 @@ void ArtworkSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer
   rule.id = in.id();
   rule.title = in.words("title", Needed::Yes);
   rule.when = in.formula("when", Needed::No);
+  rule.stage = in.text("stage", Needed::Yes);
   rule.part = in.text("part", Needed::No);
   rule.height = in.formula("height", Needed::Yes);
   rule.bleed = in.formula("bleed", Needed::No);

@@ -25,6 +25,7 @@ struct ArtworkRule {
   std::string id;
   LocalText title;
   RuleFormula when;      // empty: always
+  std::string stage;     // where it is designed
   std::string part;      // the piece that is printed on; may be empty
   RuleFormula height;    // head to tail
   RuleFormula bleed;     // what the print goes on beyond the edge; empty: none

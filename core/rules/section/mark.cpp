@@ -81,6 +81,7 @@ void MarkSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer) c
   rule.cut = in.formula("cut", Needed::No);
   if (in.find("part") != nullptr) rule.part = readWordsWhere(in, "part");
   rule.isAside = in.flag("aside");
+  rule.hasDecimals = in.flag("decimals");
   rule.isUpward = in.flag("upward");
   readEach(in, rule);
   in.finish();

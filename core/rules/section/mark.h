@@ -33,6 +33,7 @@ struct MarkRule : Repeated {
   std::vector<MarkPlaceRule> places;
   std::vector<WordWhere> part;  // the piece that the places are marked on; may be empty
   bool isUpward = false;        // the places are read from the tail, not from the left
+  bool hasDecimals = false;     // in inches the places are told in decimals too
   bool isAside = false;         // told after the rest: for sheets, endpapers, a jacket
   SourcePosition at;
 };
