@@ -154,11 +154,12 @@ QString demoJob() {
       QFile::setPermissions(
           path, QFile::ReadOwner | QFile::WriteOwner | QFile::ReadGroup | QFile::ReadOther);
   };
-  for (const char* name : {"tide-ledger.json", "hive-diary.json"}) {
+  for (const char* name : {"tide-ledger.json", "hive-diary.json", "lantern-log.json"}) {
     const QString path = folder + "/" + name;
     copy(name, path);
     if (first.isEmpty()) first = path;
   }
+  copy("lantern.svg", folder + "/lantern.svg");  // on its jacket
   copy("shelf.json", QString::fromStdString(stockFile()));
   return first;
 }

@@ -34,7 +34,7 @@ class Exporter {
       const bool hasJacket = !artworksOn(*book_.plan).empty();
       if (isAll && what == "jacket" && !hasJacket) continue;
       if (what == "jacket" && !hasJacket) {
-        issues_.push_back({"print-nothing", {{"name", std::string("jacket")}}, {}, {}, {}});
+        issues_.push_back(noJacket());
         continue;
       }
       for (const std::string& as : formats)
@@ -45,6 +45,14 @@ class Exporter {
   }
 
  private:
+  /// Why there is none.
+  [[nodiscard]] Issue noJacket() const {
+    for (const ArtworkRule& rule : book_.plan->rules->artworks)
+      if (const std::string panel = sizelessOf(rule, *book_.plan); !panel.empty())
+        return {"print-no-panel", {{"name", rule.title.text}, {"value", panel}}, {}, {}, {}};
+    return {"print-nothing", {{"name", std::string("jacket")}}, {}, {}, {}};
+  }
+
   void add(const std::string& what, const std::string& as, Painted painted) {
     if (auto* issue = std::get_if<Issue>(&painted)) return issues_.push_back(std::move(*issue));
     exported_.files.push_back({what, as, std::move(std::get<QByteArray>(painted))});

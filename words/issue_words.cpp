@@ -131,6 +131,9 @@ constexpr std::array kPhrases{
            QT_TRANSLATE_NOOP("Issue", "{path} has no sizes yet: it is not all measured")},
     // printing
     Phrase{"print-nothing", QT_TRANSLATE_NOOP("Issue", "this book has no {name} to print")},
+    Phrase{"print-no-panel",
+           QT_TRANSLATE_NOOP("Issue",
+                             "the {name} cannot be printed: its {value} has no size above 0")},
     Phrase{"print-no-room",
            QT_TRANSLATE_NOOP("Issue",
                              "{name} does not go onto {value}: it would take more than 400 sheets, "

@@ -57,6 +57,7 @@ inline constexpr IssueKind kIssueKinds[]{
     {"book-unplanned", "path"},
     // printing
     {"print-nothing", "name"},
+    {"print-no-panel", "name value"},
     {"print-no-room", "name value"},
     {"template-unknown", "value allowed nearest"},
     {"art-panel-unknown", "value name allowed nearest"},

@@ -15,6 +15,7 @@ constexpr double kCross = 3.0;  // half of a hole's cross, mm
 constexpr double kPunch = 0.5;  // a hole's dot, its radius, mm
 constexpr int kMostLabels = 12;
 constexpr double kStickerWide = 56.0, kStickerHigh = 24.0;  // mm
+constexpr double kPanelName = 0.85;  // of the height, over the words of the folds
 constexpr double kMost = 10'000.0;                          // mm
 
 std::vector<Amount> figures(const RuleWords& words, const Plan& plan,
@@ -209,7 +210,7 @@ class Drawer {
       size.drawing.shapes.back().turns = Turns::Away;
     }
     for (const Artwork::Panel& panel : art.panels)
-      size.labels.push_back({{panel.left + panel.width / 2, art.height / 2},
+      size.labels.push_back({{panel.left + panel.width / 2, kPanelName * art.height},
                              nullptr,
                              {},
                              panel.rule->title,

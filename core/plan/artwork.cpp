@@ -47,6 +47,16 @@ std::optional<Artwork> artworkOn(const ArtworkRule& rule, const Plan& plan) {
   return art.panels.empty() ? std::nullopt : std::optional(std::move(art));
 }
 
+std::string sizelessOf(const ArtworkRule& rule, const Plan& plan) {
+  if (!rule.when.formula.holds(plan.table())) return {};
+  if (!(rule.height.formula.evaluate(plan.table()) > 0.0)) return "height";
+  for (const ArtworkPanel& panel : rule.panels)
+    if (panel.when.formula.holds(plan.table()) &&
+        !(panel.width.formula.evaluate(plan.table()) > 0.0))
+      return panel.title.text;
+  return {};
+}
+
 std::vector<Artwork> artworksOn(const Plan& plan) {
   std::vector<Artwork> all;
   for (const ArtworkRule& rule : plan.rules->artworks)

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <optional>
+#include <string>
 #include <vector>
 
 #include "core/plan/plan.h"
@@ -30,6 +31,8 @@ struct Artwork {
 
 /// None where it has no place on this book, a figure of it is missing or one not above 0.
 std::optional<Artwork> artworkOn(const ArtworkRule& rule, const Plan& plan);
+/// What of it has no size above 0 on this book, where that is why there is none; empty else.
+std::string sizelessOf(const ArtworkRule& rule, const Plan& plan);
 std::vector<Artwork> artworksOn(const Plan& plan);
 
 }  // namespace drapery

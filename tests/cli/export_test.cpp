@@ -185,7 +185,7 @@ TEST_F(Export, aJacketWithoutFlapsIsNone) {
   write();
   const Finished done = exported({"--what", "jacket", "--as", "pdf", "-o", in("o.pdf")});
   EXPECT_EQ(done.code, 2);
-  EXPECT_THAT(done.err, HasSubstr("no jacket to print"));
+  EXPECT_THAT(done.err, HasSubstr("its back flap has no size above 0"));
   EXPECT_THAT(folder_.names(), Not(::testing::Contains("o.pdf")));
   const Finished templates = exported({"--what", "templates", "--as", "pdf", "-o", in("t.pdf")});
   EXPECT_EQ(templates.code, 1) << templates.err;  // a stop, and written all the same
