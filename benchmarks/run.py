@@ -105,6 +105,21 @@ def beside_traps(environment):
         tell("drapery-cli plan beside pipes, devices and endless files", statistics.median(times) * 1000, 50, "ms")
 
 
+def exporting(environment):
+    """Every demo book in every format, and one jacket's page: whole processes."""
+    demos = [f"demo/{name}" for name in sorted(os.listdir("demo")) if name.endswith(".json")]
+    with tempfile.TemporaryDirectory() as folder:
+        def everything(run):
+            return sum(seconds([CLI, "export", demo, "--what", "all", "-o", f"{folder}/{run}-{i}"], environment)
+                       for i, demo in enumerate(demos))
+        everything("first")
+        times = [everything(run) for run in range(5)]
+        tell(f"export of {len(demos)} demo books in every format", statistics.median(times), 3, "s")
+        jacket = [CLI, "export", "demo/lantern-log.json", "--what", "jacket", "--as", "pdf", "--replace", "-o", f"{folder}/jacket.pdf"]
+        times = [seconds(jacket, environment) for _ in range(RUNS)]
+        tell("one jacket as PDF, whole process", statistics.median(times) * 1000, 150, "ms")
+
+
 def main():
     with tempfile.TemporaryDirectory() as data:
         environment = dict(os.environ, XDG_DATA_HOME=data, XDG_CONFIG_HOME=data, XDG_STATE_HOME=data, QT_QPA_PLATFORM="offscreen", XDG_RUNTIME_DIR=data)
@@ -119,6 +134,7 @@ def main():
         tell("drapery-cli plan against parsing the same JSON", ratio, 4, "x")
         beside_traps(environment)
         batch(environment)
+        exporting(environment)
     if failed:
         print("over:", "; ".join(failed))
         sys.exit(1)

@@ -73,6 +73,7 @@ TrueSizeWords trueSizeWords(const TrueSize& thing, const Plan& plan, const Notat
 }
 
 QString labelWords(const TrueSizeLabel& label, const Notation& notation) {
+  if (label.isHead) return Words::tr("head");
   return label.says != nullptr ? filled(*label.says, label.figures, notation)
                                : text(label.title.in(notation.language));
 }

@@ -1,6 +1,7 @@
 #include "exchange/print_page.h"
 
 #include <QCoreApplication>
+#include <QLineF>
 #include <QPainter>
 #include <algorithm>
 #include <cmath>
@@ -22,6 +23,7 @@ constexpr double kWordsBesideBars = 108.0;
 constexpr double kMapSide = 15.0;
 constexpr double kCrop = 5.0;  // length of a crop mark
 constexpr double kTileLetters = 11.0;
+constexpr double kStrip = 6.0;  // a strip as wide as this has room for words
 constexpr double kStickerInside = 3.0;
 
 struct Words {
@@ -106,11 +108,31 @@ class SheetPainter {
     const QTransform to =
         placed(thing, place.isTurned, QPointF(place.at.x, place.at.y)) * toDevice_;
     paintTrueSize(painter_, thing, to, look());
-    if (thing.isSticker)
-      sticker(place);
-    else
-      caption(place.thing, place.at.x,
-              place.at.y + (place.isTurned ? thing.width.mm() : thing.height.mm()));
+    if (thing.isSticker) return sticker(place);
+    onIt(place.thing, to);
+    caption(place.thing, place.at.x,
+            place.at.y + (place.isTurned ? thing.width.mm() : thing.height.mm()));
+  }
+
+  /// What a strip is, on itself: the words over it are gone once it is cut out.
+  void onIt(std::size_t which, const QTransform& to) {
+    const TrueSize& thing = print_.things[which];
+    const bool isPlain = thing.rule != nullptr && thing.labels.empty() &&
+                         thing.drawing.shapes.size() == 1 &&
+                         thing.drawing.shapes.front().points.size() == 4;
+    const double wide = std::max(thing.width.mm(), thing.height.mm());
+    const double high = std::min(thing.width.mm(), thing.height.mm());
+    if (!isPlain || high < kStrip) return;
+    const TrueSizeWords& words = print_.words[which];
+    const QString line = letters_.shortened(words.title + " " + words.figures + " · " + print_.book,
+                                            kCaptionLetters, wide - 2 * kStrip);
+    letters_.writeMiddle(
+        to.map(QPointF(thing.width.mm() / 2, thing.height.mm() / 2)), line, kCaptionLetters,
+        style_.palette->ink, false,
+        QLineF(to.map(QPointF(0, 0)),
+               to.map(thing.width.mm() >= thing.height.mm() ? QPointF(1, 0) : QPointF(0, 1)))
+                .angle() *
+            -1.0);
   }
 
   /// Over the thing, from its upper left corner upward.
@@ -140,7 +162,8 @@ class SheetPainter {
     };
     put(words.sticker.value(0), kCaptionTitle, true);
     put(words.sticker.value(1), kCaptionTitle, false);
-    put(words.sticker.value(2), kCaptionLetters, false);
+    for (const QString& line : letters_.broken(words.sticker.value(2), kCaptionLetters, wide))
+      put(line, kCaptionLetters, false);
     put(print_.book, kCaptionLetters, false);
   }
 

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <QWidget>
+#include <vector>
 
 #include "paint/palette.h"
 
@@ -12,12 +13,21 @@ class ScreenCard : public QWidget {
   Q_OBJECT
 
  public:
-  /// Bank and identity cards: ISO/IEC 7810, ID-1.
-  static constexpr double kCardWide = 85.60, kCardHigh = 53.98;  // mm
+  /// What is laid on the screen, mm.
+  struct Thing {
+    const char* id;
+    const char* title;  // to be translated
+    double wide, high;
+    bool isRound = false;
+  };
+  /// A bank or identity card (ISO/IEC 7810, ID-1); coins (their mints' figures, from memory).
+  static const std::vector<Thing>& things();
 
   ScreenCard(const Palette& palette, QWidget* parent);
 
-  /// Pixels to the mm that the card is drawn at.
+  [[nodiscard]] const Thing& thing() const { return *thing_; }
+  void lay(const Thing& thing);
+  /// Pixels to the mm that it is drawn at.
   void setScale(double perMm);
   [[nodiscard]] double scale() const { return perMm_; }
   /// Its lower right corner, in the widget.
@@ -38,6 +48,7 @@ class ScreenCard : public QWidget {
   void pullTo(const QPointF& at);
 
   const Palette& palette_;
+  const Thing* thing_;
   double perMm_;
   bool isHeld_ = false;
 };

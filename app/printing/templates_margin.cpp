@@ -85,6 +85,14 @@ void TemplatesPage::writeMargin() {
   if (showsCard_) {
     margin_->heading(tr("How large a mm is here"));
     margin_->text(tr("Once it is known, sheets can be seen on this screen at their true size."));
+    std::vector<MarginColumn::Way> ways;
+    for (const ScreenCard::Thing& thing : ScreenCard::things())
+      ways.push_back({QString("templates.card.") + thing.id, ScreenCard::tr(thing.title),
+                      &card_->thing() == &thing, [this, &thing] {
+                        card_->lay(thing);
+                        writeMargin();
+                      }});
+    margin_->ways(ways);
     margin_->command("templates.card.done", tr("it fits"), [this] {
       workspace_.settings().set("screen_dots_per_mm", card_->scale() * devicePixelRatioF());
       lookAtCard(false);
@@ -173,7 +181,8 @@ void TemplatesPage::writeGauges(const TrueSize& thing) {
     margin_->small(
         tr("Name the rules, blocks and dowels that lie in your shop, and they are told "
            "here where they give the figure."));
-  QLineEdit* name = field("templates.gauge.name", tr("A gauge of yours"), tr("such as: steel rule"));
+  QLineEdit* name =
+      field("templates.gauge.name", tr("A gauge of yours"), tr("such as: steel rule"));
   QLineEdit* wide = field("templates.gauge.wide", tr("Its width"), tr("such as: 30 mm"));
   for (QLineEdit* each : {name, wide})
     connect(each, &QLineEdit::returnPressed, this, [this] { keepGauge(); });
@@ -230,7 +239,8 @@ void TemplatesPage::writePrinter() {
                       .arg(QLocale().toString(100 * (known.along - 1), 'f', 2)));
   field("templates.printer.name", tr("Printer"),
         name.empty() ? QPrinterInfo::defaultPrinterName() : text(name));
-  QLineEdit* across = field("templates.printer.across", tr("Bar along the foot"), tr("what you read"));
+  QLineEdit* across =
+      field("templates.printer.across", tr("Bar along the foot"), tr("what you read"));
   QLineEdit* along = field("templates.printer.along", tr("Bar up the side"), tr("what you read"));
   for (QLineEdit* each : {across, along})
     connect(each, &QLineEdit::returnPressed, this, [this] { keepPrinter(); });

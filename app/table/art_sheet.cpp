@@ -236,8 +236,10 @@ void ArtSheet::writeWords() {
   wrong_->setVisible(!wrong.isEmpty());
   inkEntry(wrong_, page_->faults.empty() && !refused_ ? palette_.mind : palette_.stop);
   const bool isKnown = trueScale_ && trueScale_() > 0.0;
-  size_->setVisible(isKnown);
-  size_->setText(isTrueSize_ ? tr("the whole page") : tr("at its true size here"));
+  size_->setEnabled(isKnown);
+  size_->setText(!isKnown      ? tr("true size: measure this screen under Templates first")
+                 : isTrueSize_ ? tr("the whole page")
+                               : tr("at its true size here"));
 }
 
 void ArtSheet::fitPreview() {

@@ -14,9 +14,10 @@ constexpr double kTick = 6.0;   // of a running mark, mm
 constexpr double kCross = 3.0;  // half of a hole's cross, mm
 constexpr double kPunch = 0.5;  // a hole's dot, its radius, mm
 constexpr int kMostLabels = 12;
-constexpr double kStickerWide = 56.0, kStickerHigh = 24.0;  // mm
+constexpr double kStickerWide = 56.0, kStickerHigh = 27.0;  // mm
+constexpr double kHeadRoom = 12.0;                          // a piece that has it is marked, mm
 constexpr double kPanelName = 0.85;  // of the height, over the words of the folds
-constexpr double kMost = 10'000.0;                          // mm
+constexpr double kMost = 10'000.0;   // mm
 
 std::vector<Amount> figures(const RuleWords& words, const Plan& plan,
                             const double* locals = nullptr) {
@@ -157,6 +158,13 @@ class Drawer {
     for (Shape& shape : size.drawing.shapes) shape.matter = Matter::None;
     for (const PlannedSeries& series : plan_.series)
       if (series.rule->part == part.rule->id) addSeries(series, part, size.drawing.shapes);
+    if (part.cutWidth.mm() > kHeadRoom && part.cutHeight.mm() > kHeadRoom)
+      size.labels.push_back({{part.cutWidth.mm() / 2, part.cutHeight.mm() - kHeadRoom / 3},
+                             nullptr,
+                             {},
+                             {},
+                             false,
+                             true});
     return size;
   }
 

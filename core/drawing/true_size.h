@@ -19,6 +19,7 @@ struct TrueSizeLabel {
   std::vector<Amount> figures = {};
   LocalText title = {};    // in place of the words
   bool isUpright = false;  // runs from the tail to the head
+  bool isHead = false;     // says where a piece's head is
 };
 
 struct TrueSize {

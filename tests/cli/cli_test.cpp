@@ -439,12 +439,15 @@ TEST(Schemas, holdForTheDemoJobsAndTheirPlans) {
     "with": ["other.json"], "pins": [{"piece": "board", "stock": "grey", "sheet": 1, "x": 2.5, "y": 0, "turned": true}],
     "kept": [{"name": "A", "pins": []}], "done": [{"stock": "grey", "pieces": {"board": 2}}]})");
   EXPECT_EQ(cli({"plan", "-"}, cutting).code, 0);
-  arguments.insert(arguments.end(), {"job", folder.write("cutting.json", cutting), "stock",
-                                     std::string(DRAPERY_SOURCE_DIR) + "/demo/stock/shelf.json"});
+  arguments.insert(arguments.end(),
+                   {"job", folder.write("cutting.json", cutting), "stock",
+                    std::string(DRAPERY_SOURCE_DIR) + "/demo/stock/shelf.json", "shop",
+                    folder.write("shop.json", R"({"schema": "drapery-shop/1",
+    "gauges": [{"name": "rule", "wide": 30}], "printers": [{"name": "hall", "across": 0.99, "along": 1}]})")});
   const std::string check = folder.write("check.py", R"(
 import json, sys, jsonschema
 root = sys.argv[1]
-schemas = {k: json.load(open(f"{root}/docs/schemas/{k}.schema.json")) for k in ("job", "plan", "compare", "solve", "stock")}
+schemas = {k: json.load(open(f"{root}/docs/schemas/{k}.schema.json")) for k in ("job", "plan", "compare", "solve", "stock", "shop")}
 for s in schemas.values():
     jsonschema.Draft202012Validator.check_schema(s)
 for kind, path in zip(sys.argv[2::2], sys.argv[3::2]):

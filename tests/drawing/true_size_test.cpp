@@ -1,0 +1,119 @@
+// Templates follow the book: any book's are sound, and a structure's holes and folds stand on its
+// pieces without a word of C++.
+#include "core/drawing/true_size.h"
+
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/plan/planner.h"
+#include "tests/support/books.h"
+
+namespace drapery::test {
+namespace {
+
+const TrueSize* named(const std::vector<TrueSize>& all, const std::string& id) {
+  const auto found =
+      std::find_if(all.begin(), all.end(), [&](const TrueSize& each) { return each.id == id; });
+  return found == all.end() ? nullptr : &*found;
+}
+
+std::shared_ptr<const Plan> structure(const std::string& method, Entries given) {
+  const RuleLibrary library(std::string(DRAPERY_SOURCE_DIR) + "/tests/structures");
+  Job job;
+  job.method = method;
+  job.given = std::move(given);
+  return std::make_shared<const Plan>(Planner(library.load(method).rules).plan(job).plan);
+}
+
+RC_GTEST_PROP(TrueSizes, ofAnyBookAreSound, ()) {
+  const Plan plan = planOf(*anyJob(*rc::gen::elementOf(kSchools))).plan;
+  for (const TrueSize& thing : trueSizes(plan)) {
+    RC_ASSERT(thing.width.mm() > 0.0 && thing.height.mm() > 0.0);
+    if (thing.rule != nullptr) RC_ASSERT(thing.says.size() == thing.rule->says.expressions.size());
+    for (const Shape& shape : thing.drawing.shapes)
+      for (const Point& point : shape.points) {
+        RC_ASSERT(point.x >= -1e-6 && point.x <= thing.width.mm() + 1e-6);
+        RC_ASSERT(point.y >= -1e-6 && point.y <= thing.height.mm() + 1e-6);
+      }
+    // A strip is as wide as the length that it gives.
+    const bool isStrip = thing.gives && thing.drawing.shapes.size() == 1 &&
+                         thing.drawing.shapes.front().points.size() == 4;
+    if (isStrip)
+      RC_ASSERT(std::min(std::abs(thing.width.mm() - thing.gives->mm()),
+                         std::abs(thing.height.mm() - thing.gives->mm())) < 1e-6);
+  }
+}
+
+// The long edge lies at 45 degrees, and as far from the notch as the corner is cut.
+TEST(TrueSizes, theCornerGuideIsSquareToTheCorner) {
+  Job job = plainJob();
+  job.allowances["margin"] = {std::string("31 mm"), {}};
+  const Plan plan = planOf(job).plan;
+  const auto all = trueSizes(plan);
+  const TrueSize* guide = named(all, "corner-guide");
+  ASSERT_NE(guide, nullptr);
+  const std::vector<Point>& edge = guide->drawing.shapes.front().points;
+  ASSERT_EQ(edge.size(), 5U);
+  std::size_t longest = 0;
+  const auto length = [&](std::size_t i) {
+    const Point &a = edge[i], &b = edge[(i + 1) % 5];
+    return std::hypot(b.x - a.x, b.y - a.y);
+  };
+  for (std::size_t i = 1; i < 5; ++i)
+    if (length(i) > length(longest)) longest = i;
+  const Point &a = edge[longest], &b = edge[(longest + 1) % 5];
+  EXPECT_NEAR(std::abs(b.x - a.x), std::abs(b.y - a.y), 1e-9);
+  const Point& notch = edge[(longest + 3) % 5];  // across from it
+  const double off =
+      std::abs((b.x - a.x) * (notch.y - a.y) - (b.y - a.y) * (notch.x - a.x)) / length(longest);
+  EXPECT_NEAR(off, valueOf(plan, "corner_distance"), 1e-9);
+  EXPECT_EQ(named(all, "corner-notch-guide"), nullptr);
+}
+
+TEST(TrueSizes, holesOfAStructureStandOnItsPiece) {
+  const auto plan = structure(
+      "stab-plain",
+      {{"text_height", {200.0, {}}}, {"text_width", {140.0, {}}}, {"text_thickness", {12.0, {}}}});
+  const auto all = trueSizes(*plan);
+  const TrueSize* cover = named(all, "piece/cover");
+  ASSERT_NE(cover, nullptr);
+  std::vector<double> ups;
+  for (const Shape& shape : cover->drawing.shapes)
+    if (shape.line == LineKind::Hole) {
+      const Box box = boundsOf(shape.points);
+      EXPECT_NEAR((box.left + box.right) / 2, 25.4 / 2, 1e-9);
+      ups.push_back((box.bottom + box.top) / 2);
+    }
+  ASSERT_EQ(static_cast<double>(ups.size()), valueOf(*plan, "hole_count"));
+  EXPECT_NEAR(ups.front(), 25.4, 1e-9);
+  EXPECT_NEAR(ups.back(), 200 + 2 * 1.6 - 25.4, 1e-9);
+  EXPECT_NE(named(all, "label/cover/2"), nullptr);
+}
+
+TEST(TrueSizes, anArtworkThatIsReversedIsMirrored) {
+  Job job = plainJob();
+  job.allowances["with_jacket"] = {std::string("with"), {}};
+  const Plan left = planOf(job).plan;
+  job.allowances["jacket_opens"] = {std::string("right_to_left"), {}};
+  const Plan right = planOf(job).plan;
+  const Artwork a = artworksOn(left).at(0), b = artworksOn(right).at(0);
+  ASSERT_EQ(a.panels.size(), b.panels.size());
+  for (std::size_t i = 0; i < a.panels.size(); ++i) {
+    const auto& mirrored = b.panels[b.panels.size() - 1 - i];
+    EXPECT_EQ(a.panels[i].rule->id, mirrored.rule->id);
+    EXPECT_NEAR(a.panels[i].left, b.width() - mirrored.right(), 1e-9);
+  }
+  EXPECT_EQ(a.closes(), 0.0);
+  // Folds on the sheet are the plan's own running marks, before they are rounded.
+  for (const PlannedMark& mark : left.marks) {
+    if (mark.rule->id != "jacket_folds") continue;
+    for (std::size_t i = 0; i < a.folds().size(); ++i)
+      EXPECT_NEAR(mark.places[i].at.exact.mm(), a.folds()[i], 1e-9);
+  }
+}
+
+}  // namespace
+}  // namespace drapery::test
