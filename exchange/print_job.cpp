@@ -82,6 +82,7 @@ std::variant<std::vector<TrueSize>, Issue> chosenThings(const Plan& plan,
                                                         const PrintChoice& choice) {
   std::vector<TrueSize> all = trueSizes(plan);
   std::vector<std::string> known;
+  known.reserve(all.size());
   for (const TrueSize& thing : all) known.push_back(thing.id);
   for (const std::string& id : choice.ids)
     if (std::find(known.begin(), known.end(), id) == known.end())

@@ -74,7 +74,7 @@ void TemplatesPage::tell(const Issues& issues) {
 }
 
 void TemplatesPage::writeMargin() {
-  const TypedTexts held = typed();
+  holdTyped();
   margin_->begin();
   if (!told_.isEmpty()) {
     margin_->finding(toldAs_, told_);
@@ -108,7 +108,18 @@ void TemplatesPage::writeMargin() {
     writeScreen();
   }
   margin_->end();
-  typeAgain(held);
+  for (const auto& [name, words] : held_)
+    if (auto* entry = margin_->findChild<QLineEdit*>(text(name))) entry->setText(words);
+}
+
+/// What stands in the entries now, beside what stood in others.
+void TemplatesPage::holdTyped() {
+  for (const QLineEdit* entry : margin_->findChildren<QLineEdit*>()) {
+    const std::string name = entry->objectName().toStdString();
+    if (name.empty()) continue;
+    std::erase_if(held_, [&](const auto& each) { return each.first == name; });
+    if (!entry->text().isEmpty()) held_.emplace_back(name, entry->text());
+  }
 }
 
 void TemplatesPage::writePaper() {
@@ -154,6 +165,12 @@ void TemplatesPage::writeThing(const TrueSize& thing) {
   margin_->heading(words.title + "  " + words.figures);
   margin_->text(words.says);
   if (thing.gives) writeGauges(thing);
+  if (alone_ == thing.id) {
+    margin_->command("templates.alone", tr("all of them again"), [this] { printAlone({}); });
+    return;
+  }
+  margin_->command("templates.alone", tr("print this alone"),
+                   [this, id = thing.id] { printAlone(id); });
   const PrintChoice choice = printedNow();
   const bool isPrinted =
       std::find(choice.ids.begin(), choice.ids.end(), thing.id) != choice.ids.end();
@@ -277,10 +294,14 @@ StagePage::TypedTexts TemplatesPage::typed() const {
   for (const QLineEdit* entry : margin_->findChildren<QLineEdit*>())
     if (!entry->text().isEmpty() && !entry->objectName().isEmpty())
       texts.emplace_back(entry->objectName().toStdString(), entry->text());
+  for (const auto& held : held_)
+    if (margin_->findChild<QLineEdit*>(text(held.first)) == nullptr) texts.push_back(held);
   return texts;
 }
 
 void TemplatesPage::typeAgain(const TypedTexts& texts) {
+  held_ = texts;
+  if (isStale_) return renew();
   for (const auto& [name, words] : texts)
     if (auto* entry = margin_->findChild<QLineEdit*>(text(name))) entry->setText(words);
 }
@@ -346,7 +367,13 @@ void TemplatesPage::setPaper(const std::string& id) {
   renew();
 }
 
+void TemplatesPage::printAlone(const std::string& thing) {
+  alone_ = thing;
+  renew();
+}
+
 void TemplatesPage::toggle(const std::string& thing) {
+  alone_.clear();
   if (turned_.erase(thing) == 0) turned_.insert(thing);
   renew();
 }

@@ -100,6 +100,10 @@ const TrueSize* TemplatesPage::chosen() const {
 PrintChoice TemplatesPage::printedNow() const {
   PrintChoice choice;
   for (const TrueSize& each : all_) {
+    if (!alone_.empty()) {
+      if (each.id == alone_) choice.ids.push_back(each.id);
+      continue;
+    }
     const bool isUsual = each.part == nullptr || each.isSticker;
     const std::string key = each.isSticker ? "labels" : each.id;
     if (isUsual != (turned_.count(key) > 0)) choice.ids.push_back(each.id);
@@ -115,6 +119,9 @@ void TemplatesPage::renew() {
   plan_ = std::make_shared<const Plan>(book_.plan());
   if (book_.missing().empty()) {
     all_ = trueSizes(*plan_);
+    const bool isThere = std::any_of(all_.begin(), all_.end(),
+                                     [&](const TrueSize& each) { return each.id == alone_; });
+    if (!isThere) alone_.clear();
     const PrintChoice choice = printedNow();
     if (choice.ids.empty()) {
       why_ = Issue{"print-nothing", {{"name", tr("template").toStdString()}}, {}, {}, {}};

@@ -77,6 +77,7 @@ class TemplatesPage : public StagePage {
   void keepPrinter();
   void keepGauge();
   void tell(const Issues& issues);
+  void holdTyped();
 
   [[nodiscard]] Paper paper() const;
   [[nodiscard]] PrinterError error() const;
@@ -84,6 +85,7 @@ class TemplatesPage : public StagePage {
   [[nodiscard]] PrintChoice printedNow() const;
   void setPaper(const std::string& id);
   void toggle(const std::string& thing);
+  void printAlone(const std::string& thing);
   void printOut();
   void writeFile(const char* as);
 
@@ -104,10 +106,12 @@ class TemplatesPage : public StagePage {
   std::shared_ptr<const Plan> plan_;
   std::vector<TrueSize> all_;
   std::optional<Issue> why_;      // nothing is printed
+  std::string alone_;             // the one thing that is printed; empty: as usual
   std::set<std::string> turned_;  // things whose usual printing, yes or no, was turned round
   std::optional<std::size_t> openSheet_;
   std::string thing_;
   Subject selected_;
+  TypedTexts held_;  // half typed, also where its entry is not to be seen now
   QString told_;
   Severity toldAs_ = Severity::Note;
   bool isTrueSize_ = false, showsCard_ = false, isFolded_ = false, isStale_ = true;

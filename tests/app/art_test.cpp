@@ -109,6 +109,51 @@ TEST_F(ArtTest, aJacketThatOpensTheOtherWayIsMirrored) {
   EXPECT_EQ(sheet().page()->art.closes(), 0.0);
 }
 
+TEST_F(ArtTest, isOfferedOnlyWhereThereIsAJacket) {
+  openPlain();
+  click("docket.jacket");
+  window_->page().select(Subject::field("page-to-print"));
+  settle();
+  EXPECT_EQ(window_->findChild<QWidget*>("art"), nullptr);
+  ASSERT_FALSE(
+      document().keep("allowances/with_jacket", FieldValue(Entry{std::string("with"), {}})));
+  settle();
+  window_->page().select({});
+  window_->page().select(Subject::field("page-to-print"));
+  settle();
+  EXPECT_TRUE(sheet().isVisible());
+  EXPECT_EQ(sheet().page()->art.panels.size(), 5U);
+  find<QLineEdit>("art.front.title")->setFocus();
+  press(Qt::Key_Escape);
+  EXPECT_FALSE(sheet().isVisible());
+}
+
+// What is typed and not kept yet is kept on every way out.
+TEST_F(ArtTest, aTitleThatIsBeingTypedIsNotLost) {
+  show();
+  auto* title = find<QLineEdit>("art.back.title");
+  title->setFocus();
+  QTest::keyClicks(title, "Half a title");
+  click("docket.case");
+  EXPECT_EQ(saved().art["jacket"]["back"].title, "Half a title");
+}
+
+TEST_F(ArtTest, measuredAndComputedStandBesideOneAnother) {
+  Job job = plainJob();
+  job.allowances["with_jacket"] = {std::string("with"), {}};
+  job.given["jacket_cover_measured"] = {158.0, {}};
+  open(job);
+  click("docket.jacket");
+  EXPECT_EQ(value("jacket_cover"), 158.0);
+  window_->page().select(Subject::field("jacket-measured"));
+  settle();
+  EXPECT_TRUE(isShown("tag.jacket_cover_measured"));
+  EXPECT_TRUE(isShown("tag.jacket_cover_by_case"));
+  choose("jacket_follows", 1);
+  EXPECT_NEAR(value("jacket_cover"), 152.6, 1e-9);
+  EXPECT_EQ(std::get<std::string>(saved().allowances.at("jacket_follows").value), "case");
+}
+
 TEST_F(ArtTest, thePageIsWritten) {
   show();
   fill("art.front.title", "Tide ledger");

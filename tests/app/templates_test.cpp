@@ -3,6 +3,7 @@
 #include <gmock/gmock.h>
 
 #include <QPrinter>
+#include <filesystem>
 
 #include "app/printing/print_sheet_view.h"
 #include "app/printing/screen_card.h"
@@ -85,6 +86,12 @@ TEST_F(TemplatesTest, aThingIsLookedAtAndLeftOut) {
   press(Qt::Key_Escape);
   press(Qt::Key_Escape);
   EXPECT_FALSE(sheet->isVisible());
+  click("templates.thing.corner-guide");
+  click("templates.alone");
+  ASSERT_EQ(page().print()->things.size(), 1U);
+  EXPECT_EQ(page().print()->things[0].id, "corner-guide");
+  click("templates.alone");
+  EXPECT_EQ(page().print()->things.size(), before - 1);
   click("templates.thing.piece/board");
   EXPECT_EQ(page().selected(), Subject::part("board"));
   click("templates.toggle");
@@ -167,6 +174,53 @@ TEST_F(TemplatesTest, aCardTellsHowLargeAMmIs) {
   EXPECT_NEAR(sheet->scale(), usual + 1.0, 0.02);
   click("templates.fit");
   EXPECT_LT(sheet->scale(), usual + 0.9);
+}
+
+// What is half typed stays, whatever is made anew around it.
+TEST_F(TemplatesTest, halfTypedFiguresStay) {
+  show();
+  click("templates.thing.margin-gauge");
+  fill("templates.gauge.name", "brass");
+  fill("templates.printer.across", "99");
+  click("templates.paper.a3");
+  click("templates.thing.margin-gauge");
+  click("templates.thing.margin-gauge");
+  EXPECT_EQ(find<QLineEdit>("templates.gauge.name")->text(), "brass");
+  EXPECT_EQ(find<QLineEdit>("templates.printer.across")->text(), "99");
+  window_->dressAnew();
+  settle();
+  EXPECT_EQ(find<QLineEdit>("templates.printer.across")->text(), "99");
+}
+
+TEST_F(TemplatesTest, keysGoFromSheetToSheet) {
+  show();
+  page().setFocus();
+  auto* sheet = find<PrintSheetView>("templates.sheet");
+  press(Qt::Key_Right);
+  ASSERT_TRUE(sheet->isVisible());
+  EXPECT_EQ(page().closerLook().id, "sheet/1");
+  press(Qt::Key_Right);
+  EXPECT_EQ(page().closerLook().id, "sheet/2");
+  press(Qt::Key_Left);
+  press(Qt::Key_Left);
+  EXPECT_EQ(page().closerLook().id, "sheet/1");
+  press(Qt::Key_Escape);
+  EXPECT_TRUE(page().closerLook().empty());
+  press(Qt::Key_Left);
+  EXPECT_EQ(page().closerLook().id, "sheet/" + std::to_string(page().print()->sheets.size()));
+}
+
+TEST_F(TemplatesTest, aFileThatIsWrongIsToldAndLeftAlone) {
+  const std::string wrong = "{\"schema\": \"drapery-shop/1\", \"gauges\": 7}";
+  std::filesystem::create_directories(folder_.path() + "/drapery");
+  folder_.write("drapery/shop.json", wrong);
+  begin();
+  show();
+  EXPECT_THAT(margin(), HasSubstr("gauges"));
+  click("templates.thing.margin-gauge");
+  fill("templates.gauge.name", "brass");
+  fillAndKeep("templates.gauge.wide", "18");
+  EXPECT_EQ(readFile(folder_.path() + "/drapery/shop.json"), wrong);
 }
 
 TEST_F(TemplatesTest, aBookThatIsNotMeasuredHasNone) {

@@ -1,0 +1,120 @@
+// The words on printed templates, as poppler reads them: each thing once, each part by its name.
+#include <gmock/gmock.h>
+
+#include <regex>
+
+#include "exchange/template_pdf.h"
+#include "tests/support/books.h"
+#include "tests/support/command.h"
+
+namespace drapery::test {
+namespace {
+
+using ::testing::AllOf;
+using ::testing::HasSubstr;
+using ::testing::Not;
+
+class PrintPages : public ::testing::Test {
+ protected:
+  PrintPages() { job_.title = "Tide ledger"; }
+  void print(const PrintChoice& choice = {}, const char* paper = "a4",
+             const PrinterError& error = {}) {
+    auto made = makePrintJob(job_, std::make_shared<const Plan>(planOf(job_).plan), choice,
+                             *paperNamed(paper), error);
+    ASSERT_TRUE(std::holds_alternative<PrintJob>(made));
+    print_ = std::get<PrintJob>(std::move(made));
+    pdf_ = folder_.write("t.pdf", templatePdf(print_).toStdString());
+  }
+  [[nodiscard]] std::string words(std::size_t page) const {
+    const std::string number = std::to_string(page + 1);
+    return run({"pdftotext", "-layout", "-f", number, "-l", number, pdf_, "-"}).out;
+  }
+  [[nodiscard]] std::string allWords() const { return run({"pdftotext", pdf_, "-"}).out; }
+  static int countOf(const std::string& text, const std::string& what) {
+    int count = 0;
+    for (std::size_t at = text.find(what); at != std::string::npos; at = text.find(what, at + 1))
+      ++count;
+    return count;
+  }
+
+  const TemporaryFolder folder_;
+  Job job_ = plainJob();
+  PrintJob print_;
+  std::string pdf_;
+};
+
+TEST_F(PrintPages, everySheetTellsBookDateAndBars) {
+  print();
+  for (std::size_t sheet = 0; sheet < print_.sheets.size(); ++sheet) {
+    const std::string text = words(sheet);
+    EXPECT_THAT(text, AllOf(HasSubstr("Tide ledger"), HasSubstr(print_.date.toStdString()),
+                            HasSubstr("100 mm: hold a rule against it"), HasSubstr("4 in"),
+                            HasSubstr("sheet " + std::to_string(sheet + 1) + " of " +
+                                      std::to_string(print_.sheets.size()))));
+  }
+}
+
+TEST_F(PrintPages, whatIsNotSaidOfAGaugeIsOnIt) {
+  print({{"gap-spacer", "square-gauge"}});
+  const std::string text = allWords();
+  EXPECT_EQ(countOf(text, "Gap spacer 10 mm"), 2);   // over it, and on the strip
+  EXPECT_EQ(countOf(text, "Square gauge 3 mm"), 1);  // too narrow for words
+  EXPECT_THAT(text, HasSubstr("so that the gaps are equal"));
+}
+
+TEST_F(PrintPages, partsHaveNamesNeighboursAndAMap) {
+  job_.fixed["board_width"] = {420.0, {}};
+  job_.fixed["board_height"] = {600.0, {}};
+  print({{"piece/board"}});
+  ASSERT_EQ(print_.sheets.size(), 8U);  // on its side
+  for (std::size_t sheet = 0; sheet < print_.sheets.size(); ++sheet) {
+    const PrintTile& tile = *print_.sheets[sheet].tile;
+    const auto name = [](int row, int column) {
+      return std::string(1, static_cast<char>('A' + row)) + std::to_string(column + 1);
+    };
+    const std::string text = words(sheet);
+    EXPECT_THAT(text, HasSubstr("part " + name(tile.row, tile.column)));
+    if (tile.column + 1 < tile.columns) {
+      EXPECT_THAT(text, HasSubstr(name(tile.row, tile.column + 1)));
+    }
+    if (tile.row > 0) {
+      EXPECT_THAT(text, HasSubstr(name(tile.row - 1, tile.column)));
+    }
+    EXPECT_THAT(text, HasSubstr("Lay the parts over one another"));
+  }
+}
+
+TEST_F(PrintPages, labelsAreOneForEachPiece) {
+  print();
+  std::vector<std::string> ids;
+  for (const TrueSize& thing : print_.things) ids.push_back(thing.id);
+  EXPECT_THAT(ids, ::testing::IsSupersetOf({"label/board/1", "label/board/2", "label/covering/1"}));
+  EXPECT_THAT(ids, Not(::testing::Contains("piece/board")));
+  EXPECT_THAT(allWords(), HasSubstr("2 of board, grain head to tail."));
+}
+
+TEST_F(PrintPages, figuresAreInTheBooksUnit) {
+  job_.units = Units::Inches;
+  print({}, "letter");
+  EXPECT_THAT(allWords(),
+              AllOf(HasSubstr("Margin gauge 3/4 in"), Not(HasSubstr("Margin gauge 18"))));
+}
+
+TEST_F(PrintPages, aCorrectedSheetSaysSo) {
+  print({{"gap-spacer"}}, "a4", {0.99, 1.0});
+  EXPECT_THAT(allWords(), HasSubstr("Corrected for this printer."));
+}
+
+TEST_F(PrintPages, whatCannotBePrintedIsTold) {
+  const auto plan = std::make_shared<const Plan>(planOf(job_).plan);
+  const auto unknown = makePrintJob(job_, plan, {{"corner-gide"}}, *paperNamed("a4"));
+  EXPECT_EQ(std::get<Issue>(unknown).id, IssueId("template-unknown"));
+  Job empty;
+  empty.method = "case-sunk-joint";
+  const auto nothing = makePrintJob(empty, std::make_shared<const Plan>(planOf(empty).plan),
+                                    {{"piece/board"}}, *paperNamed("a4"));
+  EXPECT_TRUE(std::holds_alternative<Issue>(nothing));
+}
+
+}  // namespace
+}  // namespace drapery::test
