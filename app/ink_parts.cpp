@@ -4,6 +4,7 @@
 #include <QLayout>
 #include <QLineEdit>
 #include <QPainter>
+#include <QScrollArea>
 #include <QScrollBar>
 #include <QStyle>
 #include <algorithm>
@@ -85,6 +86,16 @@ void thin(QScrollBar* bar, const Palette& palette) {
           .arg(isUpright ? "width" : "height")
           .arg(kThinBar)
           .arg(palette.hairline.name(), isUpright ? "height" : "width"));
+}
+
+void plainArea(QScrollArea& area, const Palette& palette, QWidget* inside) {
+  area.setFrameShape(QFrame::NoFrame);
+  area.setFocusPolicy(Qt::NoFocus);
+  area.viewport()->setAutoFillBackground(false);
+  thin(area.verticalScrollBar(), palette);
+  thin(area.horizontalScrollBar(), palette);
+  area.setWidget(inside);
+  inside->setAutoFillBackground(false);
 }
 
 QRect mirrored(const QWidget& in, const QRect& place) {

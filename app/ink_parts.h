@@ -10,6 +10,7 @@
 class QLabel;
 class QLayout;
 class QLineEdit;
+class QScrollArea;
 class QScrollBar;
 class QWidget;
 
@@ -26,6 +27,8 @@ void inkEntry(QWidget* entry, const QColor& ink);
 
 /// A bar that is only seen where there is more than can be seen, and takes little room.
 void thin(QScrollBar* bar, const Palette& palette);
+/// An area that scrolls what it holds, on the ground that it stands on, without a frame.
+void plainArea(QScrollArea& area, const Palette& palette, QWidget* inside);
 inline constexpr int kThinBar = 5;  // pixels
 
 /// A place in a widget, mirrored where words run from right to left.

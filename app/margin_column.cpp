@@ -15,17 +15,12 @@ namespace drapery {
 MarginColumn::MarginColumn(const QString& name, const Palette& palette, QWidget* parent)
     : QScrollArea(parent), palette_(palette), sheet_(new QWidget) {
   setObjectName(name);
-  setFrameShape(QFrame::NoFrame);
+  plainArea(*this, palette_, sheet_);
   setWidgetResizable(true);
   setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  setFocusPolicy(Qt::NoFocus);
-  viewport()->setAutoFillBackground(false);
-  thin(verticalScrollBar(), palette_);
-  sheet_->setAutoFillBackground(false);
   column_ = new QVBoxLayout(sheet_);
   column_->setContentsMargins(4, 16, 14, 12);
   column_->setSpacing(4);
-  setWidget(sheet_);
 }
 
 void MarginColumn::begin() {

@@ -31,6 +31,7 @@ int exportCommand(const ExportRequest& request) {
     for (const std::string& id : request.only) words.push_back("only=" + id);
     if (request.replaces) words.emplace_back("replace");
     std::vector<char*> arguments;
+    arguments.reserve(words.size() + 1);
     for (std::string& word : words) arguments.push_back(word.data());
     arguments.push_back(nullptr);
     ::execv(helper.c_str(), arguments.data());

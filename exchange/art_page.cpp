@@ -272,7 +272,8 @@ void paintArtMarks(QPainter& painter, const ArtPage& page) {
     }
   for (const double fold : page.art.folds())
     for (const auto& [y, out] : {std::pair{0.0, -1.0}, std::pair{high, 1.0}})
-      drawDashed(painter, QPolygonF({{fold, y + out * off}, {fold, y + out * end}}), kMarkDashes);
+      drawDashed(painter, QList<QPointF>{{fold, y + out * off}, {fold, y + out * end}},
+                 kMarkDashes);
   // Bars under the sheet, where it is long enough for them.
   painter.setPen(pen(kLine));
   Lettering letters(painter, 1.0);
@@ -312,7 +313,7 @@ void paintArtNotes(QPainter& painter, const ArtPage& page) {
   Lettering letters(painter, 1.0);
   painter.setPen(pen(kNoteLine, blue));
   for (const double fold : page.art.folds())
-    drawDashed(painter, QPolygonF({{fold, 0.0}, {fold, page.art.height}}), kFoldDashes);
+    drawDashed(painter, QList<QPointF>{{fold, 0.0}, {fold, page.art.height}}, kFoldDashes);
   painter.setBrush(Qt::NoBrush);
   painter.drawRect(QRectF(QPointF(), page.trim()));
   for (const Artwork::Panel& panel : page.art.panels) {

@@ -56,7 +56,7 @@ std::optional<QString> otherFileOf(const QByteArray& text) {
     if (token == QXmlStreamReader::DTD && !xml.entityDeclarations().isEmpty())
       return xml.entityDeclarations().front().name().toString();
     if (token == QXmlStreamReader::Characters)
-      if (const auto found = outside(xml.text().toString())) return found;
+      if (auto found = outside(xml.text().toString())) return found;
     if (token != QXmlStreamReader::StartElement) continue;
     for (const QXmlStreamAttribute& attribute : xml.attributes()) {
       const QString value = attribute.value().toString().trimmed();
@@ -64,7 +64,7 @@ std::optional<QString> otherFileOf(const QByteArray& text) {
       if (isLink && !value.isEmpty() && !value.startsWith('#') && !value.startsWith("data:") &&
           xml.name() != QLatin1String("a"))
         return value;
-      if (const auto found = outside(value)) return found;
+      if (auto found = outside(value)) return found;
     }
   }
   return std::nullopt;

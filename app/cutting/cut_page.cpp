@@ -52,13 +52,8 @@ CutPage::CutPage(Workspace& workspace, const Palette& palette, QWidget* parent)
   setObjectName("cut");
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("The pieces on the sheets"));
-  table_->setFrameShape(QFrame::NoFrame);
-  table_->setFocusPolicy(Qt::NoFocus);
-  table_->viewport()->setAutoFillBackground(false);
+  plainArea(*table_, palette_, cardsSheet_);
   table_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  thin(table_->verticalScrollBar(), palette_);
-  table_->setWidget(cardsSheet_);
-  cardsSheet_->setAutoFillBackground(false);
   back_->setObjectName("cut.all");
   back_->setHint(tr("Esc"));
   connect(back_, &QAbstractButton::clicked, this, [this] { look(std::nullopt); });

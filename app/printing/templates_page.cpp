@@ -26,18 +26,6 @@ constexpr double kMarginEm = 24.0, kNarrowMarginEm = 19.0;
 constexpr int kEdge = 16, kBetween = 14;
 constexpr double kLargest = 2.2, kLeast = 0.5;  // pixels to the mm, of sheets among others
 
-QScrollArea* ground(QWidget* inside, const Palette& palette, QWidget* parent) {
-  auto* area = new QScrollArea(parent);
-  area->setFrameShape(QFrame::NoFrame);
-  area->setFocusPolicy(Qt::NoFocus);
-  area->viewport()->setAutoFillBackground(false);
-  thin(area->verticalScrollBar(), palette);
-  thin(area->horizontalScrollBar(), palette);
-  area->setWidget(inside);
-  inside->setAutoFillBackground(false);
-  return area;
-}
-
 }  // namespace
 
 TemplatesPage::TemplatesPage(Workspace& workspace, const Palette& palette, QWidget* parent)
@@ -46,15 +34,17 @@ TemplatesPage::TemplatesPage(Workspace& workspace, const Palette& palette, QWidg
       book_(workspace.book()),
       palette_(palette),
       margin_(new MarginColumn("templates.margin", palette, this)),
+      table_(new QScrollArea(this)),
       sheetsGround_(new QWidget),
+      large_(new QScrollArea(this)),
       open_(new PrintSheetView(palette, nullptr)),
       card_(new ScreenCard(palette, this)),
       back_(new InkButton(tr("all sheets"), palette, this)) {
   setObjectName("templates");
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("Templates as they will be printed"));
-  table_ = ground(sheetsGround_, palette_, this);
-  large_ = ground(open_, palette_, this);
+  plainArea(*table_, palette_, sheetsGround_);
+  plainArea(*large_, palette_, open_);
   open_->setObjectName("templates.sheet");
   large_->setAlignment(Qt::AlignCenter);
   table_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

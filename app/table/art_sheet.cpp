@@ -114,12 +114,8 @@ ArtSheet::ArtSheet(Document& document, const Palette& palette, std::function<dou
       wrong_(inkLabel({}, 13.5, palette.mind, sheet_)),
       size_(new InkButton({}, palette, sheet_)) {
   setObjectName("art");
-  setFrameShape(QFrame::NoFrame);
+  plainArea(*this, palette_, sheet_);
   setWidgetResizable(true);
-  viewport()->setAutoFillBackground(false);
-  sheet_->setAutoFillBackground(false);
-  thin(verticalScrollBar(), palette_);
-  thin(horizontalScrollBar(), palette_);
   column_->setContentsMargins(kEdge, 4, kEdge, 12);
   column_->setSpacing(6);
   column_->addWidget(preview_, 0, Qt::AlignLeft);
@@ -150,7 +146,6 @@ ArtSheet::ArtSheet(Document& document, const Palette& palette, std::function<dou
   grid_->setVerticalSpacing(3);
   column_->addLayout(grid_);
   column_->addStretch(1);
-  setWidget(sheet_);
 }
 
 ArtSheet::~ArtSheet() = default;

@@ -102,18 +102,13 @@ class Note : public QWidget {
 MarginNotes::MarginNotes(const Palette& palette, QWidget* parent)
     : QScrollArea(parent), palette_(palette), sheet_(new QWidget) {
   setObjectName("notes");
-  setFrameShape(QFrame::NoFrame);
+  plainArea(*this, palette_, sheet_);
   setWidgetResizable(true);
   setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  setFocusPolicy(Qt::NoFocus);
-  viewport()->setAutoFillBackground(false);
-  thin(verticalScrollBar(), palette_);
-  sheet_->setAutoFillBackground(false);
   column_ = new QVBoxLayout(sheet_);
   column_->setContentsMargins(0, 16, 12, 8);
   column_->setSpacing(14);
   column_->addStretch(1);
-  setWidget(sheet_);
   sheet_->installEventFilter(this);
   connect(verticalScrollBar(), &QScrollBar::valueChanged, this, &MarginNotes::scrolled);
 }

@@ -1,6 +1,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/drawing/drawn_lines.h"
 #include "core/drawing/figure.h"
 #include "core/geometry/arc.h"
 
@@ -98,14 +99,8 @@ Sketch sketchWrapped(const FigureSource& source) {
   constexpr double kFold = 1.1;  // of the spine panel's mark, mm at least
   const double mark = std::max(kFold, 0.012 * of.width);
   for (const Half& half : {upper, lower})
-    for (const Point& fold : {half.spineFold(), half.fold()}) {
-      std::vector<Point> dot;
-      constexpr int kSides = 16;
-      for (int i = 0; i < kSides; ++i)
-        dot.push_back({fold.x + mark * std::cos(2 * 3.14159265358979 * i / kSides),
-                       fold.y + mark * std::sin(2 * 3.14159265358979 * i / kSides)});
-      sketch.add(closedShape(LineKind::Hole, Matter::None, dot, jacket));
-    }
+    for (const Point& fold : {half.spineFold(), half.fold()})
+      sketch.add(closedShape(LineKind::Hole, Matter::None, circleAround(fold, mark), jacket));
 
   const double off = 0.07 * of.width, above = upper.outer().y + off, below = -above;
   const double left = -of.stands - of.depth - off;

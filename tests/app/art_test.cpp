@@ -168,5 +168,28 @@ TEST_F(ArtTest, thePageIsWritten) {
   EXPECT_THAT(run({"pdftotext", pdf, "-"}).out, HasSubstr("Tide ledger"));
 }
 
+// The page, its words and its rows stand one under the other, whatever the window.
+TEST_F(ArtTest, hasRoomInEveryWindow) {
+  for (const double letters : {1.0, 1.5}) {
+    setFontScale(letters);
+    begin();
+    window_->resize(1024, 700);
+    show();
+    fill("art.spine.title", "Tide ledger");
+    std::vector<std::pair<QString, QRect>> places;
+    for (const char* name :
+         {"art.page", "art.positions", "art.pdf", "art.front.title", "art.front.letters",
+          "art.front.picture", "art.spine.runs", "art.spine.ink", "art.spine.picture"}) {
+      const auto* widget = find(name);
+      places.emplace_back(name, QRect(widget->mapTo(&sheet(), QPoint()), widget->size()));
+    }
+    for (std::size_t i = 0; i < places.size(); ++i)
+      for (std::size_t j = i + 1; j < places.size(); ++j)
+        EXPECT_FALSE(places[i].second.intersects(places[j].second))
+            << places[i].first.toStdString() << " and " << places[j].first.toStdString();
+  }
+  setFontScale(1.0);
+}
+
 }  // namespace
 }  // namespace drapery::test

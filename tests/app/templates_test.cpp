@@ -231,5 +231,34 @@ TEST_F(TemplatesTest, aBookThatIsNotMeasuredHasNone) {
   EXPECT_THAT(margin(), HasSubstr("not measured yet"));
 }
 
+// In a narrow window, with large letters and mirrored: nothing lies over anything else, and the
+// margin's words have room.
+TEST_F(TemplatesTest, hasRoomInEveryWindow) {
+  for (const bool isMirrored : {false, true})
+    for (const double letters : {1.0, 1.5}) {
+      QApplication::setLayoutDirection(isMirrored ? Qt::RightToLeft : Qt::LeftToRight);
+      setFontScale(letters);
+      begin();
+      window_->resize(1024, 700);
+      show();
+      click("templates.thing.gap-spacer");
+      const auto* column = find("templates.margin");
+      for (const QLabel* label : column->findChildren<QLabel*>()) {
+        const QRect at(label->mapTo(column, QPoint()), label->size());
+        EXPECT_GE(at.left(), 0) << label->text().toStdString();
+        EXPECT_LE(at.right(), column->width()) << label->text().toStdString();
+      }
+      std::vector<QRect> sheets;
+      for (const auto* sheet : window_->findChildren<PrintSheetView*>()) {
+        if (!sheet->isVisible()) continue;
+        for (const QRect& other : sheets) EXPECT_FALSE(other.intersects(sheet->geometry()));
+        sheets.push_back(sheet->geometry());
+      }
+      EXPECT_FALSE(sheets.empty());
+    }
+  QApplication::setLayoutDirection(Qt::LeftToRight);
+  setFontScale(1.0);
+}
+
 }  // namespace
 }  // namespace drapery::test

@@ -191,5 +191,39 @@ TEST_F(Export, aJacketWithoutFlapsIsNone) {
   EXPECT_EQ(templates.code, 1) << templates.err;  // a stop, and written all the same
 }
 
+// A printer that was measured in the window is put right here too, by its name.
+TEST_F(Export, aPrintersErrorIsPutRight) {
+  std::filesystem::create_directories(in("data/drapery"));
+  folder_.write("data/drapery/shop.json", R"({"schema": "drapery-shop/1",
+    "printers": [{"name": "hall", "across": 0.99, "along": 1.002}]})");
+  const auto exportedThere = [&](const char* printer) {
+    return run({"env", "XDG_DATA_HOME=" + in("data"), kCli, "export", path_, "--what", "templates",
+                "--as", "pdf", "--only", "gap-spacer", "--printer", printer, "--replace", "-o",
+                in("o.pdf")});
+  };
+  ASSERT_EQ(exportedThere("hall").code, 0);
+  EXPECT_THAT(run({"pdftotext", in("o.pdf"), "-"}).out, HasSubstr("Corrected for this printer."));
+  const Finished unknown = exportedThere("attic");
+  EXPECT_EQ(unknown.code, 2);
+  EXPECT_THAT(unknown.err, AllOf(HasSubstr("attic"), HasSubstr("hall")));
+  folder_.write("data/drapery/shop.json", "{");
+  EXPECT_EQ(exportedThere("hall").code, 2);
+}
+
+TEST_F(Export, theCutListIsATable) {
+  ASSERT_EQ(exported({"--what", "slip", "--as", "csv", "-o", in("list.csv")}).code, 0);
+  const std::string table = readFile(in("list.csv"));
+  EXPECT_THAT(table, AllOf(HasSubstr("title,method,part"), HasSubstr("board"), HasSubstr("\r\n")));
+  const std::string script = folder_.write("read.py", R"(
+import csv, sys
+rows = list(csv.reader(open(sys.argv[1], newline="")))
+assert len({len(row) for row in rows}) == 1, rows
+print(len(rows))
+)");
+  const Finished read = run({"/usr/bin/python3", script, in("list.csv")});
+  EXPECT_EQ(read.code, 0) << read.err;
+  EXPECT_GE(std::stoi(read.out), 6);
+}
+
 }  // namespace
 }  // namespace drapery::test

@@ -5,6 +5,7 @@
 
 #include <filesystem>
 #include <nlohmann/json.hpp>
+#include <sstream>
 
 #include "tests/support/command.h"
 
@@ -94,6 +95,52 @@ TEST_F(Structures, areSound) {
         {"check-method", std::string(DRAPERY_SOURCE_DIR) + "/tests/structures/" + id + ".toml"});
     EXPECT_EQ(done.code, 0) << done.err;
   }
+}
+
+// Outside check, ezdxf: each hole of the plan is a closed line on CUT, at its place on the cover.
+TEST_F(Structures, theirHolesAreOnTheirTemplates) {
+  const std::string book = job("stab-plain", R"("text_height": 200, "text_width": 140,
+    "text_thickness": 9)");
+  const std::string dxf = data_.path() + "/holes.dxf", pdf = data_.path() + "/holes.pdf";
+  ASSERT_EQ(cli({"export", book, "--what", "templates", "--as", "dxf", "--only", "piece/cover",
+                 "-o", dxf})
+                .code,
+            0);
+  const std::string script = data_.write("read.py", R"(
+import sys, ezdxf
+for line in ezdxf.readfile(sys.argv[1]).modelspace().query('LWPOLYLINE[layer=="CUT"]'):
+    points = [(p[0], p[1]) for p in line.get_points()]
+    xs, ys = [p[0] for p in points], [p[1] for p in points]
+    print(len(points), (min(xs) + max(xs)) / 2, (min(ys) + max(ys)) / 2, min(xs), min(ys))
+)");
+  const Finished read = run({"/usr/bin/python3", script, dxf});
+  ASSERT_EQ(read.code, 0) << read.err;
+  std::istringstream lines(read.out);
+  std::vector<std::pair<double, double>> holes;
+  double left = 0.0, bottom = 0.0;
+  int points = 0;
+  for (double x = 0, y = 0, least = 0, low = 0; lines >> points >> x >> y >> least >> low;) {
+    if (points > 4) {
+      holes.emplace_back(x, y);
+    } else {
+      left = least;
+      bottom = low;
+    }
+  }
+  const json plan = json::parse(cli({"plan", book}).out);
+  const json& series = plan["series"][0]["at"];
+  ASSERT_EQ(holes.size(), series.size());
+  for (std::size_t i = 0; i < holes.size(); ++i) {
+    EXPECT_NEAR(holes[i].first - left, series[i]["x"].get<double>(), 1e-6);
+    EXPECT_NEAR(holes[i].second - bottom, series[i]["y"].get<double>(), 1e-6);
+  }
+  ASSERT_EQ(cli({"export", book, "--what", "templates", "--as", "pdf", "--only", "piece/cover",
+                 "--only", "label/cover/1", "-o", pdf})
+                .code,
+            0);
+  EXPECT_THAT(run({"pdftotext", pdf, "-"}).out,
+              AllOf(HasSubstr("Cover"), HasSubstr("head"), HasSubstr("2 of card")));
+  EXPECT_EQ(cli({"export", book, "--what", "jacket", "--as", "pdf", "-o", pdf}).code, 2);
 }
 
 }  // namespace

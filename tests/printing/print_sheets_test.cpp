@@ -100,5 +100,31 @@ TEST(Shop, tellsWhichGaugeGivesALength) {
   EXPECT_EQ(shop.gauges.size(), 3U);
 }
 
+// Against trying every gauge and every pair of two.
+RC_GTEST_PROP(Shop, tellsTheNearestThereIs, ()) {
+  Shop shop;
+  for (int i = *rc::gen::inRange(1, 9); i > 0; --i)
+    shop.keep(ShopGauge{std::to_string(i), Length::fromMm(*rc::gen::inRange(5, 400) / 10.0)});
+  const double wanted = *rc::gen::inRange(5, 900) / 10.0;
+  double best = 1e9;
+  const std::size_t count = shop.gauges.size();
+  for (std::size_t i = 0; i < count; ++i) {
+    best = std::min(best, std::abs(shop.gauges[i].wide.mm() - wanted));
+    for (std::size_t j = i + 1; j < count; ++j)
+      best = std::min(best, std::abs(shop.gauges[i].wide.mm() + shop.gauges[j].wide.mm() - wanted));
+  }
+  const Length length = Length::fromMm(wanted), mark = Length::fromMm(0.5);
+  const auto found = gaugesFor(length, mark, shop);
+  RC_ASSERT(!found.empty() && found.size() <= 3U);
+  const double first = std::abs(found.front().offBy(length));
+  constexpr double kDust = 1e-5;
+  // The nearest, or one alone that is near enough.
+  const bool isNear = first <= 0.25 + kDust;
+  RC_ASSERT(isNear == (best <= 0.25 + kDust));
+  if (!isNear) RC_ASSERT(first <= best + kDust);
+  for (const GaugeMatch& match : found)
+    if (isNear) RC_ASSERT(std::abs(match.offBy(length)) <= 0.25 + kDust);
+}
+
 }  // namespace
 }  // namespace drapery::test
