@@ -321,9 +321,14 @@ void paintArtNotes(QPainter& painter, const ArtPage& page) {
                          text(formatLength(Length::fromMm(panel.width), page.notation));
     const double x = panel.left + panel.width / 2;
     const bool isUpright = letters.widthOf(name, kName) > panel.width - 4.0;
-    letters.writeMiddle({x, isUpright ? page.art.height - 30.0 : page.art.height - 8.0}, name,
-                        std::min(kName, isUpright ? 0.6 * panel.width : kName), blue, false,
-                        isUpright ? -90.0 : 0.0);
+    const double size = isUpright ? std::min(kName, 0.6 * panel.width) : kName;
+    const QPointF middle(x, page.art.height - (isUpright ? 30.0 : 8.0));
+    // On paper of its own: it may lie on a dark picture.
+    const double along = letters.widthOf(name, size) + 2.0, across = Lettering::lineHeight(size);
+    QRectF ground(0, 0, isUpright ? across : along, isUpright ? along : across);
+    ground.moveCenter(middle);
+    painter.fillRect(ground, QColor(255, 255, 255, 225));
+    letters.writeMiddle(middle, name, size, blue, false, isUpright ? -90.0 : 0.0);
     painter.setPen(pen(kNoteLine, blue));
   }
   painter.restore();

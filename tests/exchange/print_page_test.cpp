@@ -1,6 +1,8 @@
 // The words on printed templates, as poppler reads them: each thing once, each part by its name.
 #include <gmock/gmock.h>
+#include <rapidcheck/gtest.h>
 
+#include <algorithm>
 #include <regex>
 
 #include "exchange/template_pdf.h"
@@ -114,6 +116,52 @@ TEST_F(PrintPages, whatCannotBePrintedIsTold) {
   const auto nothing = makePrintJob(empty, std::make_shared<const Plan>(planOf(empty).plan),
                                     {{"piece/board"}}, *paperNamed("a4"));
   EXPECT_TRUE(std::holds_alternative<Issue>(nothing));
+}
+
+// Any book on any paper: each thing once, whole or in parts, and each has words.
+RC_GTEST_PROP(PrintJobs, ofAnyBookAreWhole, ()) {
+  const Job job = *anyJob(*rc::gen::elementOf(kSchools));
+  const auto plan = std::make_shared<const Plan>(planOf(job).plan);
+  const Paper paper =
+      *paperNamed(*rc::gen::element<std::string>("a4", "a3", "letter", "legal", "roll:914"));
+  const auto made = makePrintJob(job, plan, {}, paper);
+  if (const auto* issue = std::get_if<Issue>(&made)) {
+    const bool isTold =
+        issue->id == IssueId("print-nothing") || issue->id == IssueId("print-no-room");
+    RC_ASSERT(isTold);
+    return;
+  }
+  const PrintJob& print = std::get<PrintJob>(made);
+  std::vector<int> seen(print.things.size());
+  for (const PrintSheet& sheet : print.sheets) {
+    for (const PrintPlace& place : sheet.places) ++seen[place.thing];
+    const bool isFirst = sheet.tile && sheet.tile->row == 0 && sheet.tile->column == 0;
+    if (isFirst) ++seen[sheet.tile->thing];
+  }
+  RC_ASSERT(std::all_of(seen.begin(), seen.end(), [](int count) { return count == 1; }));
+  RC_ASSERT(print.words.size() == print.things.size());
+  for (const TrueSizeWords& words : print.words) {
+    RC_ASSERT(!words.title.isEmpty());
+    RC_ASSERT(!words.figures.isEmpty());
+    // Nothing of a rule's own writing shows through.
+    RC_ASSERT(!words.says.contains('{') && !words.says.contains('['));
+    RC_ASSERT(!words.block.contains('{') && !words.block.contains('['));
+  }
+}
+
+// A roll is as long as what lies on it, with its edges and its foot.
+TEST_F(PrintPages, aRollIsCutToLength) {
+  print({{"gap-spacer"}}, "roll:610");
+  ASSERT_EQ(print_.sheets.size(), 1U);
+  EXPECT_LT(print_.sheets[0].length, 80.0);
+  print({{"case-lay-out"}}, "roll:610");
+  const double high = std::min(print_.things[0].width.mm(), print_.things[0].height.mm());
+  EXPECT_GT(print_.sheets[0].length, high + 27.0 + 2 * 8.0);
+  EXPECT_LT(print_.sheets[0].length, high + 27.0 + 2 * 8.0 + 25.0);
+  const std::string info = run({"pdfinfo", pdf_}).out;
+  std::smatch found;
+  ASSERT_TRUE(std::regex_search(info, found, std::regex(R"(Page size:\s+([\d.]+) x ([\d.]+))")));
+  EXPECT_NEAR(std::stod(found[2]) * 25.4 / 72, print_.sheets[0].length, 0.4);
 }
 
 }  // namespace
