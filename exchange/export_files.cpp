@@ -91,7 +91,7 @@ class Exporter {
   void vector(const std::string& what, const std::string& as, const std::vector<TrueSize>& things) {
     const QString title = QString::fromStdString(book_.job.title);
     if (as == "svg") return add(what, as, trueSizeSvg(things, *book_.plan, title));
-    add(what, as, trueSizeDxf(things, *book_.plan));
+    add(what, as, trueSizeDxf(things, *book_.plan, title));
   }
 
   void jacket(const Artwork& art, const std::string& as) {

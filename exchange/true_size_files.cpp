@@ -3,6 +3,7 @@
 #include <dxflib/dl_dxf.h>
 
 #include <QCoreApplication>
+#include <QDate>
 #include <QFile>
 #include <QPainter>
 #include <QTemporaryDir>
@@ -63,6 +64,12 @@ QString headline(const TrueSize& thing, const Plan& plan, const Notation& notati
   return words.title + "  " + words.figures;
 }
 
+/// "Tide ledger, 2026-11-27"
+QString footOf(const QString& book) {
+  return (book.isEmpty() ? Words::tr("Untitled book") : book) + ", " +
+         QDate::currentDate().toString(Qt::ISODate);
+}
+
 Notation notationOf(const Plan& plan) { return {plan.units, plan.resolution, '.'}; }
 
 /// One drawing by dxflib.
@@ -70,13 +77,14 @@ class DxfWriter {
  public:
   explicit DxfWriter(DL_WriterA& out) : out_(out) {}
 
-  void write(const Arranged& all, const Plan& plan) {
+  void write(const Arranged& all, const Plan& plan, const QString& foot) {
     header();
     out_.sectionEntities();
     for (std::size_t i = 0; i < all.things.size(); ++i) {
       for (const Shape& shape : all.things[i]->drawing.shapes) shapeAt(shape, all.at[i]);
       words(*all.things[i], all.at[i], plan);
     }
+    text(foot, kBetween, kTitle, kLetters, 0.0);
     out_.sectionEnd();
     dxf_.writeObjects(out_);
     dxf_.writeObjectsEnd(out_);
@@ -193,6 +201,9 @@ QByteArray trueSizeSvg(const std::vector<TrueSize>& things, const Plan& plan, co
           trueSizeStyle(), [&](const TrueSizeLabel& label) { return labelWords(label, notation); },
           turnWords, which};
       Lettering letters(painter, 1.0);
+      if (which == TrueSizeLayer::Words)
+        letters.write(QPointF(kBetween, all.height - 2 * kTitle), footOf(book), kLetters,
+                      printPalette().ink);
       for (std::size_t i = 0; i < all.things.size(); ++i) {
         QTransform to;
         to.translate(all.at[i].x, all.height - all.at[i].y);
@@ -212,7 +223,7 @@ QByteArray trueSizeSvg(const std::vector<TrueSize>& things, const Plan& plan, co
                      {"note", Words::tr("Words"), layer(TrueSizeLayer::Words)}});
 }
 
-Painted trueSizeDxf(const std::vector<TrueSize>& things, const Plan& plan) {
+Painted trueSizeDxf(const std::vector<TrueSize>& things, const Plan& plan, const QString& book) {
   const QTemporaryDir folder;  // dxflib writes to files alone
   const QString path = folder.filePath("templates.dxf");
   const auto fail = [&] {
@@ -226,7 +237,7 @@ Painted trueSizeDxf(const std::vector<TrueSize>& things, const Plan& plan) {
   DL_Dxf dxf;
   const std::unique_ptr<DL_WriterA> out(dxf.out(path.toLocal8Bit().constData(), DL_VERSION_2000));
   if (!out) return fail();
-  DxfWriter(*out).write(arranged(things), plan);
+  DxfWriter(*out).write(arranged(things), plan, footOf(book));
   QFile file(path);
   if (!file.open(QIODevice::ReadOnly)) return fail();
   return file.readAll();

@@ -10,10 +10,11 @@
 
 namespace drapery {
 
-/// Labels to stick on are left out: they are for a printer. `Plan` is what the things point into.
+/// With the book and today's date at its foot. Labels to stick on are left out: they are for a
+/// printer. `Plan` is what the things point into.
 QByteArray trueSizeSvg(const std::vector<TrueSize>& things, const Plan& plan, const QString& book);
 
 /// DXF R2000, units mm; an issue where it cannot be written to a place for passing files.
-Painted trueSizeDxf(const std::vector<TrueSize>& things, const Plan& plan);
+Painted trueSizeDxf(const std::vector<TrueSize>& things, const Plan& plan, const QString& book);
 
 }  // namespace drapery

@@ -426,9 +426,9 @@ void TemplatesPage::writeFile(const char* as) {
       auto things = chosenThings(*plan, choice);
       if (auto* issue = std::get_if<Issue>(&things)) return std::move(*issue);
       const auto& chosen = std::get<std::vector<TrueSize>>(things);
-      return written(
-          kind == "svg" ? Painted(trueSizeSvg(chosen, *plan, book)) : trueSizeDxf(chosen, *plan),
-          path, isCancelled);
+      return written(kind == "svg" ? Painted(trueSizeSvg(chosen, *plan, book))
+                                   : trueSizeDxf(chosen, *plan, book),
+                     path, isCancelled);
     };
   emit pagesWanted(pages);
 }

@@ -214,7 +214,7 @@ TEST_F(TrueSizeTest, tilesTraceABoardOf240By320) {
 // As ezdxf reads it: nothing to complain of, and closed lines on CUT whose areas are the pieces'.
 TEST_F(TrueSizeTest, dxfHoldsThePiecesAreas) {
   const auto of = plan(jacketed());
-  const Painted painted = trueSizeDxf(trueSizes(*of), *of);
+  const Painted painted = trueSizeDxf(trueSizes(*of), *of, "Tide ledger");
   const std::string path = write(std::get<QByteArray>(painted), "t.dxf");
   const std::string script = folder_.write("read.py", R"(
 import sys, ezdxf

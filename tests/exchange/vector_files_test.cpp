@@ -41,6 +41,7 @@ TEST(VectorFiles, anSvgIsOfTrueSize) {
   for (const char* group : {"id=\"cut\"", "id=\"fold\"", "id=\"engrave\"", "id=\"note\""})
     EXPECT_TRUE(svg.contains(group)) << group;
   EXPECT_TRUE(svg.contains("Gap spacer  10 mm"));
+  EXPECT_TRUE(svg.contains(">Tide ledger, 20"));
 }
 
 // A book's own words in a file are words, whatever they are made of.
@@ -60,7 +61,7 @@ TEST(VectorFiles, dxfKeepsLettersOfOtherLanguages) {
   const Plan plan = planOf(plainJob()).plan;
   std::vector<TrueSize> things = chosen(plan, "gap-spacer");
   things.front().title.text = "Abstandhalter für Stege – ✂";
-  const Painted painted = trueSizeDxf(things, plan);
+  const Painted painted = trueSizeDxf(things, plan, "Gezeitenbuch");
   const QByteArray& dxf = std::get<QByteArray>(painted);
   EXPECT_TRUE(dxf.contains("\\U+00FC"));
   for (const char letter : dxf) ASSERT_GE(static_cast<signed char>(letter), 0);
@@ -73,7 +74,8 @@ for text in ezdxf.readfile(sys.argv[1]).modelspace().query("TEXT"):
 )");
   const Finished read = run({"env", "PYTHONIOENCODING=utf-8", "/usr/bin/python3", script, path});
   ASSERT_EQ(read.code, 0) << read.err;
-  EXPECT_THAT(read.out, HasSubstr("Abstandhalter für Stege – ✂  10 mm NOTE"));
+  EXPECT_THAT(read.out, AllOf(HasSubstr("Abstandhalter für Stege – ✂  10 mm NOTE"),
+                              HasSubstr("Gezeitenbuch, 20")));
 }
 
 TEST(VectorFiles, labelsAreForPrintersAlone) {
