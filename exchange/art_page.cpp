@@ -23,7 +23,7 @@ constexpr double kMmAnInch = 25.4;
 constexpr double kFewDots = 200.0;                       // an inch
 constexpr double kUsualTitle = 11.0, kUsualSpine = 7.0;  // letters, mm
 constexpr double kOfPanel = 0.86;                        // what of it a title may take
-constexpr double kLeastLetters = 0.6;                    // mm
+constexpr double kLegible = 1.5, kLeastLetters = 0.6;    // mm
 constexpr double kUpper = 0.30;  // a title's middle on a panel, from the head
 constexpr double kLine = 0.2, kNoteLine = 0.26;
 const std::vector<double> kMarkDashes{1.2, 0.8}, kFoldDashes{3.0, 1.5};
@@ -52,15 +52,16 @@ class PageMaker {
 
   void make() {
     if (panels_ == nullptr) return;
-    const double bleed = page_.art.bleed;
-    if (const auto whole = panels_->find(ArtPage::kWhole); whole != panels_->end())
+    if (const auto whole = panels_->find(ArtPage::kWhole); whole != panels_->end()) {
+      const double bleed = whole->second.fit == PictureFit::Fill ? page_.art.bleed : 0.0;
       picture(whole->second, Words::tr("whole sheet"),
               QRectF(-bleed, -bleed, page_.art.width() + 2 * bleed, page_.art.height + 2 * bleed));
+    }
     checkNames();
     for (const Artwork::Panel& panel : page_.art.panels) {
       const auto found = panels_->find(panel.rule->id);
       if (found == panels_->end()) continue;
-      picture(found->second, nameOf(panel), placeOf(panel));
+      picture(found->second, nameOf(panel), placeOf(panel, found->second.fit));
       title(found->second, panel);
     }
   }
@@ -85,9 +86,10 @@ class PageMaker {
                                {}});
   }
 
-  /// With the bleed where the panel ends at the sheet's edge.
-  [[nodiscard]] QRectF placeOf(const Artwork::Panel& panel) const {
-    const double bleed = page_.art.bleed;
+  /// With the bleed where the panel ends at the sheet's edge; what is to be seen whole keeps off
+  /// it.
+  [[nodiscard]] QRectF placeOf(const Artwork::Panel& panel, PictureFit fit) const {
+    const double bleed = fit == PictureFit::Fill ? page_.art.bleed : 0.0;
     const bool isFirst = &panel == &page_.art.panels.front();
     const bool isLast = &panel == &page_.art.panels.back();
     const double left = panel.left - (isFirst ? bleed : 0.0);
@@ -128,7 +130,8 @@ class PageMaker {
     const bool isTurned = art.runs != TitleRuns::Across;
     const double clear = panel.rule->isSpine ? page_.art.clear : 0.0;
     const double wide = panel.width - 2 * clear;
-    const double along = kOfPanel * (isTurned ? page_.art.height : panel.width);
+    const double along =
+        isTurned ? kOfPanel * page_.art.height : std::min(kOfPanel * panel.width, wide);
     const double over = isTurned ? wide : kOfPanel * page_.art.height;
     ArtPage::Title title;
     title.panel = panel.rule->id;
@@ -157,7 +160,8 @@ class PageMaker {
     while (size > kLeastLetters && !fits()) size *= 0.96;
     title.letters = size;
     set();
-    if (art.letters > 0.0 && size < wanted)
+    const bool isSmaller = art.letters > 0.0 && size < wanted;
+    if (isSmaller || size < kLegible)
       page_.notes.push_back({"title-too-long",
                              {{"name", nameOf(panel).toStdString()},
                               {"value", Amount{longest, Unit::Millimetre}},

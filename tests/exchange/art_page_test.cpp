@@ -67,6 +67,31 @@ TEST_F(ArtPageTest, aPictureFillsItsPanelOrLiesWhollyOnIt) {
   EXPECT_EQ(back.into, back.seen);
 }
 
+// What is to be seen whole loses nothing to the knife.
+TEST_F(ArtPageTest, aWholePictureKeepsOffTheBleed) {
+  on("back_flap") = {picture("high.png", 1000, 9000), PictureFit::Whole, "", 0.0};
+  on("front") = {picture("square.png", 3000, 3000), PictureFit::Whole, "", 0.0};
+  on(ArtPage::kWhole) = {"square.png", PictureFit::Whole, "", 0.0};
+  const ArtPage page = this->page();
+  ASSERT_EQ(page.pictures.size(), 3U);
+  for (const ArtPage::Picture& put : page.pictures) {
+    EXPECT_EQ(put.into, put.seen);
+    EXPECT_GE(put.seen.left(), -1e-9);
+    EXPECT_GE(put.seen.top(), -1e-9);
+    EXPECT_LE(put.seen.bottom(), page.art.height + 1e-9);
+  }
+}
+
+TEST_F(ArtPageTest, lettersThatNobodyCanReadAreTold) {
+  on("spine").title = std::string(500, 'W');
+  on("spine").runs = TitleRuns::Down;
+  EXPECT_THAT(told(page().notes), HasSubstr("the title on the spine is"));
+  on("spine") = {"", PictureFit::Fill, "LEDGER", 9.0, TitleRuns::Across};
+  const ArtPage across = page();  // across the spine it keeps off the folds
+  EXPECT_LE(across.titles[0].letters, 9.0);
+  for (const Issue& note : across.notes) EXPECT_NE(note.id, IssueId("title-near-fold"));
+}
+
 TEST_F(ArtPageTest, aPictureOverAllLiesUnderTheOthers) {
   on("front").picture = picture("a.png", 3000, 3000);
   on(ArtPage::kWhole).picture = picture("b.png", 9000, 3600);
