@@ -4,12 +4,12 @@
 #include <QDate>
 #include <QFontMetricsF>
 #include <QPainter>
-#include <QRawFont>
 #include <algorithm>
 #include <cmath>
 #include <filesystem>
 
 #include "core/diag/nearest_name.h"
+#include "core/quantity/length.h"
 #include "core/toml/table_reader.h"
 #include "paint/dashes.h"
 #include "paint/lettering.h"
@@ -19,7 +19,6 @@ namespace drapery {
 
 namespace {
 
-constexpr double kMmAnInch = 25.4;
 constexpr double kFewDots = 200.0;                       // an inch
 constexpr double kUsualTitle = 11.0, kUsualSpine = 7.0;  // letters, mm
 constexpr double kOfPanel = 0.86;                        // what of it a title may take
@@ -110,7 +109,7 @@ class PageMaker {
     put.into = QRectF(QPointF(), size);
     put.into.moveCenter(place.center());
     put.seen = put.into.intersected(place);
-    const double dots = put.picture.size().width() / (size.width() / kMmAnInch);
+    const double dots = put.picture.size().width() / (size.width() / kMmPerInch);
     if (!put.picture.isVector() && dots < kFewDots)
       page_.notes.push_back({"picture-coarse",
                              {{"path", art.picture},
@@ -263,6 +262,49 @@ void paintArt(QPainter& painter, const ArtPage& page, bool canClip) {
   painter.restore();
 }
 
+namespace {
+
+/// Bars under the sheet to hold a rule against, as long as the paper has room for, and what it is.
+void bars(QPainter& painter, const ArtPage& page) {
+  constexpr double kEdge = 4.0, kInside = 8.0, kTick = 2.2, kShortTick = 1.2;
+  constexpr double kBeside = 120.0;  // the words' room
+  Lettering letters(painter, 1.0);
+  const double wide = page.art.width(), left = -page.offset() + kEdge;
+  const double y = page.art.height + page.art.bleed + ArtPage::kMargin - 3.0;
+  const double right = wide + page.offset() - kEdge;
+  const auto bar = [&](double from, double length, int parts, const QString& words) {
+    painter.setPen(pen(kLine));
+    painter.drawLine(QPointF(from, y), QPointF(from + length, y));
+    for (int i = 0; i <= parts; ++i) {
+      const double x = from + length * i / parts;
+      painter.drawLine(QPointF(x, y), QPointF(x, y - (i % parts == 0 ? kTick : kShortTick)));
+    }
+    letters.write({from + 2.0, y - kTick - Lettering::lineHeight(kSmall)}, words, kSmall,
+                  printPalette().ink);
+  };
+  // Of small books both halved; a bar that the paper cuts off would measure false.
+  const bool isWhole = right - left >= 100.0;
+  const double metric = isWhole ? 100.0 : 50.0, inches = isWhole ? 4.0 : 2.0;
+  double from = right - kInside >= metric + kInside ? kInside : left;
+  bar(from, metric, 10, isWhole ? Words::tr("100 mm") : Words::tr("50 mm"));
+  from += metric + kInside;
+  if (from + inches * kMmPerInch <= right) {
+    bar(from, inches * kMmPerInch, 16, isWhole ? Words::tr("4 in") : Words::tr("2 in"));
+    from += inches * kMmPerInch + kInside;
+  }
+  const QString what =
+      Words::tr("%1: %2, %3. Print at 100 %. Trim at the corner marks, fold at the dashed ones.")
+          .arg(page.book, text(page.art.rule->title.in(page.notation.language)), page.date);
+  // Beside the bars where that leaves room, else over the sheet.
+  const bool isBeside = wide - from > kBeside;
+  letters.write(isBeside ? QPointF(from, y - Lettering::lineHeight(kSmall))
+                         : QPointF(left, -page.offset() + 1.0),
+                letters.shortened(what, kSmall, isBeside ? wide - from : right - left), kSmall,
+                printPalette().ink);
+}
+
+}  // namespace
+
 void paintArtMarks(QPainter& painter, const ArtPage& page) {
   painter.save();
   painter.setPen(pen(kLine));
@@ -278,36 +320,7 @@ void paintArtMarks(QPainter& painter, const ArtPage& page) {
     for (const auto& [y, out] : {std::pair{0.0, -1.0}, std::pair{high, 1.0}})
       drawDashed(painter, QList<QPointF>{{fold, y + out * off}, {fold, y + out * end}},
                  kMarkDashes);
-  // Bars under the sheet, where it is long enough for them.
-  painter.setPen(pen(kLine));
-  Lettering letters(painter, 1.0);
-  const double y = high + bleed + ArtPage::kMargin - 3.0;
-  const auto bar = [&](double from, double length, int parts, const QString& words) {
-    painter.drawLine(QPointF(from, y), QPointF(from + length, y));
-    for (int i = 0; i <= parts; ++i) {
-      const double x = from + length * i / parts;
-      painter.drawLine(QPointF(x, y), QPointF(x, y - (i % parts == 0 ? 2.2 : 1.2)));
-    }
-    letters.write({from + 2.0, y - 2.2 - Lettering::lineHeight(kSmall)}, words, kSmall,
-                  printPalette().ink);
-    painter.setPen(pen(kLine));
-  };
-  double from = 8.0;
-  bar(from, 100.0, 10, Words::tr("100 mm"));
-  from += 108.0;
-  if (from + 4 * kMmAnInch < wide) {
-    bar(from, 4 * kMmAnInch, 16, Words::tr("4 in"));
-    from += 4 * kMmAnInch + 8.0;
-  }
-  const QString what =
-      Words::tr("%1: %2, %3. Print at 100 %. Trim at the corner marks, fold at the dashed ones.")
-          .arg(page.book, text(page.art.rule->title.in(page.notation.language)), page.date);
-  // Beside the bars where that leaves room, else over the sheet.
-  const bool isBeside = wide - from > 120.0;
-  const double room = isBeside ? wide - from - 4.0 : wide - 16.0;
-  letters.write(isBeside ? QPointF(from, y - Lettering::lineHeight(kSmall))
-                         : QPointF(8.0, -bleed - ArtPage::kMargin + 1.0),
-                letters.shortened(what, kSmall, room), kSmall, printPalette().ink);
+  bars(painter, page);
   painter.restore();
 }
 

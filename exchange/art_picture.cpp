@@ -81,7 +81,12 @@ std::variant<ArtPicture, Issue> ArtPicture::read(const std::string& path) {
   QFile file(QString::fromStdString(path));
   if (!QFileInfo(file).isFile() || !file.open(QIODevice::ReadOnly))
     return unreadable(path, file.exists() ? QString() : QStringLiteral("there is no such file"));
-  if (file.size() > kMostBytes) return tooLarge(path, QSizeF(0, 0));
+  if (file.size() > kMostBytes)
+    return Issue{"file-too-large",
+                 {{"limit", QString("%1 MB").arg(kMostBytes / 1'000'000).toStdString()}},
+                 {},
+                 {path, 0, 0},
+                 {}};
   const QByteArray bytes = file.readAll();
   ArtPicture picture;
   if (isSvg(bytes)) {

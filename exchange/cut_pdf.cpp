@@ -348,9 +348,7 @@ QByteArray cutPdf(const CutPages& pages) {
 
 std::optional<Issue> writeCutPdf(const CutPages& pages, const std::string& path,
                                  const std::function<bool()>& isCancelled) {
-  const QByteArray bytes = cutPdf(pages);
-  if (isCancelled && isCancelled()) return std::nullopt;
-  return writeBytes(bytes, path, true);
+  return writePainted(cutPdf(pages), path, isCancelled);
 }
 
 }  // namespace drapery

@@ -10,6 +10,7 @@
 #include "exchange/slip_pdf.h"
 #include "exchange/template_pdf.h"
 #include "exchange/true_size_files.h"
+#include "store/whole_file.h"
 #include "words/issue_words.h"
 #include "words/plan_csv.h"
 
@@ -73,25 +74,22 @@ class Exporter {
   void templates(const std::string& as) {
     if (as == "pdf") {
       auto print =
-          makePrintJob(book_.job, book_.plan, {wishes_.only}, wishes_.paper, wishes_.error);
+          makePrintJob(book_.job, book_.plan, {wishes_.only}, wishes_.paper, wishes_.printer);
       if (auto* issue = std::get_if<Issue>(&print)) return issues_.push_back(std::move(*issue));
       return add("templates", as, templatePdf(std::get<PrintJob>(print)));
     }
     // A machine is given the pieces as well.
-    PrintChoice choice{wishes_.only};
-    std::vector<TrueSize> things = trueSizes(*book_.plan);
-    if (!choice.ids.empty()) {
-      auto chosen = chosenThings(*book_.plan, choice);
-      if (auto* issue = std::get_if<Issue>(&chosen)) return issues_.push_back(std::move(*issue));
-      things = std::move(std::get<std::vector<TrueSize>>(chosen));
-    }
-    vector("templates", as, things);
+    if (wishes_.only.empty()) return vector("templates", as, trueSizes(*book_.plan));
+    auto chosen = chosenThings(*book_.plan, {wishes_.only});
+    if (auto* issue = std::get_if<Issue>(&chosen)) return issues_.push_back(std::move(*issue));
+    vector("templates", as, std::get<std::vector<TrueSize>>(chosen));
   }
 
   void vector(const std::string& what, const std::string& as, const std::vector<TrueSize>& things) {
     const QString title = QString::fromStdString(book_.job.title);
-    if (as == "svg") return add(what, as, trueSizeSvg(things, *book_.plan, title));
-    add(what, as, trueSizeDxf(things, *book_.plan, title));
+    add(what, as,
+        as == "svg" ? trueSizeSvg(things, *book_.plan, title)
+                    : trueSizeDxf(things, *book_.plan, title));
   }
 
   void jacket(const Artwork& art, const std::string& as) {
@@ -100,7 +98,7 @@ class Exporter {
       std::erase_if(things, [&](const TrueSize& thing) {
         return !thing.artwork || thing.artwork->rule != art.rule;
       });
-      return vector("jacket", as, things);
+      return vector(art.rule->id, as, things);
     }
     const std::string folder = std::filesystem::path(book_.path).parent_path().string();
     const ArtPage made = makeArtPage(book_.job, book_.plan, art, folder);
@@ -109,7 +107,7 @@ class Exporter {
     if (!made.faults.empty()) return;
     for (const Issue& note : made.notes)
       if (!isTold(exported_.notes, note)) exported_.notes.push_back(note);
-    add("jacket", as, as == "pdf" ? artPdf(made) : Painted(artSvg(made)));
+    add(art.rule->id, as, as == "pdf" ? artPdf(made) : Painted(artSvg(made)));
   }
   /// Each format of it finds the same.
   static bool isTold(const Issues& told, const Issue& issue) {
@@ -126,13 +124,6 @@ class Exporter {
 
 }  // namespace
 
-std::vector<std::string> formatsOf(const std::string& what) {
-  if (what == "all") return {"pdf", "svg", "dxf", "csv"};
-  for (const auto& [known, formats] : kFormats)
-    if (known == what) return formats;
-  return {};
-}
-
 std::variant<Exported, Issues> exportFiles(const ExportBook& book, const ExportWishes& wishes) {
   return Exporter(book, wishes).run();
 }
@@ -146,20 +137,14 @@ std::optional<Issue> writeAll(const std::vector<ExportedFile>& files, const std:
                               const std::string& folder, bool replaces) {
   std::error_code error;
   const bool isNew = std::filesystem::create_directory(folder, error);
-  std::vector<std::string> written;
-  for (const ExportedFile& file : files) {
-    const std::string path = (std::filesystem::path(folder) / exportName(jobPath, file)).string();
-    const bool wasThere = std::filesystem::exists(path, error);
-    auto issue = writeBytes(file.bytes, path, replaces);
-    if (!issue) {
-      if (!wasThere) written.push_back(path);
-      continue;
-    }
-    for (const std::string& made : written) std::filesystem::remove(made, error);
-    if (isNew) std::filesystem::remove(folder, error);
-    return issue;
-  }
-  return std::nullopt;
+  std::vector<NewFile> all;
+  all.reserve(files.size());
+  for (const ExportedFile& file : files)
+    all.push_back(
+        {(std::filesystem::path(folder) / exportName(jobPath, file)).string(), textOf(file.bytes)});
+  auto issue = writeTogether(all, replaces);
+  if (issue && isNew) std::filesystem::remove(folder, error);
+  return issue;
 }
 
 }  // namespace drapery

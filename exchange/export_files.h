@@ -10,6 +10,7 @@
 #include "core/plan/job.h"
 #include "core/plan/plan.h"
 #include "core/printing/paper.h"
+#include "core/printing/shop.h"
 #include "exchange/whole_bytes.h"
 
 namespace drapery {
@@ -24,21 +25,18 @@ struct ExportWishes {
   std::string what;  // "slip", "templates", "jacket", "all"
   std::string as;    // "pdf", "svg", "dxf", "csv"; empty with "all": every one
   Paper paper;
-  PrinterError error;
+  ShopPrinter printer;            // whose error is put right
   std::vector<std::string> only;  // templates, by id
 };
 
 struct ExportedFile {
-  std::string what, as;  // "templates", "pdf"
+  std::string what, as;  // "templates", "jacket" (the artwork's id), "pdf"
   QByteArray bytes;
 };
 struct Exported {
   std::vector<ExportedFile> files;
   Issues notes;  // worth knowing; the files are as they should be
 };
-
-/// The formats that there are for it; empty for what is not exported so.
-std::vector<std::string> formatsOf(const std::string& what);
 
 /// All of them, or every mistake and none.
 std::variant<Exported, Issues> exportFiles(const ExportBook& book, const ExportWishes& wishes);

@@ -1,5 +1,4 @@
-// drapery-export: the part of the command line that paints. Started by
-// drapery-cli.
+// drapery-export: the part of the command line that paints. Started by drapery-cli.
 #include <QGuiApplication>
 #include <algorithm>
 #include <clocale>
@@ -28,25 +27,37 @@ int refuse(const Issues& issues, const Notation& notation) {
   return 2;
 }
 
+/// The job, read and planned; none once its mistakes are told.
+std::optional<OpenedJob> openedJob(const std::string& path, const RuleLibrary& library,
+                                   Notation& notation) {
+  const auto text = readWhole(path, kLargestJsonFile);
+  if (const auto* issue = std::get_if<Issue>(&text)) {
+    refuse({*issue}, {});
+    return std::nullopt;
+  }
+  OpenedJob opened = openJob(std::get<std::string>(text), path, library);
+  if (opened.document.job) notation.units = opened.document.job->units;
+  if (opened.issues.empty()) return opened;
+  refuse(opened.issues, notation);
+  return std::nullopt;
+}
+
 /// The job's book laid out on that stock, in the time that a search usually takes.
 int exportCut(const std::string& path, const std::string& output, const std::string& stockPath,
               bool replaces) {
   if (const auto issue = notToBeReplaced(output, path)) return refuse({*issue}, {});
-  auto text = readWhole(path, kLargestJsonFile);
-  if (const auto* issue = std::get_if<Issue>(&text)) return refuse({*issue}, {});
+  const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
+  Notation notation;
+  auto opened = openedJob(path, library, notation);
+  if (!opened) return 2;
   const auto shelf = readWhole(stockPath, kLargestJsonFile);
   if (const auto* issue = std::get_if<Issue>(&shelf)) return refuse({*issue}, {});
   auto stock = readStock(std::get<std::string>(shelf), stockPath);
   if (const auto* issues = std::get_if<Issues>(&stock)) return refuse(*issues, {});
-  const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
-  OpenedJob opened = openJob(std::get<std::string>(text), path, library);
-  Notation notation;
-  if (opened.document.job) notation.units = opened.document.job->units;
-  if (!opened.issues.empty()) return refuse(opened.issues, notation);
   CutPages pages;
   pages.stock = std::move(std::get<Stock>(stock));
-  pages.found.jobs.push_back(std::make_shared<const Job>(std::move(*opened.document.job)));
-  pages.found.plans.push_back(std::make_shared<const Plan>(std::move(opened.plan)));
+  pages.found.jobs.push_back(std::make_shared<const Job>(std::move(*opened->document.job)));
+  pages.found.plans.push_back(std::make_shared<const Plan>(std::move(opened->plan)));
   const auto read = [&](const std::string& file) { return readBookToCut(file, library); };
   const Issues others = gatherBooks(pages.found, path, read);
   if (!others.empty()) return refuse(others, notation);
@@ -76,40 +87,44 @@ int refuseValue(const char* key, const std::string& value, const std::string& al
                 {});
 }
 
+/// The printer of that name, whose error is put right; none once it is told that it is not known.
+std::optional<ShopPrinter> printerNamed(const std::string& name) {
+  if (name.empty()) return ShopPrinter();
+  const auto shop = shopIn(shopFile());
+  if (const auto* issues = std::get_if<Issues>(&shop)) {
+    refuse(*issues, {});
+    return std::nullopt;
+  }
+  std::string known;
+  for (const ShopPrinter& each : std::get<Shop>(shop).printers) {
+    if (each.name == name) return each;
+    known += (known.empty() ? "" : ", ") + each.name;
+  }
+  refuseValue("--printer", name, known.empty() ? "none is measured yet" : known);
+  return std::nullopt;
+}
+
 int exportBook(const Arguments& asked) {
   const bool isAll = asked.what == "all";
   if (!isAll)
     if (const auto issue = notToBeReplaced(asked.output, asked.job)) return refuse({*issue}, {});
-  auto text = readWhole(asked.job, kLargestJsonFile);
-  if (const auto* issue = std::get_if<Issue>(&text)) return refuse({*issue}, {});
   const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
-  OpenedJob opened = openJob(std::get<std::string>(text), asked.job, library);
   Notation notation;
-  if (opened.document.job) notation.units = opened.document.job->units;
-  if (!opened.issues.empty()) return refuse(opened.issues, notation);
-  ExportWishes wishes{asked.what, asked.as, {}, {}, asked.only};
+  auto opened = openedJob(asked.job, library, notation);
+  if (!opened) return 2;
   const std::string usual = notation.units == Units::Inches ? "letter" : "a4";
   const auto paper = paperNamed(asked.paper.empty() ? usual : asked.paper);
   if (!paper)
     return refuseValue("--paper", asked.paper, "A4, A3, Letter, Legal, roll:180 to roll:2000 (mm)");
-  wishes.paper = *paper;
-  if (!asked.printer.empty()) {
-    const auto shop = shopIn(shopFile());
-    if (const auto* issues = std::get_if<Issues>(&shop)) return refuse(*issues, {});
-    std::string known;
-    const auto& printers = std::get<Shop>(shop).printers;
-    for (const ShopPrinter& each : printers) known += (known.empty() ? "" : ", ") + each.name;
-    if (std::none_of(printers.begin(), printers.end(),
-                     [&](const ShopPrinter& each) { return each.name == asked.printer; }))
-      return refuseValue("--printer", asked.printer,
-                         known.empty() ? "none is measured yet" : known);
-    wishes.error = std::get<Shop>(shop).errorOf(asked.printer);
-  }
-  const ExportBook book{std::move(*opened.document.job),
-                        std::make_shared<const Plan>(std::move(opened.plan)), asked.job};
-  auto made = exportFiles(book, wishes);
+  const auto printer = printerNamed(asked.printer);
+  if (!printer) return 2;
+  const ExportBook book{std::move(*opened->document.job),
+                        std::make_shared<const Plan>(std::move(opened->plan)), asked.job};
+  auto made = exportFiles(book, {asked.what, asked.as, *paper, *printer, asked.only});
   if (const auto* issues = std::get_if<Issues>(&made)) return refuse(*issues, notation);
   const Exported& exported = std::get<Exported>(made);
+  if (!isAll && exported.files.size() != 1)  // none in that format, or several things printed on
+    return refuseValue("--what", asked.what, "all, into a folder");
   const auto issue = isAll ? writeAll(exported.files, asked.job, asked.output, asked.replaces)
                            : writeBytes(exported.files.front().bytes, asked.output, asked.replaces);
   if (issue) return refuse({*issue}, notation);

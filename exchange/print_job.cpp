@@ -122,24 +122,25 @@ PrintThing thingOf(const TrueSize& thing, const TrueSizeWords& words, double roo
 
 std::variant<PrintJob, Issue> makePrintJob(const Job& job, std::shared_ptr<const Plan> plan,
                                            const PrintChoice& choice, const Paper& paper,
-                                           const PrinterError& error) {
+                                           const ShopPrinter& printer) {
   auto chosen = chosenThings(*plan, choice);
   if (auto* issue = std::get_if<Issue>(&chosen)) return std::move(*issue);
   PrintJob print;
   print.plan = std::move(plan);
   print.things = std::move(std::get<std::vector<TrueSize>>(chosen));
   print.paper = paper;
-  print.error = error;
+  print.error = printer.error;
+  if (!(printer.error == PrinterError())) print.printer = text(printer.name);
   print.notation = {print.plan->units, print.plan->resolution, '.'};
   print.book = job.title.empty() ? Words::tr("Untitled book") : text(job.title);
   print.date = QDate::currentDate().toString(Qt::ISODate);
-  const double room = printRoom(paper, print.layout, error).width();
+  const double room = printRoom(paper, print.layout, print.error).width();
   std::vector<PrintThing> things;
   for (const TrueSize& thing : print.things) {
     print.words.push_back(trueSizeWords(thing, *print.plan, print.notation));
     things.push_back(thingOf(thing, print.words.back(), room));
   }
-  print.sheets = printSheets(things, paper, print.layout, error);
+  print.sheets = printSheets(things, paper, print.layout, print.error);
   if (print.sheets.empty())
     return Issue{"print-no-room",
                  {{"name", print.words.front().title.toStdString()}, {"value", paper.title}},

@@ -12,6 +12,7 @@
 #include "core/plan/job.h"
 #include "core/printing/paper.h"
 #include "core/printing/print_sheets.h"
+#include "core/printing/shop.h"
 #include "core/quantity/format_length.h"
 
 namespace drapery {
@@ -36,6 +37,7 @@ struct PrintJob {
   std::vector<TrueSizeWords> words;  // of each
   Paper paper;
   PrinterError error;
+  QString printer;  // whose error that is; empty while it is none
   PrintLayout layout;
   std::vector<PrintSheet> sheets;
   Notation notation;
@@ -56,6 +58,6 @@ std::variant<std::vector<TrueSize>, Issue> chosenThings(const Plan& plan,
 /// Laid out; an issue where there is nothing to print or the paper has no room.
 std::variant<PrintJob, Issue> makePrintJob(const Job& job, std::shared_ptr<const Plan> plan,
                                            const PrintChoice& choice, const Paper& paper,
-                                           const PrinterError& error = {});
+                                           const ShopPrinter& printer = {});
 
 }  // namespace drapery

@@ -49,17 +49,7 @@ class SheetPainter {
         style_(style),
         room_(printRoom(print.paper, print.layout, print.error)),
         letters_(painter, style.perMm) {
-    // From true mm, y up from the room's lower left corner.
-    const double foot = print.layout.foot / print.error.along;
-    room_.top = print.paper.isRoll
-                    ? (print.sheets[sheet].length - 2 * print.layout.edge) * print.error.along -
-                          print.layout.foot
-                    : room_.top;
-    const double height = print.paperSize(sheet).height();
-    QTransform true_;
-    true_.translate(print.layout.edge, height - print.layout.edge - foot);
-    true_.scale(1 / print.error.across, -1 / print.error.along);
-    toDevice_ = true_ * toDevice;
+    toDevice_ = roomToPaper(print, sheet) * toDevice;
   }
 
   void paint() {
@@ -265,7 +255,7 @@ class SheetPainter {
     put(sheet, false);
     put(Words::tr("Print at 100 %, not fitted to the paper."), false);
     if (!(print_.error == PrinterError()))
-      put(Words::tr("Corrected for this printer."), false);
+      put(Words::tr("Corrected for %1 alone.").arg(print_.printer), false);
     else if (hasMap)
       put(Words::tr("Lay the parts over one another at the dotted lines."), false);
     else
@@ -305,6 +295,15 @@ class SheetPainter {
 void paintPrintSheet(QPainter& painter, const PrintJob& print, std::size_t sheet,
                      const QTransform& toDevice, const PaintStyle& style) {
   SheetPainter(painter, print, sheet, toDevice, style).paint();
+}
+
+QTransform roomToPaper(const PrintJob& print, std::size_t sheet) {
+  const PrintLayout& layout = print.layout;
+  QTransform to;
+  to.translate(layout.edge,
+               print.paperSize(sheet).height() - layout.edge - layout.foot / print.error.along);
+  to.scale(1 / print.error.across, -1 / print.error.along);
+  return to;
 }
 
 PaintStyle trueSizeStyle() { return {&printPalette(), {}, 1.0, 0.0, true}; }

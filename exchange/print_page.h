@@ -15,6 +15,9 @@ namespace drapery {
 void paintPrintSheet(QPainter& painter, const PrintJob& print, std::size_t sheet,
                      const QTransform& toDevice, const PaintStyle& style);
 
+/// From true mm, y up from the lower left corner of a sheet's room, to mm of its paper, y down.
+QTransform roomToPaper(const PrintJob& print, std::size_t sheet);
+
 /// For a page whose painter counts in mm.
 PaintStyle trueSizeStyle();
 

@@ -1,6 +1,7 @@
 #include "exchange/slip_page.h"
 
 #include <QCoreApplication>
+#include <QDate>
 
 #include "core/drawing/piece_shapes.h"
 #include "core/quantity/format_length.h"
@@ -35,6 +36,7 @@ class Writer {
     SlipPage page;
     page.title = job_.title.empty() ? Words::tr("Untitled book").toStdString() : job_.title;
     page.method = plan_.rules->title.text;
+    page.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
     for (const std::string& line : summaryLines(plan_, "slip", notation_))
       page.book += (page.book.empty() ? "" : " ") + line;
     if (!job_.why.empty())

@@ -36,6 +36,7 @@ struct SlipFinding {
 struct SlipPage {
   std::string title;
   std::string method;
+  std::string date;  // on which it was written: "2026-11-27"
   std::string book;  // "Leaves 210.4 high, 143.8 wide, 22.6 thick; spine 23.1; board 2.4 mm"
   std::string rule;  // "Cut to 0.5 mm. Width before height; height runs head to tail."
   std::vector<std::string> card;    // what goes to the bench before any of the rest

@@ -76,7 +76,7 @@ class SlipPainter {
     const TextStyle second{kText, false, colours().secondInk};
     column_.write(kEdge, title, text(page_.title), true);
     column_.leave(0.5);
-    column_.write(kEdge, second, text(page_.method), true);
+    column_.write(kEdge, second, text(page_.method + ", " + page_.date), true);
     column_.write(kEdge, {}, text(page_.book), true);
     column_.write(kEdge, {}, text(page_.rule), true);
     column_.leave(3);
@@ -179,9 +179,7 @@ QByteArray slipPdf(const Job& job, const Plan& plan) {
 
 std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const std::string& path,
                                   const std::function<bool()>& isCancelled) {
-  const QByteArray bytes = slipPdf(job, plan);
-  if (isCancelled && isCancelled()) return std::nullopt;
-  return writeBytes(bytes, path, true);
+  return writePainted(slipPdf(job, plan), path, isCancelled);
 }
 
 }  // namespace drapery

@@ -64,6 +64,11 @@ QString headline(const TrueSize& thing, const Plan& plan, const Notation& notati
   return words.title + "  " + words.figures;
 }
 
+/// Labels alone are nothing for a machine.
+Issue nothing() {
+  return {"print-nothing", {{"name", Words::tr("outline").toStdString()}}, {}, {}, {}};
+}
+
 /// "Tide ledger, 2026-11-27"
 QString footOf(const QString& book) {
   return (book.isEmpty() ? Words::tr("Untitled book") : book) + ", " +
@@ -192,8 +197,9 @@ class DxfWriter {
 
 }  // namespace
 
-QByteArray trueSizeSvg(const std::vector<TrueSize>& things, const Plan& plan, const QString& book) {
+Painted trueSizeSvg(const std::vector<TrueSize>& things, const Plan& plan, const QString& book) {
   const Arranged all = arranged(things);
+  if (all.things.empty()) return nothing();
   const Notation notation = notationOf(plan);
   const auto layer = [&](TrueSizeLayer which) {
     return [&, which](QPainter& painter) {
@@ -224,6 +230,8 @@ QByteArray trueSizeSvg(const std::vector<TrueSize>& things, const Plan& plan, co
 }
 
 Painted trueSizeDxf(const std::vector<TrueSize>& things, const Plan& plan, const QString& book) {
+  const Arranged all = arranged(things);
+  if (all.things.empty()) return nothing();
   const QTemporaryDir folder;  // dxflib writes to files alone
   const QString path = folder.filePath("templates.dxf");
   const auto fail = [&] {
@@ -237,7 +245,7 @@ Painted trueSizeDxf(const std::vector<TrueSize>& things, const Plan& plan, const
   DL_Dxf dxf;
   const std::unique_ptr<DL_WriterA> out(dxf.out(path.toLocal8Bit().constData(), DL_VERSION_2000));
   if (!out) return fail();
-  DxfWriter(*out).write(arranged(things), plan, footOf(book));
+  DxfWriter(*out).write(all, plan, footOf(book));
   QFile file(path);
   if (!file.open(QIODevice::ReadOnly)) return fail();
   return file.readAll();

@@ -10,9 +10,9 @@
 
 namespace drapery {
 
-/// With the book and today's date at its foot. Labels to stick on are left out: they are for a
-/// printer. `Plan` is what the things point into.
-QByteArray trueSizeSvg(const std::vector<TrueSize>& things, const Plan& plan, const QString& book);
+/// "print-nothing" where nothing is left. With the book and today's date at its foot. Labels to
+/// stick on are left out: they are for a printer. `Plan` is what the things point into.
+Painted trueSizeSvg(const std::vector<TrueSize>& things, const Plan& plan, const QString& book);
 
 /// DXF R2000, units mm; an issue where it cannot be written to a place for passing files.
 Painted trueSizeDxf(const std::vector<TrueSize>& things, const Plan& plan, const QString& book);

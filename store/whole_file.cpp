@@ -149,16 +149,87 @@ std::optional<Issue> writeWhole(const std::string& path, std::string_view text) 
   });
 }
 
-std::optional<Issue> writeNew(const std::string& path, std::string_view text) {
-  return writeBeside(path, path, text, [&](const std::string& beside) {
-    if (::renameat2(AT_FDCWD, beside.c_str(), AT_FDCWD, path.c_str(), RENAME_NOREPLACE) == 0)
-      return 0;
-    if (errno != EINVAL && errno != ENOSYS) return errno;
-    // A file system without that: a second name for the file, then the first one goes.
-    if (::link(beside.c_str(), path.c_str()) != 0) return errno;
-    ::unlink(beside.c_str());
+namespace {
+
+/// Gives a file its name where nothing has that name yet; or an error.
+int nameNew(const std::string& beside, const std::string& path) {
+  if (::renameat2(AT_FDCWD, beside.c_str(), AT_FDCWD, path.c_str(), RENAME_NOREPLACE) == 0)
     return 0;
-  });
+  if (errno != EINVAL && errno != ENOSYS) return errno;
+  // A file system without that: a second name for the file, then the first one goes.
+  if (::link(beside.c_str(), path.c_str()) != 0) return errno;
+  ::unlink(beside.c_str());
+  return 0;
+}
+
+}  // namespace
+
+std::optional<Issue> writeNew(const std::string& path, std::string_view text) {
+  return writeBeside(path, path, text,
+                     [&](const std::string& beside) { return nameNew(beside, path); });
+}
+
+namespace {
+
+/// Files beside the places that they are made for; what got no name goes when this goes.
+class Beside {
+ public:
+  Beside() = default;
+  Beside(const Beside&) = delete;
+  Beside& operator=(const Beside&) = delete;
+  ~Beside() {
+    for (const auto& [beside, path] : waiting_) ::unlink(beside.c_str());
+  }
+
+  std::optional<Issue> fill(const NewFile& file) {
+    const auto folder = std::filesystem::path(file.path).parent_path();
+    std::string beside = (folder / (std::string(kBeside) + "XXXXXX")).string();
+    Descriptor made(::mkstemp(beside.data()));
+    if (made.get() < 0) return fault("file-unwritable", file.path, errno);
+    waiting_.emplace_back(beside, file.path);
+    const int error = drapery::fill(made, file.text, file.path);
+    return error != 0 ? std::optional(fault("file-unwritable", file.path, error)) : std::nullopt;
+  }
+
+  /// Each its own name; those that were named go again where one cannot be.
+  std::optional<Issue> name(bool replaces) {
+    std::vector<std::string> named;
+    for (const auto& [beside, path] : waiting_) {
+      const bool wasThere = std::filesystem::exists(path);
+      const int error = replaces && wasThere ? replace(beside, path) : nameNew(beside, path);
+      if (error == 0) {
+        if (!wasThere) named.push_back(path);
+        continue;
+      }
+      for (const std::string& made : named) ::unlink(made.c_str());
+      return fault(error == EEXIST ? IssueId("file-there") : IssueId("file-unwritable"), path,
+                   error);
+    }
+    if (!waiting_.empty()) syncFolder(waiting_.front().second);
+    waiting_.clear();
+    return std::nullopt;
+  }
+
+ private:
+  static int replace(const std::string& beside, const std::string& path) {
+    return ::rename(beside.c_str(), path.c_str()) == 0 ? 0 : errno;
+  }
+
+  std::vector<std::pair<std::string, std::string>> waiting_;  // beside, path
+};
+
+}  // namespace
+
+std::optional<Issue> writeTogether(const std::vector<NewFile>& files, bool replaces) {
+  Beside beside;
+  for (const NewFile& file : files) {
+    if (auto issue = notToBeReplaced(file.path, {})) return issue;
+    if (!replaces && std::filesystem::exists(file.path))
+      return fault("file-there", file.path, EEXIST);
+  }
+  for (const NewFile& file : files)
+    if (auto issue = beside.fill(file)) return issue;
+  return beside.name(replaces);
 }
 
 }  // namespace drapery

@@ -4,6 +4,7 @@
 #include <optional>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "core/diag/issue.h"
 
@@ -15,6 +16,15 @@ std::optional<Issue> writeWhole(const std::string& path, std::string_view text);
 
 /// The same for a file that must not be there yet: "file-there" when it is, whoever was first.
 std::optional<Issue> writeNew(const std::string& path, std::string_view text);
+
+/// Several files, or none of them: all are filled beside their places before the first is given
+/// its name. "file-there" for one that is there already, unless they are to be replaced; what must
+/// not be replaced is told by `notToBeReplaced`.
+struct NewFile {
+  std::string path;
+  std::string_view text;
+};
+std::optional<Issue> writeTogether(const std::vector<NewFile>& files, bool replaces);
 
 /// Why a new file must not take the place of what is there: a folder, a pipe, a device, a link, or
 /// the job that it is made from. None for a file, and where there is nothing.

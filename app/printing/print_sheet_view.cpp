@@ -46,14 +46,15 @@ QSize PrintSheetView::sizeHint() const {
           static_cast<int>(std::ceil(size.height())) + 2 * kAround};
 }
 
-QTransform PrintSheetView::roomToView() const {
-  const PrintLayout& layout = print_->layout;
+QTransform PrintSheetView::paperToView() const {
   QTransform to;
   to.translate(kAround, kAround);
   to.scale(perMm_, perMm_);
-  to.translate(layout.edge, paper().height() - layout.edge - layout.foot / print_->error.along);
-  to.scale(1 / print_->error.across, -1 / print_->error.along);
   return to;
+}
+
+QTransform PrintSheetView::roomToView() const {
+  return roomToPaper(*print_, sheet_) * paperToView();
 }
 
 std::optional<QRectF> PrintSheetView::placeOf(std::size_t thing) const {
@@ -95,14 +96,11 @@ void PrintSheetView::paintEvent(QPaintEvent*) {
   painter.setPen(QPen(palette_.hairline, 1.0));
   painter.setBrush(printPalette().paper);
   painter.drawRect(page);
-  QTransform to;
-  to.translate(kAround, kAround);
-  to.scale(perMm_, perMm_);
   PaintStyle style = trueSizeStyle();
   style.perMm = perMm_;
   style.leastWidth = 0.7;
   painter.setClipRect(page.adjusted(-1, -1, 1, 1));
-  paintPrintSheet(painter, *print_, sheet_, to, style);
+  paintPrintSheet(painter, *print_, sheet_, paperToView(), style);
   for (std::size_t i = 0; i < print_->things.size(); ++i) {
     if (lit_.empty() || print_->things[i].id != lit_) continue;
     if (const auto place = placeOf(i)) {

@@ -39,6 +39,8 @@ class PrintSheetView : public QWidget {
   void mousePressEvent(QMouseEvent* event) override;
 
  private:
+  /// From mm of the paper, y down, to pixels.
+  [[nodiscard]] QTransform paperToView() const;
   /// From true mm of the room, y up, to pixels.
   [[nodiscard]] QTransform roomToView() const;
 

@@ -5,6 +5,7 @@
 #include <QPrintDialog>
 #include <QPrinter>
 #include <QPrinterInfo>
+#include <algorithm>
 #include <cmath>
 
 #include "app/ink_button.h"
@@ -12,11 +13,10 @@
 #include "app/margin_column.h"
 #include "app/printing/screen_card.h"
 #include "app/printing/templates_page.h"
+#include "app/words/length_typed.h"
 #include "app/words/window_words.h"
 #include "app/workspace/shop_room.h"
 #include "app/workspace/workspace.h"
-#include "core/plan/job_inputs.h"
-#include "core/quantity/parse_length.h"
 #include "exchange/print_page.h"
 #include "exchange/template_pdf.h"
 #include "exchange/true_size_files.h"
@@ -29,16 +29,6 @@ namespace {
 constexpr double kBar = 100.0, kLongestRead = 10'000.0;  // mm
 
 QString text(const std::string& from) { return QString::fromStdString(from); }
-
-/// A length as it was typed, or what is wrong with it.
-std::variant<double, Issue> lengthIn(const QLineEdit& entry, Units units, double least,
-                                     double most) {
-  InputRule rule;
-  rule.id = entry.accessibleName().toStdString();
-  rule.least = least;
-  rule.most = most;
-  return readFigure(lengthWithUnit(entry.text().trimmed().toStdString(), units), rule);
-}
 
 bool askWithDialog(QPrinter& printer, QWidget* parent) {
   QPrintDialog dialog(&printer, parent);
@@ -143,7 +133,7 @@ void TemplatesPage::writePaper() {
     QLineEdit* wide = field("templates.roll", tr("Roll's width, mm"),
                             QLocale().toString(workspace_.settings().number("roll_mm")));
     connect(wide, &QLineEdit::returnPressed, this, [this, wide] {
-      const auto length = lengthIn(*wide, Units::Millimetres, kNarrowestRoll, kWidestRoll);
+      const auto length = lengthTyped(*wide, {Units::Millimetres, kNarrowestRoll, kWidestRoll});
       if (const auto* issue = std::get_if<Issue>(&length)) return tell({*issue});
       workspace_.settings().set("roll_mm", std::round(std::get<double>(length)));
       wide->clear();
@@ -315,14 +305,26 @@ void TemplatesPage::keepGauge() {
   if (name == nullptr || wide == nullptr) return;
   if (name->text().trimmed().isEmpty()) return name->setFocus();
   if (wide->text().trimmed().isEmpty()) return wide->setFocus();
-  const auto length = lengthIn(*wide, book_.plan().units, Shop::kThinnest, Shop::kWidest);
+  const auto length = lengthTyped(*wide, {book_.plan().units, Shop::kThinnest, Shop::kWidest});
   if (const auto* issue = std::get_if<Issue>(&length)) return tell({*issue});
   const ShopGauge gauge{name->text().simplified().toStdString(),
                         Length::fromMm(std::get<double>(length))};
-  name->clear();
-  wide->clear();
+  keepInShop({name, wide}, [&] { return workspace_.shop().keep(gauge); });
+}
+
+/// What was typed is gone once it is kept, and stays where it could not be.
+void TemplatesPage::keepInShop(const std::vector<QLineEdit*>& entries,
+                               const std::function<Issues()>& keep) {
+  std::vector<QString> texts;
+  for (QLineEdit* entry : entries) {
+    texts.push_back(entry->text());
+    entry->clear();
+  }
   told_.clear();
-  if (const Issues issues = workspace_.shop().keep(gauge); !issues.empty()) tell(issues);
+  const Issues issues = keep();
+  if (issues.empty()) return;
+  for (std::size_t i = 0; i < entries.size(); ++i) entries[i]->setText(texts[i]);
+  tell(issues);
 }
 
 /// Both bars as they were read, kept under the printer's name.
@@ -341,7 +343,7 @@ void TemplatesPage::keepPrinter() {
   PrinterError found;
   for (const auto& [entry, of, was] : {std::tuple{across, &found.across, before.across},
                                        std::tuple{along, &found.along, before.along}}) {
-    const auto read = lengthIn(*entry, Units::Millimetres, 0.0, kLongestRead);
+    const auto read = lengthTyped(*entry, {Units::Millimetres, 0.0, kLongestRead});
     if (const auto* issue = std::get_if<Issue>(&read)) return tell({*issue});
     *of = std::get<double>(read) / kBar * was;
     if (!(*of >= PrinterError::kLeast && *of <= PrinterError::kMost))
@@ -354,12 +356,10 @@ void TemplatesPage::keepPrinter() {
                     {},
                     {}}});
   }
-  for (QLineEdit* entry : {name, across, along}) entry->clear();
-  told_.clear();
   workspace_.settings().set("printer", called.toStdString());
-  if (const Issues issues = workspace_.shop().keep(ShopPrinter{called.toStdString(), found});
-      !issues.empty())
-    tell(issues);
+  keepInShop({name, across, along}, [&] {
+    return workspace_.shop().keep(ShopPrinter{called.toStdString(), found});
+  });
 }
 
 void TemplatesPage::setPaper(const std::string& id) {
@@ -384,23 +384,36 @@ void TemplatesPage::printOut() {
   const QString kept = text(workspace_.settings().text("printer"));
   if (QPrinterInfo::availablePrinterNames().contains(kept)) printer.setPrinterName(kept);
   if (!(askPrinter_ ? askPrinter_(printer, this) : askWithDialog(printer, this))) return;
-  // The one that was chosen may be off otherwise.
-  const PrinterError of = workspace_.shop().shop().errorOf(printer.printerName().toStdString());
+  const ShopPrinter of = printerFor(printer.printerName());
   PrintJob print = *print_;
-  if (!(of == print.error)) {
+  if (!(of.error == print.error)) {
     auto made = makePrintJob(book_.job(), plan_, printedNow(), paper(), of);
     if (auto* issue = std::get_if<Issue>(&made)) return tell({*issue});
     print = std::move(std::get<PrintJob>(made));
   }
-  if (!printer.printerName().isEmpty())
-    workspace_.settings().set("printer", printer.printerName().toStdString());
+  if (!of.name.empty()) workspace_.settings().set("printer", of.name);
   printSheets(print, printer);
   toldAs_ = printer.printerState() == QPrinter::Error ? Severity::Stop : Severity::Note;
-  told_ = toldAs_ == Severity::Stop ? tr("The printer does not take them.")
-                                    : tr("%1 sheets are with the printer. Hold a rule against the "
-                                         "bars before you cut by them.")
-                                          .arg(print.sheets.size());
+  const QString sent = print.sheets.size() == 1
+                           ? tr("1 sheet is with the printer.")
+                           : tr("%1 sheets are with the printer.").arg(print.sheets.size());
+  told_ = toldAs_ == Severity::Stop
+              ? tr("The printer does not take them.")
+              : sent + " " + tr("Hold a rule against the bars before you cut by them.");
   writeMargin();
+}
+
+/// As the shop knows the one that was chosen; one that it knows by a name of its own stays that.
+ShopPrinter TemplatesPage::printerFor(const QString& chosen) const {
+  const Shop& shop = workspace_.shop().shop();
+  const std::string& kept = workspace_.settings().text("printer");
+  const bool isKnown =
+      std::any_of(shop.printers.begin(), shop.printers.end(),
+                  [&](const ShopPrinter& each) { return each.name == chosen.toStdString(); });
+  const bool isOwnName =
+      !kept.empty() && !QPrinterInfo::availablePrinterNames().contains(text(kept));
+  const std::string name = !isKnown && isOwnName ? kept : chosen.toStdString();
+  return {name, shop.errorOf(name)};
 }
 
 void TemplatesPage::writeFile(const char* as) {
@@ -410,25 +423,19 @@ void TemplatesPage::writeFile(const char* as) {
   pages.begun = tr("The templates are being written.");
   pages.done = tr("The templates are in %1.");
   pages.stopped = tr("The templates are in %1; the book has a stop and must not be cut yet.");
-  const auto written = [](Painted painted, const std::string& path,
-                          const std::function<bool()>& isCancelled) -> std::optional<Issue> {
-    if (auto* issue = std::get_if<Issue>(&painted)) return std::move(*issue);
-    if (isCancelled && isCancelled()) return std::nullopt;
-    return writeBytes(std::get<QByteArray>(painted), path, true);
-  };
   if (kind == "pdf")
-    pages.write = [print = print_, written](const std::string& path, const auto& isCancelled) {
-      return written(templatePdf(*print), path, isCancelled);
+    pages.write = [print = print_](const std::string& path, const auto& isCancelled) {
+      return writePainted(templatePdf(*print), path, isCancelled);
     };
   else
-    pages.write = [plan = plan_, choice = printedNow(), kind, book = print_->book, written](
+    pages.write = [plan = plan_, choice = printedNow(), kind, book = print_->book](
                       const std::string& path, const auto& isCancelled) -> std::optional<Issue> {
       auto things = chosenThings(*plan, choice);
       if (auto* issue = std::get_if<Issue>(&things)) return std::move(*issue);
       const auto& chosen = std::get<std::vector<TrueSize>>(things);
-      return written(kind == "svg" ? Painted(trueSizeSvg(chosen, *plan, book))
-                                   : trueSizeDxf(chosen, *plan, book),
-                     path, isCancelled);
+      return writePainted(
+          kind == "svg" ? trueSizeSvg(chosen, *plan, book) : trueSizeDxf(chosen, *plan, book), path,
+          isCancelled);
     };
   emit pagesWanted(pages);
 }

@@ -116,7 +116,8 @@ void TemplatesPage::renew() {
     if (choice.ids.empty()) {
       why_ = Issue{"print-nothing", {{"name", tr("template").toStdString()}}, {}, {}, {}};
     } else {
-      auto made = makePrintJob(book_.job(), plan_, choice, paper(), error());
+      auto made = makePrintJob(book_.job(), plan_, choice, paper(),
+                               {workspace_.settings().text("printer"), error()});
       if (auto* issue = std::get_if<Issue>(&made))
         why_ = std::move(*issue);
       else

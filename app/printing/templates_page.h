@@ -74,6 +74,7 @@ class TemplatesPage : public StagePage {
   void writePrinter();
   void writeScreen();
   QLineEdit* field(const QString& name, const QString& label, const QString& asking);
+  void keepInShop(const std::vector<QLineEdit*>& entries, const std::function<Issues()>& keep);
   void keepPrinter();
   void keepGauge();
   void tell(const Issues& issues);
@@ -81,6 +82,7 @@ class TemplatesPage : public StagePage {
 
   [[nodiscard]] Paper paper() const;
   [[nodiscard]] PrinterError error() const;
+  [[nodiscard]] ShopPrinter printerFor(const QString& chosen) const;
   [[nodiscard]] const TrueSize* chosen() const;
   [[nodiscard]] PrintChoice printedNow() const;
   void setPaper(const std::string& id);

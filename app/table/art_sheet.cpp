@@ -15,10 +15,9 @@
 
 #include "app/ink_button.h"
 #include "app/ink_parts.h"
+#include "app/words/length_typed.h"
 #include "app/words/window_words.h"
-#include "core/plan/job_inputs.h"
 #include "core/printing/paper.h"
-#include "core/quantity/parse_length.h"
 #include "exchange/art_files.h"
 #include "paint/fonts.h"
 
@@ -190,13 +189,15 @@ void ArtSheet::renew(const std::string& view) {
   writeWords();
 }
 
-/// Where the folds lie from the left, in the book's unit and in decimals; what is worth knowing.
-void ArtSheet::writeWords() {
-  if (!page_) return;
-  const Notation& notation = page_->notation;
+namespace {
+
+/// Where the folds lie from the left, in the book's unit and in decimals, and whether they do from
+/// the right.
+QString positionWords(const ArtPage& page) {
+  const Notation& notation = page.notation;
   QStringList at;
-  std::vector<double> folds = page_->art.folds();
-  folds.push_back(page_->art.width());
+  std::vector<double> folds = page.art.folds();
+  folds.push_back(page.art.width());
   for (const double fold : folds) {
     const Length length = Length::fromMm(fold);
     QString words = bareWords(length, notation);
@@ -205,24 +206,44 @@ void ArtSheet::writeWords() {
     at << words;
   }
   const QString edge = at.takeLast();
-  positions_->setText(
-      tr("Folds from the left edge: %1; the right edge %2 %3.")
-          .arg(at.join(", "), edge, notation.units == Units::Inches ? tr("in") : tr("mm")));
-  const QSizeF paper = page_->paper();
-  QString takes = tr("With its marks it needs paper of %1 × %2")
-                      .arg(bareWords(Length::fromMm(paper.width()), notation),
-                           lengthWords(Length::fromMm(paper.height()), notation));
+  const QString told =
+      ArtSheet::tr("Folds from the left edge: %1; the right edge %2 %3.")
+          .arg(at.join(", "), edge,
+               notation.units == Units::Inches ? ArtSheet::tr("in") : ArtSheet::tr("mm"));
+  const Length apart = Length::fromMm(page.art.closes());
+  return told + " " +
+         (apart.mm() < notation.resolution.mm() / 2
+              ? ArtSheet::tr("From the right edge they are the same.")
+              : ArtSheet::tr("Read from the right edge they are %1 off.")
+                    .arg(lengthWords(apart, notation)));
+}
+
+/// What it is printed on.
+QString paperWords(const ArtPage& page) {
+  const QSizeF paper = page.paper();
+  const QString takes = ArtSheet::tr("With its marks it needs paper of %1 × %2")
+                            .arg(bareWords(Length::fromMm(paper.width()), page.notation),
+                                 lengthWords(Length::fromMm(paper.height()), page.notation));
   QStringList fits;
   for (const Paper& each : allPapers())
     if ((each.height >= paper.width() && each.width >= paper.height()) ||
         (each.width >= paper.width() && each.height >= paper.height()))
       fits << text(each.title);
-  takes +=
-      fits.isEmpty()
-          ? ". " + tr("It goes onto none of A4, A3, Letter and Legal: print it on a roll, have "
-                      "it printed, or lay its folds out in parts under Templates.")
-          : tr(" and goes onto %1.").arg(fits.join(", "));
-  paper_->setText(takes);
+  if (!fits.isEmpty()) return takes + ArtSheet::tr(" and goes onto %1.").arg(fits.join(", "));
+  return takes + ". " +
+         ArtSheet::tr(
+             "It goes onto none of A4, A3, Letter and Legal: print it on a roll, have it "
+             "printed, or lay its folds out in parts under Templates.");
+}
+
+}  // namespace
+
+/// Folds and paper, and what is worth knowing.
+void ArtSheet::writeWords() {
+  if (!page_) return;
+  const Notation& notation = page_->notation;
+  positions_->setText(positionWords(*page_));
+  paper_->setText(paperWords(*page_));
   QStringList wrong;
   if (refused_) wrong << issueText(*refused_, notation);
   for (const Issues* issues : {&page_->faults, &page_->notes})
@@ -263,80 +284,82 @@ PanelArt ArtSheet::artOf(const std::string& panel) const {
   return found == piece->second.end() ? PanelArt() : found->second;
 }
 
+QLineEdit* ArtSheet::addEntry(const QString& name, const QString& says, const QString& asking) {
+  auto* field = new QLineEdit(sheet_);
+  field->setObjectName(name);
+  field->setAccessibleName(says);
+  field->setPlaceholderText(asking);
+  field->setFont(textFont(13.5));
+  dressEntry(field, palette_, palette_.ink, palette_.secondInk);
+  return field;
+}
+
+/// Changes what is said of the panel.
+InkButton* ArtSheet::addButton(const QString& name, const std::string& panel,
+                               const std::function<void(PanelArt&)>& act) {
+  auto* button = new InkButton({}, palette_, sheet_);
+  button->setObjectName(name);
+  connect(button, &QAbstractButton::clicked, this, [this, panel, act] { change(panel, act); });
+  return button;
+}
+
+void ArtSheet::addTitle(Row& row, const QString& id) {
+  row.title = addEntry(id + ".title", tr("Title on the %1").arg(row.name->text()), tr("title"));
+  row.title->setMinimumWidth(kEdit);
+  row.letters = addEntry(
+      id + ".letters", tr("Height of the letters on the %1").arg(row.name->text()), tr("as suits"));
+  row.letters->setMinimumWidth(static_cast<int>(kLettersEm * em()));
+  row.runs =
+      addButton(id + ".runs", row.panel, [](PanelArt& art) { art.runs = nextRuns(art.runs); });
+  row.ink = addButton(id + ".ink", row.panel, [](PanelArt& art) {
+    art.ink = art.ink == TitleInk::Dark ? TitleInk::Light : TitleInk::Dark;
+  });
+  connect(
+      row.title, &QLineEdit::editingFinished, this, [this, panel = row.panel, field = row.title] {
+        change(panel, [&](PanelArt& art) { art.title = field->text().simplified().toStdString(); });
+      });
+  connect(row.letters, &QLineEdit::editingFinished, this,
+          [this, at = rows_.size()] { keepLetters(rows_[at]); });
+}
+
+void ArtSheet::addPicture(Row& row, const QString& id) {
+  row.picture = new InkButton({}, palette_, sheet_);
+  row.picture->setObjectName(id + ".picture");
+  connect(row.picture, &QAbstractButton::clicked, this,
+          [this, panel = row.panel] { choosePicture(panel); });
+  row.fit = addButton(id + ".fit", row.panel, [](PanelArt& art) {
+    art.fit = art.fit == PictureFit::Fill ? PictureFit::Whole : PictureFit::Fill;
+  });
+  row.drop = addButton(id + ".drop", row.panel, [](PanelArt& art) {
+    art.picture.clear();
+    art.fit = PictureFit::Fill;
+  });
+  row.drop->setText(tr("take it away"));
+}
+
+void ArtSheet::addRow(const std::string& panel, const QString& name, bool hasTitle) {
+  const QString id = "art." + text(panel);
+  Row row{};
+  row.panel = panel;
+  row.name = inkLabel(name, 13.5, palette_.ink, sheet_, true);
+  if (hasTitle) addTitle(row, id);
+  addPicture(row, id);
+  const int at = grid_->rowCount();
+  int column = 0;
+  for (QWidget* widget : std::initializer_list<QWidget*>{row.name, row.title, row.letters, row.runs,
+                                                         row.ink, row.picture, row.fit, row.drop}) {
+    if (widget != nullptr) grid_->addWidget(widget, at, column);
+    ++column;
+  }
+  rows_.push_back(row);
+}
+
 void ArtSheet::makeRows() {
   emptyLayout(grid_);
   rows_.clear();
-  const auto entry = [&](const QString& name, const QString& asking) {
-    auto* field = new QLineEdit(sheet_);
-    field->setObjectName(name);
-    field->setPlaceholderText(asking);
-    field->setFont(textFont(13.5));
-    dressEntry(field, palette_, palette_.ink, palette_.secondInk);
-    return field;
-  };
-  const auto button = [&](const QString& name) {
-    auto* made = new InkButton({}, palette_, sheet_);
-    made->setObjectName(name);
-    return made;
-  };
-  const auto add = [&](const std::string& panel, const QString& title, bool hasTitle) {
-    const QString id = "art." + text(panel);
-    const int at = grid_->rowCount();
-    Row row{};
-    row.panel = panel;
-    row.name = inkLabel(title, 13.5, palette_.ink, sheet_, true);
-    grid_->addWidget(row.name, at, 0);
-    if (hasTitle) {
-      row.title = entry(id + ".title", tr("title"));
-      row.title->setMinimumWidth(kEdit);
-      row.title->setAccessibleName(tr("Title on the %1").arg(title));
-      row.letters = entry(id + ".letters", tr("as suits"));
-      row.letters->setAccessibleName(tr("Height of the letters on the %1").arg(title));
-      row.letters->setMinimumWidth(static_cast<int>(kLettersEm * em()));
-      row.runs = button(id + ".runs");
-      row.ink = button(id + ".ink");
-      grid_->addWidget(row.title, at, 1);
-      grid_->addWidget(row.letters, at, 2);
-      grid_->addWidget(row.runs, at, 3);
-      grid_->addWidget(row.ink, at, 4);
-      connect(row.ink, &QAbstractButton::clicked, this, [this, panel] {
-        change(panel, [](PanelArt& art) {
-          art.ink = art.ink == TitleInk::Dark ? TitleInk::Light : TitleInk::Dark;
-        });
-      });
-      connect(row.title, &QLineEdit::editingFinished, this, [this, panel, field = row.title] {
-        change(panel, [&](PanelArt& art) { art.title = field->text().simplified().toStdString(); });
-      });
-      connect(row.letters, &QLineEdit::editingFinished, this,
-              [this, at = rows_.size()] { keepLetters(rows_[at]); });
-      connect(row.runs, &QAbstractButton::clicked, this, [this, panel] {
-        change(panel, [](PanelArt& art) { art.runs = nextRuns(art.runs); });
-      });
-    }
-    row.picture = button(id + ".picture");
-    row.fit = button(id + ".fit");
-    row.drop = button(id + ".drop");
-    row.drop->setText(tr("take it away"));
-    grid_->addWidget(row.picture, at, 5);
-    grid_->addWidget(row.fit, at, 6);
-    grid_->addWidget(row.drop, at, 7);
-    connect(row.picture, &QAbstractButton::clicked, this, [this, panel] { choosePicture(panel); });
-    connect(row.fit, &QAbstractButton::clicked, this, [this, panel] {
-      change(panel, [](PanelArt& art) {
-        art.fit = art.fit == PictureFit::Fill ? PictureFit::Whole : PictureFit::Fill;
-      });
-    });
-    connect(row.drop, &QAbstractButton::clicked, this, [this, panel] {
-      change(panel, [](PanelArt& art) {
-        art.picture.clear();
-        art.fit = PictureFit::Fill;
-      });
-    });
-    rows_.push_back(row);
-  };
   for (const Artwork::Panel& panel : page_->art.panels)
-    add(panel.rule->id, localText(panel.rule->title), true);
-  add(ArtPage::kWhole, tr("over all of it"), false);
+    addRow(panel.rule->id, localText(panel.rule->title), true);
+  addRow(ArtPage::kWhole, tr("over all of it"), false);
   grid_->setColumnStretch(1, 3);
   grid_->setColumnStretch(2, 1);
   grid_->setColumnStretch(8, 2);
@@ -382,11 +405,8 @@ void ArtSheet::change(const std::string& panel, const std::function<void(PanelAr
 void ArtSheet::keepLetters(const Row& row) {
   const QString typed = row.letters->text().trimmed();
   if (typed.isEmpty()) return change(row.panel, [](PanelArt& art) { art.letters = 0.0; });
-  InputRule rule;
-  rule.id = row.letters->accessibleName().toStdString();
-  rule.least = PanelArt::kSmallest;
-  rule.most = PanelArt::kLargest;
-  const auto read = readFigure(lengthWithUnit(typed.toStdString(), document_.plan().units), rule);
+  const auto read =
+      lengthTyped(*row.letters, {document_.plan().units, PanelArt::kSmallest, PanelArt::kLargest});
   if (const auto* issue = std::get_if<Issue>(&read)) {
     refused_ = *issue;
     return writeWords();
@@ -426,12 +446,8 @@ void ArtSheet::write(const char* as) {
   pages.begun = tr("The page is being written.");
   pages.done = tr("The page is in %1.");
   pages.stopped = tr("The page is in %1; the book has a stop, and its sizes may change.");
-  pages.write = [page = page_, kind](const std::string& path,
-                                     const auto& isCancelled) -> std::optional<Issue> {
-    Painted painted = kind == "pdf" ? artPdf(*page) : Painted(artSvg(*page));
-    if (auto* issue = std::get_if<Issue>(&painted)) return std::move(*issue);
-    if (isCancelled && isCancelled()) return std::nullopt;
-    return writeBytes(std::get<QByteArray>(painted), path, true);
+  pages.write = [page = page_, kind](const std::string& path, const auto& isCancelled) {
+    return writePainted(kind == "pdf" ? artPdf(*page) : Painted(artSvg(*page)), path, isCancelled);
   };
   emit pagesWanted(pages);
 }

@@ -54,6 +54,12 @@ class ArtSheet : public TableSheet {
   };
 
   void makeRows();
+  void addRow(const std::string& panel, const QString& name, bool hasTitle);
+  void addTitle(Row& row, const QString& id);
+  void addPicture(Row& row, const QString& id);
+  QLineEdit* addEntry(const QString& name, const QString& says, const QString& asking);
+  InkButton* addButton(const QString& name, const std::string& panel,
+                       const std::function<void(PanelArt&)>& act);
   void fillRows();
   void fitPreview();
   void change(const std::string& panel, const std::function<void(PanelArt&)>& act);

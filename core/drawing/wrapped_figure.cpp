@@ -10,46 +10,30 @@ namespace drapery {
 namespace {
 
 constexpr int kLeafLines = 5;
+constexpr double kFold = 1.1, kFoldOfWidth = 0.012;  // a fold's dot: mm at least; of the leaves
+constexpr double kOff = 0.07;  // of the leaves' width: from the sheet to its measuring lines
 
+/// The closed book seen from the head, its spine at the left, and the sheet that goes round it. An
+/// unmeasured one is a common octavo.
 struct Wrapped {
   double width, thickness, span, depth;  // of the leaves
   double board, boardWidth, square;      // of the case as it is cut
   double across;                         // over the case's outside, boards and covering
   double stands;                         // the stiffener's edge before the spine edge
-  double covering, cover, spine, flap;   // panels
+  double covering;
+  double cover, spine, flap;  // panels
+
   [[nodiscard]] double foreEdge() const { return width + square; }
+  /// How much more the spine's panel is than the case's own outside, chord and depth alike.
+  [[nodiscard]] double looser() const {
+    const double own = arcLength(Length::fromMm(across), Length::fromMm(depth)).mm();
+    return std::isfinite(own) && own > 0.0 ? spine / own : 1.0;
+  }
+  /// What it takes to go round the fore-edge: the board and the covering on both its sides.
+  [[nodiscard]] double round() const { return board + 2 * covering; }
 };
 
-/// The sheet as it lies round the book: from the spine's middle over one cover, round the fore-edge
-/// and in. `side` is 1 above the leaves, -1 under them.
-class Half {
- public:
-  Half(const Wrapped& of, double side) : of_(of), side_(side) {}
-
-  /// What the panel of the spine takes, chord and depth alike, where it is not the case's own.
-  [[nodiscard]] double chord() const {
-    const double own = arcLength(Length::fromMm(of_.across), Length::fromMm(of_.depth)).mm();
-    return std::isfinite(own) && own > 0.0 ? of_.across * of_.spine / own : of_.spine;
-  }
-  /// The fold at the spine, the one at the fore-edge, the flap's end.
-  [[nodiscard]] Point spineFold() const { return {-of_.stands, side_ * chord() / 2}; }
-  [[nodiscard]] double round() const { return of_.board + 2 * of_.covering; }
-  [[nodiscard]] Point outer() const {
-    return {-of_.stands + of_.cover - round(), side_ * chord() / 2};
-  }
-  [[nodiscard]] Point fold() const { return {outer().x, side_ * (chord() / 2 - round())}; }
-  [[nodiscard]] Point end() const { return {fold().x - of_.flap, fold().y}; }
-
- private:
-  const Wrapped& of_;
-  double side_;
-};
-
-}  // namespace
-
-/// A printed sheet round the closed book, seen from the head: the spine at the left.
-Sketch sketchWrapped(const FigureSource& source) {
-  Sketch sketch;
+Wrapped wrappedOf(const FigureSource& source) {
   Wrapped of{};
   of.width = source.numberOr("width", 145.0);
   of.thickness = source.numberOr("thickness", 22.0);
@@ -64,12 +48,26 @@ Sketch sketchWrapped(const FigureSource& source) {
   of.cover = source.numberOr("cover", of.width);
   of.spine = source.numberOr("spine", of.across);
   of.flap = source.numberOr("flap", 90.0);
-  const Subject block = source.subject("block"), board = source.subject("board"),
-                jacket = source.subject("sheet");
+  return of;
+}
 
-  std::vector<Point> leaves;
-  for (const Point& p : arcPoints(Length::fromMm(of.span), Length::fromMm(of.depth)))
-    leaves.push_back(p);
+/// One half of the sheet as it lies: from its fold at the spine over the cover, round the fore-edge
+/// and in. At the spine it stands off as far as its panel does, at the fore-edge it lies on the
+/// board; its slant between the two is neglected. `side` is 1 above the leaves, -1 under them.
+struct Half {
+  Point spineFold, outer, fold, end;
+
+  Half(const Wrapped& of, double side) {
+    const double onBoard = of.thickness / 2 + of.board + of.covering;
+    spineFold = {-of.stands, side * of.across * of.looser() / 2};
+    outer = {-of.stands + of.cover - of.round(), side * onBoard};
+    fold = {outer.x, side * (onBoard - of.round())};
+    end = {fold.x - of.flap, fold.y};
+  }
+};
+
+void addBook(Sketch& sketch, const Wrapped& of, const Subject& block, const Subject& board) {
+  std::vector<Point> leaves = arcPoints(Length::fromMm(of.span), Length::fromMm(of.depth));
   if (leaves.empty()) leaves = {{0.0, of.thickness / 2}, {0.0, -of.thickness / 2}};
   leaves.push_back({of.width, -of.thickness / 2});
   leaves.push_back({of.width, of.thickness / 2});
@@ -78,40 +76,48 @@ Sketch sketchWrapped(const FigureSource& source) {
     const double y = (static_cast<double>(i) / kLeafLines - 0.5) * of.thickness;
     sketch.add(openShape(LineKind::Leaf, {{0.0, y}, {of.width, y}}, block));
   }
-  const double lies = std::max(of.thickness, of.depth > 0.0 ? 0.0 : of.thickness) / 2;
-  for (const double side : {1.0, -1.0}) {
-    const double in = side * lies, out = side * (lies + of.board);
-    sketch.add(closedShape(LineKind::Outline, Matter::Board,
-                           rectangle(of.foreEdge() - of.boardWidth, std::min(in, out),
-                                     of.foreEdge(), std::max(in, out)),
-                           board));
-  }
+  for (const double bottom : {of.thickness / 2, -of.thickness / 2 - of.board})
+    sketch.add(closedShape(
+        LineKind::Outline, Matter::Board,
+        rectangle(of.foreEdge() - of.boardWidth, bottom, of.foreEdge(), bottom + of.board), board));
+}
 
-  // Both halves and the spine between them in one line, as it lies; then its folds.
-  const Half upper(of, 1.0), lower(of, -1.0);
-  std::vector<Point> line{upper.end(), upper.fold(), upper.outer(), upper.spineFold()};
-  for (const Point& p : arcPoints(Length::fromMm(upper.chord()),
-                                  Length::fromMm(of.depth * of.spine / std::max(of.spine, 1e-6))))
+/// Both halves and the spine between them in one line; then its folds.
+void addSheet(Sketch& sketch, const Wrapped& of, const Half& upper, const Half& lower,
+              const Subject& sheet) {
+  std::vector<Point> line{upper.end, upper.fold, upper.outer, upper.spineFold};
+  for (const Point& p :
+       arcPoints(Length::fromMm(of.across * of.looser()), Length::fromMm(of.depth * of.looser())))
     line.push_back({p.x - of.stands, p.y});
-  for (const Point& p : {lower.spineFold(), lower.outer(), lower.fold(), lower.end()})
-    line.push_back(p);
-  sketch.add(openShape(LineKind::Cut, line, jacket));
-  constexpr double kFold = 1.1;  // of the spine panel's mark, mm at least
-  const double mark = std::max(kFold, 0.012 * of.width);
+  line.insert(line.end(), {lower.spineFold, lower.outer, lower.fold, lower.end});
+  sketch.add(openShape(LineKind::Cut, line, sheet));
+  const double dot = std::max(kFold, kFoldOfWidth * of.width);
   for (const Half& half : {upper, lower})
-    for (const Point& fold : {half.spineFold(), half.fold()})
-      sketch.add(closedShape(LineKind::Hole, Matter::None, circleAround(fold, mark), jacket));
+    for (const Point& fold : {half.spineFold, half.fold})
+      sketch.add(closedShape(LineKind::Hole, Matter::None, circleAround(fold, dot), sheet));
+}
 
-  const double off = 0.07 * of.width, above = upper.outer().y + off, below = -above;
-  const double left = -of.stands - of.depth - off;
-  sketch.line("cover", {upper.spineFold().x, above}, {upper.outer().x, above},
-              {{{upper.spineFold().x, upper.outer().y}, {upper.spineFold().x, above}},
-               {{upper.outer().x, upper.outer().y}, {upper.outer().x, above}}});
-  sketch.line("spine", {left, lower.spineFold().y}, {left, upper.spineFold().y});
-  sketch.line("flap", {lower.end().x, below}, {lower.fold().x, below},
-              {{{lower.end().x, lower.end().y}, {lower.end().x, below}}});
-  sketch.point("fold", {upper.fold().x, upper.fold().y});
-  sketch.point("bare", {upper.end().x, upper.end().y});
+}  // namespace
+
+/// A printed sheet round the closed book, seen from the head: the spine at the left.
+Sketch sketchWrapped(const FigureSource& source) {
+  Sketch sketch;
+  const Wrapped of = wrappedOf(source);
+  const Half upper(of, 1.0), lower(of, -1.0);
+  addBook(sketch, of, source.subject("block"), source.subject("board"));
+  addSheet(sketch, of, upper, lower, source.subject("sheet"));
+
+  const double off = kOff * of.width;
+  const double above = std::max(upper.outer.y, upper.spineFold.y) + off, below = -above;
+  const double left = -of.stands - of.depth * of.looser() - off;
+  sketch.line(
+      "cover", {upper.spineFold.x, above}, {upper.outer.x, above},
+      {{upper.spineFold, {upper.spineFold.x, above}}, {upper.outer, {upper.outer.x, above}}});
+  sketch.line("spine", {left, lower.spineFold.y}, {left, upper.spineFold.y});
+  sketch.line("flap", {lower.end.x, below}, {lower.fold.x, below},
+              {{lower.end, {lower.end.x, below}}});
+  sketch.point("fold", upper.fold);
+  sketch.point("bare", upper.end);
   return sketch;
 }
 

@@ -8,7 +8,6 @@ namespace drapery {
 namespace {
 
 constexpr int kMostTiles = 400;
-constexpr double kLeastRoom = 60.0;  // mm, either way
 constexpr double kNothing = 1e-9;
 
 class Sheets {
@@ -17,7 +16,7 @@ class Sheets {
       : paper_(paper), layout_(layout), error_(error), room_(printRoom(paper, layout, error)) {}
 
   std::vector<PrintSheet> put(const std::vector<PrintThing>& things) {
-    if (room_.width() < kLeastRoom || room_.height() < kLeastRoom) return {};
+    if (room_.width() < layout_.least || room_.height() < layout_.least) return {};
     whole(things);
     for (std::size_t i = 0; i < things.size(); ++i)
       if (!fits(things[i], false) && !fits(things[i], true) && !tile(i, things[i])) return {};
@@ -130,8 +129,10 @@ class Sheets {
     for (PrintSheet& sheet : sheets_) {
       double lowest = room_.height();
       for (const PrintPlace& place : sheet.places) lowest = std::min(lowest, place.at.y);
-      for (PrintPlace& place : sheet.places) place.at.y -= lowest;
-      const double high = sheet.tile ? sheet.tile->part.height() : room_.height() - lowest;
+      const double used = sheet.tile ? sheet.tile->part.height() : room_.height() - lowest;
+      const double high = std::max(used, layout_.least);
+      // What lies there keeps to the top.
+      for (PrintPlace& place : sheet.places) place.at.y -= lowest - (high - used);
       sheet.length = (high + layout_.foot) / error_.along + 2 * layout_.edge;
     }
   }

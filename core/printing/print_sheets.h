@@ -16,6 +16,7 @@ struct PrintLayout {
   double edge = 8.0;      // that printers leave bare
   double foot = 27.0;     // for the bars and the words on them
   double side = 9.0;      // for the upright bar, at the right
+  double least = 126.0;   // of a room's height: the upright bars and their words
   double overlap = 10.0;  // of neighbouring tiles
   double between = 7.0;   // things on one sheet
 };

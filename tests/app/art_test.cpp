@@ -49,8 +49,10 @@ class ArtTest : public BenchWindow {
 
 TEST_F(ArtTest, titlesAndPicturesAreKeptUndoneAndReadAgain) {
   show();
-  EXPECT_THAT(find<QLabel>("art.positions")->text().toStdString(),
-              HasSubstr("100, 252.6, 283.2, 435.8; the right edge 535.8 mm"));
+  EXPECT_THAT(
+      find<QLabel>("art.positions")->text().toStdString(),
+      HasSubstr("100, 252.6, 283.2, 435.8; the right edge 535.8 mm. From the right edge they "
+                "are the same."));
   fill("art.spine.title", "Tide ledger");
   ASSERT_EQ(sheet().page()->titles.size(), 1U);
   EXPECT_EQ(sheet().page()->titles[0].turn, 90.0);  // down the spine, until it is said otherwise

@@ -79,7 +79,7 @@ TEST_F(TemplatesTest, aThingIsLookedAtAndLeftOut) {
   ASSERT_TRUE(place.has_value());
   QTest::mouseClick(sheet, Qt::LeftButton, {}, place->center().toPoint());
   settle();
-  EXPECT_THAT(margin(), HasSubstr("4 layers of the 2.4 mm board"));
+  EXPECT_THAT(margin(), HasSubstr("4 and 0.4 mm of card beside make it just this"));
   click("templates.toggle");
   EXPECT_EQ(page().print()->things.size(), before - 1);
   EXPECT_THAT(margin(), HasSubstr("Not printed"));
@@ -221,6 +221,27 @@ TEST_F(TemplatesTest, aFileThatIsWrongIsToldAndLeftAlone) {
   fill("templates.gauge.name", "brass");
   fillAndKeep("templates.gauge.wide", "18");
   EXPECT_EQ(readFile(folder_.path() + "/drapery/shop.json"), wrong);
+  EXPECT_EQ(find<QLineEdit>("templates.gauge.name")->text(), "brass");  // typed once is enough
+  EXPECT_EQ(find<QLineEdit>("templates.gauge.wide")->text(), "18");
+}
+
+// A name of the binder's own for a printer holds whatever the queue is called.
+TEST_F(TemplatesTest, aPrinterOfOnesOwnNameIsPutRightInPrint) {
+  show();
+  fill("templates.printer.name", "hall");
+  fill("templates.printer.across", "99");
+  fillAndKeep("templates.printer.along", "100");
+  const std::string pdf = folder_.path() + "/printed.pdf";
+  page().askForPrinter([&](QPrinter& printer, QWidget*) {
+    printer.setOutputFormat(QPrinter::PdfFormat);
+    printer.setOutputFileName(QString::fromStdString(pdf));
+    return true;
+  });
+  click("templates.thing.gap-spacer");
+  click("templates.alone");
+  click("templates.print");
+  EXPECT_THAT(run({"pdftotext", pdf, "-"}).out, HasSubstr("Corrected for hall alone."));
+  EXPECT_THAT(margin(), HasSubstr("1 sheet is with the printer."));
 }
 
 TEST_F(TemplatesTest, aBookThatIsNotMeasuredHasNone) {

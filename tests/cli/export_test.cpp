@@ -72,6 +72,20 @@ TEST_F(Export, allIsWrittenWholeOrNotAtAll) {
   EXPECT_EQ(refused.code, 2);
   EXPECT_THAT(refused.err, AllOf(HasSubstr("jacket.dxf"), HasSubstr("is there already")));
   EXPECT_EQ(std::distance(std::filesystem::directory_iterator(in("out")), {}), 1);
+  // One that is in nobody's place to take, even when others may be replaced.
+  const std::string first = all.front().string();
+  for (const auto& file : std::filesystem::directory_iterator(in("out")))
+    std::filesystem::remove(file.path());
+  for (const auto& file : all) folder_.write("out/" + file.filename().string(), "mine");
+  std::filesystem::remove(first);
+  std::filesystem::create_directory(first);
+  EXPECT_EQ(exported({"--what", "all", "-o", in("out"), "--replace"}).code, 2);
+  for (const auto& file : all) {
+    if (file.string() == first) continue;
+    EXPECT_EQ(readFile(file.string()), "mine") << file;
+  }
+  EXPECT_EQ(std::distance(std::filesystem::directory_iterator(in("out")), {}),
+            static_cast<std::ptrdiff_t>(all.size()));
   folder_.write("file", "no folder");
   EXPECT_EQ(exported({"--what", "all", "-o", in("file")}).code, 2);
   EXPECT_EQ(exported({"--what", "all", "-o", in("none/there")}).code, 2);
@@ -91,6 +105,8 @@ TEST_F(Export, mistakesInTheArgumentsAreTold) {
   refused({"--what", "templates", "--as", "pdf", "--only", "gap-spacr", "-o", in("o.pdf")},
           "did you mean \"gap-spacer\"?");
   refused({"--what", "templates", "--as", "pdf", "--printer", "hall", "-o", in("o.pdf")}, "hall");
+  refused({"--what", "templates", "--as", "svg", "--only", "label/board/1", "-o", in("o.pdf")},
+          "no outline to print");
   refused({"--what", "jacket", "--as", "csv", "-o", in("o.pdf")}, "pdf, svg, dxf");
   refused({"--what", "jacket", "-o", in("o.pdf")}, "--as");
   job_["allowances"].erase("with_jacket");
@@ -202,7 +218,7 @@ TEST_F(Export, aPrintersErrorIsPutRight) {
                 in("o.pdf")});
   };
   ASSERT_EQ(exportedThere("hall").code, 0);
-  EXPECT_THAT(run({"pdftotext", in("o.pdf"), "-"}).out, HasSubstr("Corrected for this printer."));
+  EXPECT_THAT(run({"pdftotext", in("o.pdf"), "-"}).out, HasSubstr("Corrected for hall alone."));
   const Finished unknown = exportedThere("attic");
   EXPECT_EQ(unknown.code, 2);
   EXPECT_THAT(unknown.err, AllOf(HasSubstr("attic"), HasSubstr("hall")));

@@ -6,6 +6,7 @@
 
 #include "exchange/art_files.h"
 #include "paint/lettering.h"
+#include "tests/exchange/page_picture.h"
 #include "tests/support/books.h"
 #include "tests/support/command.h"
 #include "words/issue_words.h"
@@ -184,6 +185,20 @@ TEST_F(ArtPageTest, smallBooksHaveTheirMarksToo) {
   const std::string words = run({"pdftotext", "-layout", pdf, "-"}).out;
   for (const char* told : {"100 mm", "Tide ledger: Dust jacket", "Print at 100 %"})
     EXPECT_THAT(words, HasSubstr(told));
+  // A jacket so small that its paper has no room for 100 mm is given half of it.
+  for (const auto& [panel, mm] : {std::pair{"cover", 20.0}, {"flap", 10.0}, {"spine", 3.0}})
+    job_.given["jacket_" + std::string(panel) + "_measured"] = {mm, {}};
+  const ArtPage least = page();
+  EXPECT_LT(least.paper().width(), 108.0);
+  const std::string small =
+      folder_.write("s.pdf", std::get<QByteArray>(artPdf(least)).toStdString());
+  EXPECT_THAT(run({"pdftotext", small, "-"}).out,
+              ::testing::AllOf(HasSubstr("50 mm"), ::testing::Not(HasSubstr("100 mm"))));
+  const PagePicture picture = PagePicture::ofPdf(small, 1, 254);
+  const double bar = least.offset() + least.art.height + least.art.bleed + ArtPage::kMargin - 3.0;
+  const std::vector<double> ends = picture.across(bar - 1.7, 1.0, least.paper().width() - 1.0);
+  ASSERT_GE(ends.size(), 2U);
+  EXPECT_NEAR(ends[1] - ends[0], 50.0, 0.1);
 }
 
 }  // namespace

@@ -22,7 +22,7 @@ class PrintPages : public ::testing::Test {
   void print(const PrintChoice& choice = {}, const char* paper = "a4",
              const PrinterError& error = {}) {
     auto made = makePrintJob(job_, std::make_shared<const Plan>(planOf(job_).plan), choice,
-                             *paperNamed(paper), error);
+                             *paperNamed(paper), {"hall", error});
     ASSERT_TRUE(std::holds_alternative<PrintJob>(made));
     print_ = std::get<PrintJob>(std::move(made));
     pdf_ = folder_.write("t.pdf", templatePdf(print_).toStdString());
@@ -104,7 +104,7 @@ TEST_F(PrintPages, figuresAreInTheBooksUnit) {
 
 TEST_F(PrintPages, aCorrectedSheetSaysSo) {
   print({{"gap-spacer"}}, "a4", {0.99, 1.0});
-  EXPECT_THAT(allWords(), HasSubstr("Corrected for this printer."));
+  EXPECT_THAT(allWords(), HasSubstr("Corrected for hall alone."));
 }
 
 TEST_F(PrintPages, whatCannotBePrintedIsTold) {
@@ -153,7 +153,9 @@ RC_GTEST_PROP(PrintJobs, ofAnyBookAreWhole, ()) {
 TEST_F(PrintPages, aRollIsCutToLength) {
   print({{"gap-spacer"}}, "roll:610");
   ASSERT_EQ(print_.sheets.size(), 1U);
-  EXPECT_LT(print_.sheets[0].length, 80.0);
+  // No shorter than the bars that stand on it.
+  EXPECT_NEAR(print_.sheets[0].length, 126.0 + 27.0 + 2 * 8.0, 1e-9);
+  EXPECT_THAT(allWords(), HasSubstr("100 mm, 4 in"));
   print({{"case-lay-out"}}, "roll:610");
   const double high = std::min(print_.things[0].width.mm(), print_.things[0].height.mm());
   EXPECT_GT(print_.sheets[0].length, high + 27.0 + 2 * 8.0);

@@ -94,6 +94,7 @@ TEST_F(SlipPages, followTheWork) {
   write(job, planOf(job).plan);
   EXPECT_EQ(pages_, 1);
   const std::string flat = words(1);
+  EXPECT_THAT(flat, HasSubstr("computed, 20"));  // the method and the date
   for (const char* line : {"All counts are for 3 books", "6 Board", "Marks across",
                            "Squares on the book", "Set-back 7 mm, supposed."})
     EXPECT_THAT(flat, HasSubstr(line));

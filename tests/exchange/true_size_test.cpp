@@ -34,7 +34,7 @@ class TrueSizeTest : public ::testing::Test {
   }
   static PrintJob printed(const Job& job, const PrintChoice& choice,
                           const std::string& paper = "a4", const PrinterError& error = {}) {
-    auto made = makePrintJob(job, plan(job), choice, *paperNamed(paper), error);
+    auto made = makePrintJob(job, plan(job), choice, *paperNamed(paper), {"hall", error});
     EXPECT_TRUE(std::holds_alternative<PrintJob>(made));
     return std::get<PrintJob>(std::move(made));
   }

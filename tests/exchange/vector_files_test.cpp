@@ -23,11 +23,15 @@ std::vector<TrueSize> chosen(const Plan& plan, const std::string& id) {
   return std::get<std::vector<TrueSize>>(std::move(things));
 }
 
+QByteArray svgOf(const std::vector<TrueSize>& things, const Plan& plan, const QString& book) {
+  return std::get<QByteArray>(trueSizeSvg(things, plan, book));
+}
+
 // By librsvg at 254 dots an inch, ten to the mm: the strip stands 20 mm from the edges.
 TEST(VectorFiles, anSvgIsOfTrueSize) {
   const TemporaryFolder folder;
   const Plan plan = planOf(plainJob()).plan;
-  const QByteArray svg = trueSizeSvg(chosen(plan, "gap-spacer"), plan, "Tide ledger");
+  const QByteArray svg = svgOf(chosen(plan, "gap-spacer"), plan, "Tide ledger");
   const PagePicture page = PagePicture::ofSvg(folder.write("t.svg", svg.toStdString()), 254);
   EXPECT_NEAR(page.size().width(), 10 * (80 + 2 * 20), 1);
   EXPECT_NEAR(page.size().height(), 10 * (10 + 2 * 20), 1);
@@ -48,7 +52,7 @@ TEST(VectorFiles, anSvgIsOfTrueSize) {
 TEST(VectorFiles, titlesCannotBreakAFile) {
   const Plan plan = planOf(plainJob()).plan;
   const QByteArray svg =
-      trueSizeSvg(chosen(plan, "gap-spacer"), plan, "</title><script>alert(1)</script> & \"x\"");
+      svgOf(chosen(plan, "gap-spacer"), plan, "</title><script>alert(1)</script> & \"x\"");
   EXPECT_FALSE(svg.contains("<script>"));
   QXmlStreamReader xml(svg);
   while (!xml.atEnd()) xml.readNext();
@@ -80,9 +84,16 @@ for text in ezdxf.readfile(sys.argv[1]).modelspace().query("TEXT"):
 
 TEST(VectorFiles, labelsAreForPrintersAlone) {
   const Plan plan = planOf(plainJob()).plan;
-  const QByteArray svg = trueSizeSvg(trueSizes(plan), plan, {});
+  const QByteArray svg = svgOf(trueSizes(plan), plan, {});
   EXPECT_TRUE(svg.contains("Board  140 × 216 mm"));
   EXPECT_FALSE(svg.contains("2 of board, grain head to tail."));
+}
+
+TEST(VectorFiles, ofLabelsAloneAreNone) {
+  const Plan plan = planOf(plainJob()).plan;
+  const auto labels = chosen(plan, "label/board/1");
+  for (const Painted& painted : {trueSizeSvg(labels, plan, {}), trueSizeDxf(labels, plan, {})})
+    EXPECT_EQ(std::get<Issue>(painted).id, IssueId("print-nothing"));
 }
 
 class Pictures : public ::testing::Test {
@@ -108,6 +119,17 @@ TEST_F(Pictures, anSvgMayUseWhatItHolds) {
     ASSERT_TRUE(std::holds_alternative<ArtPicture>(picture)) << inside;
     EXPECT_TRUE(std::get<ArtPicture>(picture).isVector());
     EXPECT_EQ(std::get<ArtPicture>(picture).size(), QSizeF(30, 20));
+  }
+  // One that uses itself is painted as far as it goes.
+  for (const char* round :
+       {"<g id='a'><use href='#a'/></g><use href='#a'/>",
+        "<g id='a'><use xlink:href='#b'/></g><g id='b'><use xlink:href='#a'/></g>"}) {
+    const auto picture =
+        read("round.svg", head + "width='30' height='20'>" + std::string(round) + "</svg>");
+    if (!std::holds_alternative<ArtPicture>(picture)) continue;
+    QImage image(30, 20, QImage::Format_RGB32);
+    QPainter painter(&image);
+    std::get<ArtPicture>(picture).paint(painter, image.rect(), image.rect(), true);
   }
   for (const char* outside :
        {"<use href='other.svg#a'/>", "<style>@import 'a.css';</style>",
@@ -139,6 +161,10 @@ TEST_F(Pictures, areCutOffAtTheirPanel) {
 }
 
 TEST_F(Pictures, whatIsNoneIsToldWithItsPath) {
+  // Sparse, so that no disk is filled: a quarter of a gigabyte and more is not read.
+  const std::string large = folder_.write("large.png", "");
+  std::filesystem::resize_file(large, 300'000'000);
+  EXPECT_EQ(std::get<Issue>(ArtPicture::read(large)).id, IssueId("file-too-large"));
   for (const auto& [name, text] : {std::pair{"empty.png", ""},
                                    {"half.svg", "<svg xmlns='http://www.w3.org/2000/svg'"},
                                    {"none.svg", "<svg xmlns='http://www.w3.org/2000/svg'></svg>"},
