@@ -37,7 +37,9 @@ const QStaticText& setIn(const QFont& font, Setting setting) {
   Q_UNUSED(isTidied);
   setting.face = font.pixelSize() * 1000 + font.weight();
   if (const QStaticText* found = kept.object(setting)) return *found;
-  auto* text = new QStaticText(setting.words);
+  // Qt breaks such a text at no other sign.
+  QString words = setting.words;
+  auto* text = new QStaticText(words.replace('\n', QChar::LineSeparator));
   text->setTextFormat(Qt::PlainText);
   QTextOption option(Qt::Alignment(setting.aligned) | Qt::AlignAbsolute);
   // Each by its own letters: a size is no other where the window is mirrored.

@@ -135,7 +135,6 @@ ArtSheet::ArtSheet(Document& document, const Palette& palette, std::function<dou
   size_->setObjectName("art.size");
   connect(size_, &QAbstractButton::clicked, this, [this] {
     isTrueSize_ = !isTrueSize_;
-    fitPreview();
     writeWords();
   });
   commands->addWidget(size_);
@@ -185,7 +184,6 @@ void ArtSheet::renew(const std::string& view) {
   artId_ = page_->art.rule->id;
   if (isOther) makeRows();
   fillRows();
-  fitPreview();
   writeWords();
 }
 
@@ -238,7 +236,7 @@ QString paperWords(const ArtPage& page) {
 
 }  // namespace
 
-/// Folds and paper, and what is worth knowing.
+/// Folds and paper, and what is worth knowing; the page has the room that they leave.
 void ArtSheet::writeWords() {
   if (!page_) return;
   const Notation& notation = page_->notation;
@@ -256,19 +254,26 @@ void ArtSheet::writeWords() {
   size_->setText(!isKnown      ? tr("true size: measure this screen under Templates first")
                  : isTrueSize_ ? tr("the whole page")
                                : tr("at its true size here"));
+  fitPreview();
 }
 
 void ArtSheet::fitPreview() {
   if (!page_) return;
   const QSizeF paper = page_->paper();
   const double wide = viewport()->width() - 2 * kEdge;
-  // The panels' rows are seen under it.
-  constexpr double kLeastHigh = 160.0, kRowEm = 2.15, kWordsEm = 8.5;
-  const double under = (kWordsEm + kRowEm * static_cast<double>(rows_.size())) * em();
+  // Its words and the panels' rows are seen under it, however many lines they take.
+  constexpr int kLeastHigh = 160;
+  const auto total = [&] {
+    column_->invalidate();
+    return column_->totalHeightForWidth(
+        std::max(viewport()->width(), column_->totalMinimumSize().width()));
+  };
+  const int under = total() - preview_->minimumHeight();  // fixed, once it has a page
   const double high = std::max(kLeastHigh, viewport()->height() - under);
   const double fit = std::min(wide / paper.width(), high / paper.height());
   preview_->setScale(isTrueSize_ && trueScale_ && trueScale_() > 0.0 ? trueScale_()
                                                                      : std::max(0.1, fit));
+  sheet_->setMinimumHeight(total());
 }
 
 void ArtSheet::resizeEvent(QResizeEvent* event) {
@@ -348,7 +353,10 @@ void ArtSheet::addRow(const std::string& panel, const QString& name, bool hasTit
   int column = 0;
   for (QWidget* widget : std::initializer_list<QWidget*>{row.name, row.title, row.letters, row.runs,
                                                          row.ink, row.picture, row.fit, row.drop}) {
-    if (widget != nullptr) grid_->addWidget(widget, at, column);
+    if (widget != nullptr) {
+      grid_->addWidget(widget, at, column);
+      widget->show();  // at once, so that the page knows what room is left
+    }
     ++column;
   }
   rows_.push_back(row);

@@ -177,11 +177,15 @@ TEST_F(ArtTest, hasRoomInEveryWindow) {
     begin();
     window_->resize(1024, 700);
     show();
-    fill("art.spine.title", "Tide ledger");
+    fill("art.spine.title", "Tide ledger of the east quay");
+    fill("art.spine.letters", "30 mm");
+    fill("art.front.title", "Tideledger");  // too long in such letters: warnings take several lines
+    fill("art.front.letters", "90 mm");
+    EXPECT_THAT(told(), HasSubstr("\n"));
     std::vector<std::pair<QString, QRect>> places;
-    for (const char* name :
-         {"art.page", "art.positions", "art.pdf", "art.front.title", "art.front.letters",
-          "art.front.picture", "art.spine.runs", "art.spine.ink", "art.spine.picture"}) {
+    for (const char* name : {"art.page", "art.positions", "art.wrong", "art.pdf", "art.front.title",
+                             "art.front.letters", "art.front.picture", "art.spine.runs",
+                             "art.spine.ink", "art.spine.picture"}) {
       const auto* widget = find(name);
       places.emplace_back(name, QRect(widget->mapTo(&sheet(), QPoint()), widget->size()));
     }

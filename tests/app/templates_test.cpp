@@ -79,7 +79,8 @@ TEST_F(TemplatesTest, aThingIsLookedAtAndLeftOut) {
   ASSERT_TRUE(place.has_value());
   QTest::mouseClick(sheet, Qt::LeftButton, {}, place->center().toPoint());
   settle();
-  EXPECT_THAT(margin(), HasSubstr("4 and 0.4 mm of card beside make it just this"));
+  EXPECT_THAT(margin(), HasSubstr("2 mm more than is marked; with one layer fewer, 0.4 mm of card "
+                                  "beside make it just this"));
   click("templates.toggle");
   EXPECT_EQ(page().print()->things.size(), before - 1);
   EXPECT_THAT(margin(), HasSubstr("Not printed"));

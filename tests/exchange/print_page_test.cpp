@@ -146,6 +146,7 @@ RC_GTEST_PROP(PrintJobs, ofAnyBookAreWhole, ()) {
     // Nothing of a rule's own writing shows through.
     RC_ASSERT(!words.says.contains('{') && !words.says.contains('['));
     RC_ASSERT(!words.block.contains('{') && !words.block.contains('['));
+    RC_ASSERT(!words.block.contains(" 0 mm") && !words.block.contains(" 0 in"));
   }
 }
 

@@ -7,8 +7,10 @@
 #include <QSvgGenerator>
 
 #include "paint/dashes.h"
+#include "paint/fonts.h"
 #include "paint/lettering.h"
 #include "paint/palette.h"
+#include "paint/set_words.h"
 #include "paint/true_size_painter.h"
 
 namespace drapery::test {
@@ -72,6 +74,20 @@ TEST(Lettering, outlinesLookAlike) {
   Lettering(painter, 8.0, true).writeMiddle({200, 40}, "Tide ledger", 4.0, Qt::black);
   painter.end();
   EXPECT_FALSE(buffer.data().contains("<text"));
+}
+
+// A text of several lines is set in as many, one under the other.
+TEST(SetWords, linesStandUnderOneAnother) {
+  const QFont font = textFont(14.0);
+  const int one = wordsHeight(font, "set smaller", 400.0);
+  EXPECT_NEAR(wordsHeight(font, "set smaller\nthe title", 400.0), 2 * one, 2);
+  QImage image = blank(400, 60);
+  QPainter painter(&image);
+  painter.setFont(font);
+  paintWords(painter, QRectF(0, 0, 400, 60), Qt::AlignLeft | Qt::TextWordWrap, "MM\nMM");
+  painter.end();
+  EXPECT_GT(darkIn(image, QRect(0, 0, 400, one)), 20);
+  EXPECT_GT(darkIn(image, QRect(0, one, 400, one)), 20);
 }
 
 TEST(Dashes, areLinesOfTheirOwn) {
