@@ -272,11 +272,16 @@ void MainWindow::addShortcuts() {
   on(QKeySequence(Qt::CTRL | Qt::Key_Equal), [this] { scaleLetters(kLarger); });
   on(QKeySequence(Qt::CTRL | Qt::Key_Minus), [this] { scaleLetters(1 / kLarger); });
   on(QKeySequence(Qt::CTRL | Qt::Key_0), [this] { scaleLetters(0.0); });
-  int number = 0;
+  constexpr int kDigits = 9;
+  for (int number = 0; number < kDigits; ++number)
+    on(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + number)),
+       [this, number] { turnToNth(number); });
+}
+
+/// By the place in the docket, where only those stand that this book has work for.
+void MainWindow::turnToNth(int number) {
   for (const Stage& stage : stages_)
-    on(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + number++)), [this, &stage] {
-      if (canTurnTo(stage)) setStage(stage);
-    });
+    if (canTurnTo(stage) && number-- == 0) return setStage(stage);
 }
 
 StagePage& MainWindow::pageBy(PageMaker maker) {

@@ -75,6 +75,7 @@ class MainWindow : public QWidget {
   void keepTyped();
   void begin();
   void addShortcuts();
+  void turnToNth(int number);
   void onSaveFailed(const Issue& issue);
   [[nodiscard]] std::vector<Banner::Way> waysOutOf(const Issue& issue);
   void openAnother();

@@ -57,7 +57,8 @@ class ProblemReader : public CutReader {
         PieceGrain::Height);
     piece.value = number(node, at, "value", 0, kDearest, false).value_or(0.0);
     piece.moment = static_cast<int>(choice<CutWhen>(node, at, "when",
-                                                    {{"before-sewing", CutWhen::BeforeSewing},
+                                                    {{"at-once", CutWhen::AtOnce},
+                                                     {"before-sewing", CutWhen::BeforeSewing},
                                                      {"before-trimming", CutWhen::BeforeTrimming},
                                                      {"after-trimming", CutWhen::AfterTrimming},
                                                      {"after-backing", CutWhen::AfterBacking},

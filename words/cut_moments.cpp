@@ -9,9 +9,13 @@ namespace drapery {
 namespace {
 
 constexpr std::array<const char*, kCutWhenNames.size()> kTitles{
-    QT_TRANSLATE_NOOP("Moment", "Before sewing"),  QT_TRANSLATE_NOOP("Moment", "Before trimming"),
-    QT_TRANSLATE_NOOP("Moment", "After trimming"), QT_TRANSLATE_NOOP("Moment", "After backing"),
-    QT_TRANSLATE_NOOP("Moment", "After lining"),   QT_TRANSLATE_NOOP("Moment", "Last")};
+    QT_TRANSLATE_NOOP("Moment", "At once"),
+    QT_TRANSLATE_NOOP("Moment", "Before sewing"),
+    QT_TRANSLATE_NOOP("Moment", "Before trimming"),
+    QT_TRANSLATE_NOOP("Moment", "After trimming"),
+    QT_TRANSLATE_NOOP("Moment", "After backing"),
+    QT_TRANSLATE_NOOP("Moment", "After lining"),
+    QT_TRANSLATE_NOOP("Moment", "Last")};
 
 }  // namespace
 

@@ -48,8 +48,8 @@ TagContent resolutionContent(const Document& document) {
 
 TagContent methodContent(const Document& document) {
   TagContent content;
-  content.caption = Words::tr("how the boards stand");
-  for (const std::string& id : document.library().ids())
+  content.caption = Words::tr("made as");
+  for (const std::string& id : document.library().alike(document.job().method))
     content.options << document.methodTitle(id);
   content.text = document.methodTitle(document.job().method);
   return content;

@@ -156,7 +156,7 @@ void TagEditor::onChosen(Tag* tag, int option) {
   const auto index = static_cast<std::size_t>(option);
   const std::vector<std::string> options =
       field == "units"    ? std::vector<std::string>{"mm", "in"}
-      : field == "method" ? document_.library().ids()
+      : field == "method" ? document_.library().alike(document_.job().method)
                           : document_.plan().rules->input(tag->value())->options;
   if (index >= options.size()) return;
   if (field == "units") return document_.keepUnits(options[index]);

@@ -27,13 +27,14 @@ double FigureSource::numberOr(std::string_view input, double usual) const {
 
 Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
   using Draw = Sketch (*)(const FigureSource&);
-  static constexpr std::array<std::pair<std::string_view, Draw>, 12> kFigures{
+  static constexpr std::array<std::pair<std::string_view, Draw>, 13> kFigures{
       {{"text-block", sketchTextBlock},
        {"joint", sketchJoint},
        {"flat-pieces", sketchFlatPieces},
        {"folded-strip", sketchFoldedStrip},
        {"folding-sheet", sketchFoldingSheet},
        {"sections", sketchSections},
+       {"leaf-stack", sketchLeafStack},
        {"spine", sketchSpine},
        {"layers", sketchLayers},
        {"jacket", sketchJacket},

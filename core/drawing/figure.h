@@ -64,6 +64,7 @@ Sketch sketchFoldedStrip(const FigureSource& source);
 Sketch sketchFlatPieces(const FigureSource& source);
 Sketch sketchFoldingSheet(const FigureSource& source);
 Sketch sketchSections(const FigureSource& source);
+Sketch sketchLeafStack(const FigureSource& source);
 Sketch sketchSpine(const FigureSource& source);
 Sketch sketchLayers(const FigureSource& source);
 Sketch sketchJacket(const FigureSource& source);

@@ -23,12 +23,13 @@ int depthOf(const PlannedPart& part) {
 
 class FlatPieces {
  public:
-  explicit FlatPieces(const Plan& plan) : plan_(plan) {}
+  explicit FlatPieces(const FigureSource& source)
+      : plan_(source.plan()), wanted_(source.layers()) {}
 
   Sketch draw() {
     for (const int depth : {0, 1, 2})
       for (const PlannedPart& part : plan_.parts)
-        if (depthOf(part) == depth) drawPart(part);
+        if (depthOf(part) == depth && isWanted(part.rule->id)) drawPart(part);
     if (!sketch_.shapes.empty()) addSpots();
     if (sketch_.shapes.empty() || isSomethingMissing())
       sketch_.labels.push_back({sketch_.shapes.empty() ? "flat.waits" : "flat.missing",
@@ -43,19 +44,27 @@ class FlatPieces {
     std::vector<Box> boxes;  // one for each place
   };
 
+  [[nodiscard]] bool isWanted(const std::string& part) const {
+    return wanted_.empty() || std::find(wanted_.begin(), wanted_.end(), part) != wanted_.end();
+  }
+
+  /// Whether it belongs into the drawing: it has a place, or the view asks for it by name.
+  [[nodiscard]] bool lies(const PartRule& part) const {
+    return isWanted(part.id) && (!wanted_.empty() || !part.places.empty());
+  }
+
   /// Of what lies in the drawing, whether nothing but this part has a size yet.
   [[nodiscard]] bool isAlone(const PlannedPart& part) const {
     for (const PlannedPart& other : plan_.parts)
-      if (&other != &part && !other.rule->places.empty()) return false;
-    return !part.rule->places.empty();
+      if (&other != &part && lies(*other.rule)) return false;
+    return lies(*part.rule);
   }
 
   /// A piece that every such book has, but this one not yet.
   [[nodiscard]] bool isSomethingMissing() const {
     return std::any_of(
         plan_.rules->parts.begin(), plan_.rules->parts.end(), [&](const PartRule& rule) {
-          const bool isAlways =
-              rule.when.empty() && !rule.places.empty() && rule.materials.size() == 1;
+          const bool isAlways = rule.when.empty() && lies(rule) && rule.materials.size() == 1;
           return isAlways && plan_.part(rule.id) == nullptr;
         });
   }
@@ -114,6 +123,7 @@ class FlatPieces {
   }
 
   const Plan& plan_;
+  const std::vector<std::string>& wanted_;  // ids of parts; none: all
   Sketch sketch_;
   std::vector<Lying> lying_;
   Box whole_;
@@ -121,6 +131,6 @@ class FlatPieces {
 
 }  // namespace
 
-Sketch sketchFlatPieces(const FigureSource& source) { return FlatPieces(source.plan()).draw(); }
+Sketch sketchFlatPieces(const FigureSource& source) { return FlatPieces(source).draw(); }
 
 }  // namespace drapery

@@ -46,11 +46,19 @@ constexpr std::array<std::string_view, 3> kWholeSpots{"whole.width_below", "whol
 constexpr std::array<std::string_view, 7> kPieceSpots{
     "width_above", "width_below", "height_left", "height_right", "head", "tail", "foot"};
 
-constexpr std::array kStripInputs{FigureInput{"panel_width", kLength, "Fold to fold."},
-                                  FigureInput{"panel_height", kLength, "Head to tail."},
-                                  FigureInput{"panels", Dimension::number(), "How many."}};
-constexpr std::array<std::string_view, 1> kStripThings{"strip"};
-constexpr std::array<std::string_view, 3> kStripSpots{"panel", "height", "strip"};
+constexpr std::array kStripInputs{
+    FigureInput{"panel_width", kLength, "Fold to fold."},
+    FigureInput{"panel_height", kLength, "Head to tail."},
+    FigureInput{"panels", Dimension::number(), "How many."},
+    FigureInput{"picture_wide", kLength, "A picture's width; none without."},
+    FigureInput{"picture_high", kLength, "A picture's height."},
+    FigureInput{"is_both", Dimension::number(),
+                "1 where both faces carry pictures, 0 where one does."},
+    FigureInput{"square", kLength, "Cover beyond the page."}};
+constexpr std::array<std::string_view, 2> kStripThings{"strip", "cover"};
+constexpr std::array<std::string_view, 9> kStripSpots{"panel",        "height",     "strip",
+                                                      "strip_end",    "strip_foot", "picture",
+                                                      "picture_side", "border",     "cover"};
 
 constexpr std::array kSheetInputs{
     FigureInput{"width", kLength, "The sheet's width."},
@@ -73,6 +81,16 @@ constexpr std::array<std::string_view, 3> kSectionsThings{"block", "thread", "sp
 constexpr std::array<std::string_view, 14> kSectionsSpots{
     "block", "sections", "folios", "thread",     "swell", "leaf",  "paper",
     "bulk",  "inserts",  "spacer", "spacer_end", "pages", "blank", "waste"};
+
+constexpr std::array kStackInputs{
+    FigureInput{"width", kLength, "Spine edge to fore-edge."},
+    FigureInput{"spacers", Dimension::number(), "Spacers between the leaves; 0 without."},
+    FigureInput{"reach", kLength, "How far a spacer reaches in."},
+    FigureInput{"inserts", kLength, "Things pasted in; 0 without."}};
+constexpr std::array<std::string_view, 2> kStackThings{"block", "spacer"};
+constexpr std::array<std::string_view, 10> kStackSpots{"block",  "leaves",    "pages", "blank",
+                                                       "leaf",   "paper",     "bulk",  "inserts",
+                                                       "spacer", "spacer_end"};
 
 constexpr std::array kSpineInputs{
     FigureInput{"thickness", kLength, "Across the leaves at the fore-edge."},
@@ -161,12 +179,13 @@ constexpr std::array kFigures{
                kJointThings,
                kJointSpots,
                {}},
-    FigureSpec{"flat-pieces",
-               "Every piece that has a place, lying flat.",
-               {},
-               {},
-               kWholeSpots,
-               kPieceSpots},
+    FigureSpec{
+        "flat-pieces",
+        "Every piece that has a place, lying flat; only the view's `layers` where it lists any.",
+        {},
+        {},
+        kWholeSpots,
+        kPieceSpots},
     FigureSpec{"folded-strip",
                "A strip folded to and fro, half open, and one of its panels.",
                kStripInputs,
@@ -184,6 +203,13 @@ constexpr std::array kFigures{
                kSectionsInputs,
                kSectionsThings,
                kSectionsSpots,
+               {},
+               false},
+    FigureSpec{"leaf-stack",
+               "Single leaves from the head, drawn apart and at no scale.",
+               kStackInputs,
+               kStackThings,
+               kStackSpots,
                {},
                false},
     FigureSpec{"spine",

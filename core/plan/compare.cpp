@@ -79,7 +79,7 @@ Job underMethod(const Job& job, const RuleSet& rules, const MaterialShelf& shelf
 
 Comparison compareMethods(const Job& job, const RuleLibrary& library) {
   Comparison all;
-  for (const std::string& id : library.ids()) {
+  for (const std::string& id : library.alike(job.method)) {
     LoadedRules loaded = library.load(id);
     if (loaded.rules == nullptr || !knowsWhatWasMeasured(job, *loaded.rules)) continue;
     PlanOutcome outcome = Planner(loaded.rules, library.shelf())

@@ -21,6 +21,7 @@ RuleSet readRules(const Node& root, IssuePlacer& placer) {
     rules.bases = {in.text("base", Needed::No)};
   rules.title = in.words("title", Needed::Yes);
   rules.about = in.words("about", Needed::No);
+  rules.structure = in.text("structure", Needed::No);
   rules.suits = in.words("suits", Needed::No);
   rules.never = in.words("never", Needed::No);
   rules.isBase = in.flag("is_base");

@@ -103,6 +103,37 @@ std::string RuleLibrary::title(std::string_view id) const {
   return root ? titleIn(*root, entry->id) : entry->id;
 }
 
+std::string RuleLibrary::structureBelow(std::string_view id, int depth) const {
+  constexpr int kDeepest = 8;
+  const Entry* entry = find(id);
+  if (entry == nullptr || depth > kDeepest) return {};
+  const auto root = rootOf(*entry);
+  if (!root) return {};
+  if (const Node* said = root->find("structure")) return said->text;
+  const Node* base = root->find("base");
+  if (base == nullptr) return {};
+  if (base->kind == Node::Kind::Text) return structureBelow(base->text, depth + 1);
+  for (const Node& each : base->items)
+    if (std::string found = structureBelow(each.text, depth + 1); !found.empty()) return found;
+  return {};
+}
+
+std::string RuleLibrary::structure(std::string_view id) const {
+  const std::lock_guard lock(loaded_->mutex);
+  const auto known = loaded_->structures.find(id);
+  if (known != loaded_->structures.end()) return known->second;
+  return loaded_->structures.emplace(id, structureBelow(id, 0)).first->second;
+}
+
+std::vector<std::string> RuleLibrary::alike(std::string_view id) const {
+  const std::string wanted = structure(id);
+  std::vector<std::string> all = ids();
+  if (!wanted.empty())
+    std::erase_if(
+        all, [&](const std::string& other) { return other != id && structure(other) != wanted; });
+  return all;
+}
+
 LoadedRules RuleLibrary::load(std::string_view id) const {
   const std::lock_guard lock(loaded_->mutex);
   if (const auto known = loaded_->rules.find(id); known != loaded_->rules.end())

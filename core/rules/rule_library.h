@@ -36,6 +36,11 @@ class RuleLibrary {
   [[nodiscard]] std::string presentId(std::string_view id) const;
   /// The title in the file itself, without loading it; the id when there is none.
   [[nodiscard]] std::string title(std::string_view id) const;
+  /// What kind of book it is for, as its file or one that it stands on says; may be empty.
+  [[nodiscard]] std::string structure(std::string_view id) const;
+  /// Ids of the methods for the same kind of book, the method's own among them; all where its files
+  /// name none.
+  [[nodiscard]] std::vector<std::string> alike(std::string_view id) const;
   [[nodiscard]] std::optional<TomlFile> source(std::string_view id) const;
   /// Files in the folder that are left out, since a rule file that ships has their name.
   [[nodiscard]] const Issues& leftOut() const { return leftOut_; }
@@ -51,7 +56,9 @@ class RuleLibrary {
   struct Loaded {
     std::mutex mutex;
     std::map<std::string, LoadedRules, std::less<>> rules;
+    std::map<std::string, std::string, std::less<>> structures;
   };
+  [[nodiscard]] std::string structureBelow(std::string_view id, int depth) const;
   void addHouseFile(TomlFile file);
   [[nodiscard]] const Entry* find(std::string_view id) const;
   [[nodiscard]] static std::optional<Node> rootOf(const Entry& entry);

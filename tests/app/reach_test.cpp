@@ -92,11 +92,7 @@ TEST_F(Reach, withLargeLettersOneDrawingAtATime) {
 
 // A structure that is no case: its drawings, tags, docket line and slips come from its rule file.
 TEST_F(Reach, aStructureOfItsOwnIsDrawnAndMeasured) {
-  std::filesystem::create_directories(folder_.path() + "/methods");
-  for (const char* id : {"stab-plain", "concertina"})
-    folder_.write("methods/" + std::string(id) + ".toml",
-                  projectFile("tests/structures/" + std::string(id) + ".toml"));
-  begin(folder_.path() + "/methods");
+  begin();
   Job job;
   job.id = "x";
   job.method = "stab-plain";
@@ -105,17 +101,21 @@ TEST_F(Reach, aStructureOfItsOwnIsDrawnAndMeasured) {
   keep("text_height", "200");
   keep("text_width", "150");
   keep("text_thickness", "9");
-  showCase();
+  keep("board_thickness", "1.4");
+  EXPECT_FALSE(isShown("docket.case"));
+  EXPECT_FALSE(isShown("docket.jacket"));
+  click("docket.holes");
   EXPECT_TRUE(isShown("tag.hole_count"));
-  EXPECT_THAT(find("docket.case")->accessibleName().toStdString(),
-              ::testing::HasSubstr("7 holes, every 25.4 mm"));
+  EXPECT_THAT(find("docket.holes")->accessibleName().toStdString(),
+              ::testing::HasSubstr("7 holes, 25.4 mm apart"));
   keep("hole_count", "5");
-  EXPECT_DOUBLE_EQ(value("hole_pitch"), 38.1);
-  EXPECT_TRUE(isShown("slip.cover"));
-  // What was measured for one structure has no place in the other: nothing is put away unasked.
-  choose("method", 5);
-  EXPECT_THAT(banner().toStdString(), ::testing::HasSubstr("does not know \"hole_count\""));
-  EXPECT_EQ(document().job().method, "stab-plain");
+  EXPECT_NEAR(value("hole_pitch"), 38.1, 1e-9);
+  EXPECT_TRUE(isShown("slip.hole_template"));
+  // Of the same kind of book alone; what is decided alike goes along.
+  click("docket.cover");
+  choose("method", 0);
+  EXPECT_EQ(document().job().method, "stab-boarded");
+  EXPECT_EQ(document().job().allowances.at("hole_count").value, Written(std::string("5")));
 }
 
 TEST_F(Reach, aClickOnABoardLightsItsSlip) {
@@ -176,7 +176,7 @@ TEST_F(Reach, everyPartHasARoleANameAndAValue) {
   EXPECT_EQ(std::get<0>(told(find("tag.method"))), QAccessible::ComboBox);
   // A list is called by what is chosen in it; what for is told beside it.
   EXPECT_EQ(std::get<1>(told(find("tag.method"))), "Sunk joint, computed");
-  EXPECT_EQ(find("tag.method")->accessibleDescription(), "how the boards stand");
+  EXPECT_EQ(find("tag.method")->accessibleDescription(), "made as");
   EXPECT_NE(std::get<1>(told(find("slip.board"))).find("140 × 216 mm"), std::string::npos);
   EXPECT_EQ(std::get<0>(told(find("link.corner-closer"))), QAccessible::Button);
   click("link.opened-closer");

@@ -210,7 +210,7 @@ TEST(CliMethodsReference, isWhatStandsInTheDocs) {
   EXPECT_EQ(done.code, 0);
   EXPECT_TRUE(done.out == projectFile("docs/methods.md")) << "run ./dev reference";
   for (const char* words :
-       {"## Text block", "`corner_distance`, mm: `max(corner_ratio * board_thickness",
+       {"## Text block", "`corner_distance`, mm: `max(corner_ratio * edge_thickness",
         "## Card cover", "`grey-board-24`", "`formed_gap(setback"})
     EXPECT_THAT(done.out, HasSubstr(words));
 }

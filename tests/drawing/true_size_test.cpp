@@ -20,16 +20,8 @@ const TrueSize* named(const std::vector<TrueSize>& all, const std::string& id) {
   return found == all.end() ? nullptr : &*found;
 }
 
-std::shared_ptr<const Plan> structure(const std::string& method, Entries given) {
-  const RuleLibrary library(std::string(DRAPERY_SOURCE_DIR) + "/tests/structures");
-  Job job;
-  job.method = method;
-  job.given = std::move(given);
-  return std::make_shared<const Plan>(Planner(library.load(method).rules).plan(job).plan);
-}
-
 RC_GTEST_PROP(TrueSizes, ofAnyBookAreSound, ()) {
-  const Plan plan = planOf(*anyJob(*rc::gen::elementOf(kSchools))).plan;
+  const Plan plan = planOf(*anyJob(*rc::gen::elementOf(kMethods))).plan;
   for (const TrueSize& thing : trueSizes(plan)) {
     RC_ASSERT(thing.width.mm() > 0.0 && thing.height.mm() > 0.0);
     if (thing.rule != nullptr) RC_ASSERT(thing.says.size() == thing.rule->says.expressions.size());
@@ -74,23 +66,23 @@ TEST(TrueSizes, theCornerGuideIsSquareToTheCorner) {
 }
 
 TEST(TrueSizes, holesOfAStructureStandOnItsPiece) {
-  const auto plan = structure(
-      "stab-plain",
-      {{"text_height", {200.0, {}}}, {"text_width", {140.0, {}}}, {"text_thickness", {12.0, {}}}});
-  const auto all = trueSizes(*plan);
-  const TrueSize* cover = named(all, "piece/cover");
-  ASSERT_NE(cover, nullptr);
+  Job job = plainJob("stab-plain");
+  job.allowances["row_kind"] = {std::string("single_row"), {}};
+  const Plan plan = planOf(job).plan;
+  const auto all = trueSizes(plan);
+  const TrueSize* card = named(all, "piece/hole_template");
+  ASSERT_NE(card, nullptr);
   std::vector<double> ups;
-  for (const Shape& shape : cover->drawing.shapes)
+  for (const Shape& shape : card->drawing.shapes)
     if (shape.line == LineKind::Hole) {
       const Box box = boundsOf(shape.points);
       EXPECT_NEAR((box.left + box.right) / 2, 25.4 / 2, 1e-9);
       ups.push_back((box.bottom + box.top) / 2);
     }
-  ASSERT_EQ(static_cast<double>(ups.size()), valueOf(*plan, "hole_count"));
-  EXPECT_NEAR(ups.front(), 25.4, 1e-9);
-  EXPECT_NEAR(ups.back(), 200 + 2 * 1.6 - 25.4, 1e-9);
-  EXPECT_NE(named(all, "label/cover/2"), nullptr);
+  ASSERT_EQ(static_cast<double>(ups.size()), valueOf(plan, "hole_count"));
+  EXPECT_NEAR(ups.front(), 165 + 2 * 1.6 - 25.4, 1e-9);  // from the head
+  EXPECT_NEAR(ups.back(), 25.4, 1e-9);
+  EXPECT_NE(named(all, "label/board/2"), nullptr);
 }
 
 TEST(TrueSizes, anArtworkThatIsReversedIsMirrored) {

@@ -31,16 +31,14 @@ class SlipPages : public ::testing::Test {
   }
   /// The slip of a concertina with a mark at each fold.
   void writeFolds(int pictures) {
-    const RuleLibrary library(std::string(DRAPERY_SOURCE_DIR) + "/tests/structures");
     Job job;
     job.method = "concertina";
     job.title = "Tide table";
     job.given = {{"page_height", {140.0, {}}},
                  {"page_width", {100.0, {}}},
+                 {"board_thickness", {2.0, {}}},
                  {"pictures", {double(pictures), {}}}};
-    const LoadedRules loaded = library.load("concertina");
-    ASSERT_NE(loaded.rules, nullptr);
-    write(job, Planner(loaded.rules).plan(job).plan);
+    write(job, planOf(job).plan);
   }
 
   TemporaryFolder folder_;
@@ -67,7 +65,7 @@ TEST_F(SlipPages, aLongSlipHasEveryLineOnce) {
   EXPECT_THAT(words(2), Not(HasSubstr("Knife: stand")));
   std::size_t from = 0;
   for (int fold = 1; fold <= 100; ++fold) {
-    const std::string line = "Fold " + std::to_string(fold) + " at";
+    const std::string line = "Fold " + std::to_string(fold) + ": ";
     const std::size_t at = all.find(line);
     ASSERT_NE(at, std::string::npos) << line;
     EXPECT_GE(at, from) << line;

@@ -888,9 +888,13 @@ TEST(RuleLibrary, offersAFoldersOwnFilesAfterTheShippedOnes) {
   folder.write("case-sunk-joint.toml", kSound);  // a shipped id is not taken over
   folder.write("notes.txt", "nothing");
   const RuleLibrary library(folder.path());
-  EXPECT_EQ(library.ids(),
-            (std::vector<std::string>{"case-sunk-joint", "case-fixed-gap", "case-strip-set",
-                                      "case-board-gap", "case-card", "small"}));
+  std::vector<std::string> offered = test::kMethods;
+  offered.push_back("small");
+  EXPECT_EQ(library.ids(), offered);
+  // Told side by side are those for the same kind of book.
+  EXPECT_EQ(library.alike("case-card"), test::kSchools);
+  EXPECT_EQ(library.alike("stab-plain"), (std::vector<std::string>{"stab-boarded", "stab-plain"}));
+  EXPECT_EQ(library.alike("small"), offered);
   EXPECT_NE(library.load("small").rules, nullptr);
   EXPECT_EQ(library.load("case-sunk-joint").rules->title.text, "Sunk joint, computed");
   EXPECT_FALSE(library.knows("case"));

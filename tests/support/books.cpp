@@ -27,15 +27,46 @@ rc::Gen<double> likely(double least, double most) {
 const std::vector<std::string> kSchools{"case-sunk-joint", "case-fixed-gap", "case-strip-set",
                                         "case-board-gap", "case-card"};
 
+const std::vector<std::string> kStructures{"stab-boarded",      "stab-plain",  "concertina",
+                                           "paperback-wrapper", "spring-back", "soft-slotted",
+                                           "covered-board"};
+
+const std::vector<std::string> kMethods = [] {
+  std::vector<std::string> all = kSchools;
+  all.insert(all.end(), kStructures.begin(), kStructures.end());
+  return all;
+}();
+
 Job plainJob(const std::string& method) {
+  using Figures = std::vector<std::pair<const char*, double>>;
+  static const std::map<std::string, Figures> kAsked{
+      {"stab-boarded",
+       {{"text_height", 182}, {"text_width", 131}, {"text_thickness", 12}, {"board_thickness", 2}}},
+      {"stab-plain",
+       {{"text_height", 165},
+        {"text_width", 223},
+        {"text_thickness", 10},
+        {"board_thickness", 1.4}}},
+      {"concertina",
+       {{"page_height", 106}, {"page_width", 136}, {"pictures", 11}, {"board_thickness", 1.8}}},
+      {"paperback-wrapper", {{"text_height", 186}, {"text_width", 124}, {"text_thickness", 12}}},
+      {"spring-back",
+       {{"text_height", 262},
+        {"text_width", 208},
+        {"text_thickness", 34},
+        {"spine_thickness", 36},
+        {"board_thickness", 2}}},
+      {"soft-slotted", {{"text_height", 176}, {"text_width", 112}, {"spine_thickness", 9.6}}},
+      {"covered-board", {{"cover_height", 214}, {"cover_width", 158}, {"board_thickness", 1.9}}}};
+  static const Figures kCase{
+      {"text_height", 210}, {"text_width", 144}, {"text_thickness", 25}, {"board_thickness", 2.4}};
   Job job;
   job.id = "2f9f6b6e-53a5-4a0e-9d6e-0d1b2c3a4e5f";
   job.title = "A plain book";
   job.method = method;
-  job.given = {{"text_height", {210.0, {}}},
-               {"text_width", {144.0, {}}},
-               {"text_thickness", {25.0, {}}},
-               {"board_thickness", {2.4, {}}}};
+  const auto asked = kAsked.find(method);
+  for (const auto& [id, figure] : asked != kAsked.end() ? asked->second : kCase)
+    job.given[id] = {figure, {}};
   return job;
 }
 

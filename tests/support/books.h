@@ -9,7 +9,8 @@
 
 namespace drapery::test {
 
-/// 210 x 144 x 25 mm in 2.4 mm board, nothing else said.
+/// 210 x 144 x 25 mm in 2.4 mm board, nothing else said; of a structure that is no case what it
+/// asks for.
 Job plainJob(const std::string& method = "case-sunk-joint");
 
 /// "210", "209.6 | 210.4" (readings), "material grey-board-24", "backed".
@@ -21,6 +22,11 @@ rc::Gen<Job> anyJob(const std::string& method);
 
 /// The five schools of case binding.
 extern const std::vector<std::string> kSchools;
+
+/// The other structures at the same bench.
+extern const std::vector<std::string> kStructures;
+/// Both.
+extern const std::vector<std::string> kMethods;
 
 RuleSetPtr shippedMethod(const std::string& id);
 /// The same rules with the ranges of their inputs out of the way.
