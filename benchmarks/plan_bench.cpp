@@ -3,13 +3,18 @@
 
 #include <fstream>
 #include <iterator>
+#include <map>
 
 #include "core/drawing/draw_view.h"
 #include "core/plan/compare.h"
 #include "core/plan/solve.h"
 #include "core/rules/load_rules.h"
+#include "core/sewing/learner.h"
+#include "core/sewing/pattern_library.h"
+#include "core/sewing/sew_stab.h"
 #include "store/open_job.h"
 #include "store/plan_json.h"
+#include "words/sewing_words.h"
 
 namespace {
 
@@ -27,6 +32,81 @@ void planOfParsedJob(benchmark::State& state, const char* file) {
 }
 BENCHMARK_CAPTURE(planOfParsedJob, sunk_joint, "tide-ledger.json");
 BENCHMARK_CAPTURE(planOfParsedJob, fixed_gap, "hive-diary.json");
+
+// A book of each of the other structures: 300 us is to be reached.
+void planOfAStructure(benchmark::State& state, const char* method) {
+  static const RuleLibrary kLibrary;
+  const Planner planner(kLibrary.load(method).rules);
+  Job job;
+  job.method = method;
+  for (const auto& [id, figure] : std::map<std::string, double>{{"text_height", 182},
+                                                                {"text_width", 131},
+                                                                {"text_thickness", 12},
+                                                                {"spine_thickness", 13},
+                                                                {"board_thickness", 2},
+                                                                {"page_height", 106},
+                                                                {"page_width", 136},
+                                                                {"pictures", 11},
+                                                                {"cover_height", 214},
+                                                                {"cover_width", 158}})
+    if (planner.rules()->input(id) != nullptr) job.given[id] = {figure, {}};
+  for (auto _ : state) benchmark::DoNotOptimize(planner.plan(job));
+}
+BENCHMARK_CAPTURE(planOfAStructure, stab_boarded, "stab-boarded");
+BENCHMARK_CAPTURE(planOfAStructure, concertina, "concertina");
+BENCHMARK_CAPTURE(planOfAStructure, paperback, "paperback-wrapper");
+BENCHMARK_CAPTURE(planOfAStructure, spring_back, "spring-back");
+BENCHMARK_CAPTURE(planOfAStructure, soft_slotted, "soft-slotted");
+BENCHMARK_CAPTURE(planOfAStructure, covered_board, "covered-board");
+
+SewingJob sewingOf(const char* pattern, double spine, double count) {
+  SewingJob job;
+  job.pattern = pattern;
+  job.given = {{"spine_length", {spine, {}}},
+               {"strip_width", {30.0, {}}},
+               {"text_thickness", {9.0, {}}},
+               {"cover_thickness", {1.9, {}}}};
+  job.allowances = {{"count", {count, {}}}};
+  return job;
+}
+
+// The way, its thread, its holes and its words: 1 ms for 40 holes, 20 ms for 400 are to be reached.
+void sewingABook(benchmark::State& state, const char* pattern, double spine, double count) {
+  static const PatternLibrary kLibrary;
+  const RuleSetPtr rules = kLibrary.load(pattern).rules;
+  const SewingJob job = sewingOf(pattern, spine, count);
+  for (auto _ : state) {
+    const auto sewn = sewStab(rules, job);
+    const auto& stab = std::get<SewnStab>(sewn);
+    benchmark::DoNotOptimize(stepWords(stab.trail.steps, {}, {}));
+    state.counters["holes"] = static_cast<double>(stab.graph.holes.size());
+  }
+}
+BENCHMARK_CAPTURE(sewingABook, zigzag, "zigzag", 600.0, 41.0);
+BENCHMARK_CAPTURE(sewingABook, leaf, "leaf", 400.0, 10.0);
+BENCHMARK_CAPTURE(sewingABook, leaf_largest, "leaf", 1200.0, 100.0);
+
+// A learner's step judged, and what may follow it: 0.1 ms is to be reached.
+void judgingAStep(benchmark::State& state, const char* pattern, double spine, double count) {
+  static const PatternLibrary kLibrary;
+  const auto sewn = sewStab(kLibrary.load(pattern).rules, sewingOf(pattern, spine, count));
+  const auto& stab = std::get<SewnStab>(sewn);
+  Learner learner(stab.graph);
+  SewToken first;
+  first.hole = stab.trail.start;
+  learner.take(first);
+  SewToken second;
+  second.hole = stab.trail.steps[1].hole;
+  second.to = Face::Back;
+  for (auto _ : state) {
+    Learner after = learner;
+    benchmark::DoNotOptimize(after.slipOf(second));
+    after.take(second);
+    benchmark::DoNotOptimize(after.next());
+  }
+}
+BENCHMARK_CAPTURE(judgingAStep, zigzag, "zigzag", 600.0, 41.0);
+BENCHMARK_CAPTURE(judgingAStep, leaf_largest, "leaf", 1200.0, 100.0);
 
 /// The same book by every method, rules loaded; to be reached: 3 ms.
 void comparingAllMethods(benchmark::State& state, const char* file) {

@@ -53,6 +53,19 @@ struct BatchRequest {
 /// Progress and mistakes on standard error; a job that is refused does not keep the others back.
 int batchCommand(BatchRequest request);
 
+struct SewRequest {
+  std::string job;
+  PlanFormat format = PlanFormat::Json;  // or Text
+  std::optional<Units> units;
+  std::string pattern;               // a file that stands for the job's pattern; may be empty
+  std::optional<std::string> tried;  // a learner's steps, to be judged
+};
+/// How a job is sewn: kDoneWithStop where a finding stops it, or a learner's steps have a slip.
+int sewCommand(const SewRequest& request);
+int patternsCommand();
+/// Lays a pattern on a small, a middling and a large book.
+int checkPatternCommand(const std::string& path);
+
 int methodsCommand();
 /// All methods in full, as Markdown on standard output.
 int referenceCommand();

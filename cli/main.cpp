@@ -24,6 +24,8 @@ struct Arguments {
   ExportRequest request;
   SolveRequest solve;
   CutRequest cut;
+  SewRequest sew;
+  std::string pattern;
 };
 
 std::optional<Units> unitsOf(const std::string& name) {
@@ -96,6 +98,29 @@ void describeCutting(CLI::App& app, Arguments& arguments, int& code) {
     request.units = unitsOf(arguments.units);
     code = cutCommand(request);
   });
+}
+
+void describeSewing(CLI::App& app, Arguments& arguments, int& code) {
+  auto* sew = app.add_subcommand("sew", "Tell how a book is sewn, step by step, and its thread");
+  SewRequest& request = arguments.sew;
+  sew->add_option("job", request.job, "A job file, or - for standard input")->required();
+  sew->add_option("--format", arguments.format, "json or text")
+      ->check(CLI::IsMember({"json", "text"}));
+  sew->add_option("--units", arguments.units, "mm or in: the unit of words and findings")
+      ->check(CLI::IsMember({"mm", "in"}));
+  sew->add_option("--pattern", request.pattern, "A pattern file in place of the job's pattern");
+  sew->add_option("--tried", request.tried, "Steps to be judged: \"6+ 5- spine 5-\"");
+  sew->callback([&] {
+    request.format = formatOf(arguments.format);
+    request.units = unitsOf(arguments.units);
+    code = sewCommand(request);
+  });
+  auto* patterns = app.add_subcommand("patterns", "List the patterns that a job may name");
+  patterns->callback([&] { code = patternsCommand(); });
+  auto* check =
+      app.add_subcommand("check-pattern", "Check a pattern file and show every mistake in it");
+  check->add_option("file", arguments.pattern, "A pattern file, *.toml")->required();
+  check->callback([&] { code = checkPatternCommand(arguments.pattern); });
 }
 
 void describeTrying(CLI::App& app, Arguments& arguments, int& code) {
@@ -207,6 +232,7 @@ int main(int argc, char** argv) {
   describeTrying(app, arguments, code);
   describeMethods(app, arguments, code);
   describeCutting(app, arguments, code);
+  describeSewing(app, arguments, code);
   describeExport(app, arguments, code);
   try {
     app.parse(argc, argv);

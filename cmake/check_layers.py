@@ -18,6 +18,7 @@ ALLOWED = {
     "core/figure": ["core/expr"],
     "core/rules": ["core/quantity", "core/diag", "core/geometry", "core/expr", "core/figure", "core/toml", "core/material"],
     "core/plan": ["core/quantity", "core/diag", "core/geometry", "core/expr", "core/figure", "core/toml", "core/material", "core/rules"],
+    "core/sewing": ["core/quantity", "core/diag", "core/geometry", "core/expr", "core/figure", "core/toml", "core/material", "core/rules", "core/plan"],
     "core/cutting": ["core/quantity", "core/diag"],
     "core/printing": ["core/quantity", "core/geometry"],
     "core/drawing": ["core"],
@@ -38,7 +39,7 @@ WIDGETS_ALLOWED = ("app",)
 COSTLY = {
     "toml++/": {"core/toml/toml_node.cpp"},
     "rapidjson/reader": {"store/json_node.cpp"},
-    "rapidjson/prettywriter": {"store/write_job.cpp", "store/plan_json.cpp", "store/compare_json.cpp", "store/solve_json.cpp", "store/write_cut.cpp", "store/stock_json.cpp", "store/shop_json.cpp", "store/settings.cpp"},
+    "rapidjson/prettywriter": {"store/write_job.cpp", "store/plan_json.cpp", "store/compare_json.cpp", "store/solve_json.cpp", "store/write_cut.cpp", "store/stock_json.cpp", "store/shop_json.cpp", "store/settings.cpp", "store/sewing_json.cpp"},
     "spdlog/": {"app/workspace/log.cpp"},
     "CLI/": {"cli/main.cpp", "caliper/sim_main.cpp"},
     "muParser": set(),

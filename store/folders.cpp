@@ -27,5 +27,6 @@ std::string jobsFolder() { return dataFolder() + "/jobs"; }
 
 std::string houseMaterialsFolder() { return dataFolder() + "/materials"; }
 std::string houseMethodsFolder() { return dataFolder() + "/methods"; }
+std::string housePatternsFolder() { return dataFolder() + "/patterns"; }
 
 }  // namespace drapery

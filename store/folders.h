@@ -19,6 +19,8 @@ std::string settingsFile();
 std::string stateFolder();
 /// A binder's own rule files: methods/ in it.
 std::string houseMethodsFolder();
+/// Patterns of sewing.
+std::string housePatternsFolder();
 /// A binder's own materials: materials/ in it.
 std::string houseMaterialsFolder();
 

@@ -382,6 +382,75 @@ constexpr std::array kPhrases{
            QT_TRANSLATE_NOOP("Issue", "\"{name}\" expects nothing; give it a line with =>")},
     Phrase{"case-differs", QT_TRANSLATE_NOOP("Issue", "expected \"{expected}\", found {found}")},
     Phrase{"formula-circle", QT_TRANSLATE_NOOP("Issue", "these formulas go in a circle: {chain}")},
+    Phrase{"stitch-end-not-one",
+           QT_TRANSLATE_NOOP("Issue",
+                             "\"{value}\" names no hole; write its id, and for one of a row its "
+                             "number after it in square brackets")},
+    Phrase{"stitch-hole-unknown",
+           QT_TRANSLATE_NOOP("Issue",
+                             "\"{name}\" is no hole of this pattern[; did you mean {nearest}?]")},
+    Phrase{"stitch-row-or-one",
+           QT_TRANSLATE_NOOP("Issue", "\"{name}\" must be written as {value}")},
+    Phrase{"stitch-index",
+           QT_TRANSLATE_NOOP("Issue",
+                             "{name}: {value} is none of the row; k runs from {least} to {most}")},
+    Phrase{"stitch-run",
+           QT_TRANSLATE_NOOP(
+               "Issue", "{name}: {value} is not allowed in for; whole numbers from 0 to {most}")},
+    Phrase{"pattern-no-hole",
+           QT_TRANSLATE_NOOP("Issue",
+                             "{name} has no hole on this book; a pattern needs one at the least")},
+    Phrase{"pattern-holes-many",
+           QT_TRANSLATE_NOOP("Issue", "{value} holes are too many; at most {limit}")},
+    Phrase{
+        "pattern-place",
+        QT_TRANSLATE_NOOP("Issue", "{name}: {value} is no place for a hole; 0 or more is needed")},
+    Phrase{"pattern-holes-near",
+           QT_TRANSLATE_NOOP("Issue", "{name} are {value} apart; at least {limit} is needed")},
+    Phrase{"pattern-stretch-self",
+           QT_TRANSLATE_NOOP("Issue", "a stretch leads from {name} to itself")},
+    Phrase{"pattern-stretch-twice",
+           QT_TRANSLATE_NOOP("Issue", "the stretch {name} is there twice")},
+    Phrase{"pattern-wrap-twice",
+           QT_TRANSLATE_NOOP("Issue", "{name} is wrapped round the {value} twice")},
+    Phrase{"pattern-hole-bare",
+           QT_TRANSLATE_NOOP("Issue", "no stretch and no wrap comes to {name}")},
+    Phrase{"pattern-parts",
+           QT_TRANSLATE_NOOP("Issue", "the pattern is in parts: {value} are not joined")},
+    Phrase{"pattern-start-row", QT_TRANSLATE_NOOP("Issue",
+                                                  "start: \"{value}\" is no row of this pattern[; "
+                                                  "did you mean {nearest}?]; there are {allowed}")},
+    Phrase{"pattern-unknown", QT_TRANSLATE_NOOP("Issue",
+                                                "the pattern \"{value}\" is not known[; did you "
+                                                "mean {nearest}?]; there are {allowed}")},
+    Phrase{"sewing-missing",
+           QT_TRANSLATE_NOOP("Issue", "{name} is missing; it says what is sewn, and how")},
+    Phrase{
+        "sewing-word",
+        QT_TRANSLATE_NOOP(
+            "Issue",
+            "{name}: \"{value}\" is not allowed[; did you mean {nearest}?]; there are {allowed}")},
+    Phrase{"sewing-only-stab",
+           QT_TRANSLATE_NOOP("Issue", "{name} can be said of stab sewing only")},
+    Phrase{"sewing-hole-none", QT_TRANSLATE_NOOP("Issue", "hole {value}: this pattern has {most}")},
+    Phrase{"sewing-ends",
+           QT_TRANSLATE_NOOP(
+               "Issue",
+               "{name}: twice {value} is not allowed; less than the spine, {limit}, is needed")},
+    Phrase{"sewing-few", QT_TRANSLATE_NOOP("Issue",
+                                           "{name}: {value} is not allowed; at least {least}, or 0 "
+                                           "for as many as the pitch gives")},
+    Phrase{"sewing-no-spine-wrap",
+           QT_TRANSLATE_NOOP("Issue",
+                             "finish: an ornament needs a start hole that is wrapped round the "
+                             "spine, and hole {value} is not")},
+    Phrase{
+        "sewing-token",
+        QT_TRANSLATE_NOOP("Issue",
+                          "\"{value}\" is no step[; did you mean {nearest}?]; write 6+ for through "
+                          "hole 6 to the front, 6- to the back, spine, head, tail or knot")},
+    Phrase{"sewing-tokens-many",
+           QT_TRANSLATE_NOOP("Issue", "{value} steps are too many; at most {limit}")},
 };
 
 /// Whether every {name} of the sentence is told by its kind.

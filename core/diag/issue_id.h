@@ -149,6 +149,33 @@ inline constexpr IssueKind kIssueKinds[]{
     {"case-expects-nothing", "name"},
     {"case-differs", "expected found"},
     {"formula-circle", "chain formula"},
+    // patterns of sewing
+    {"stitch-end-not-one", "value"},
+    {"stitch-hole-unknown", "name nearest"},
+    {"stitch-row-or-one", "name value"},
+    {"stitch-index", "name value least most"},
+    {"stitch-run", "name value most"},
+    {"pattern-no-hole", "name"},
+    {"pattern-holes-many", "value limit"},
+    {"pattern-place", "name value"},
+    {"pattern-holes-near", "name value limit"},
+    {"pattern-stretch-self", "name"},
+    {"pattern-stretch-twice", "name"},
+    {"pattern-wrap-twice", "name value"},
+    {"pattern-hole-bare", "name"},
+    {"pattern-parts", "value"},
+    {"pattern-start-row", "value nearest allowed"},
+    {"pattern-unknown", "value nearest allowed"},
+    // sewing
+    {"sewing-missing", "name"},
+    {"sewing-word", "name value nearest allowed"},
+    {"sewing-only-stab", "name"},
+    {"sewing-hole-none", "value most"},
+    {"sewing-ends", "name value limit"},
+    {"sewing-few", "name value least"},
+    {"sewing-no-spine-wrap", "value"},
+    {"sewing-token", "value nearest"},
+    {"sewing-tokens-many", "value limit"},
 };
 
 /// Whether a list of names with blanks between them has this one.

@@ -7,6 +7,7 @@
 #include "core/geometry/arc.h"
 #include "core/geometry/joint.h"
 #include "core/geometry/sheet.h"
+#include "core/geometry/thread_bundle.h"
 #include "core/quantity/rule.h"
 
 namespace drapery {
@@ -66,6 +67,12 @@ double markBelow(const double* a, int) {
 double depthOfArc(const double* a, int) {
   return depthOfLinedArc(mm(a[0]), mm(a[1]), mm(a[2])).mm();
 }
+int wholeOf(double number) {
+  constexpr double kFew = 1000.0;  // more threads than any hole takes
+  return static_cast<int>(std::clamp(std::round(number), 0.0, kFew));
+}
+double bundle(const double* a, int) { return bundleRatio(wholeOf(a[0])); }
+double needle(const double* a, int) { return needleHole(wholeOf(a[0]), mm(a[1]), mm(a[2])).mm(); }
 double folded(const double* a, int) { return aroundEdge(mm(a[0]), mm(a[1])).mm(); }
 
 }  // namespace
@@ -122,6 +129,14 @@ constexpr std::array<FormulaFunction, kFormulaFunctionCount> kFormulaFunctions{{
     {"around_edge", 2, "around_edge(board, covering)",
      "What a fold round the board's edge takes: board + pi / 2 times the covering.", folded,
      "LL>L"},
+    {"bundle_ratio", 1, "bundle_ratio(threads)",
+     "The smallest hole that so many threads fill, in thread diameters: the least circle round "
+     "equal circles, proven to 10 (Graham 1968, Pirl 1969); none for more.",
+     bundle, "N>N"},
+    {"needle_hole", 3, "needle_hole(threads, thread, needle)",
+     "A hole in which the needle passes beside so many threads: the least of a bundle beside it, a "
+     "ring round it, and threads along the wall across from it.",
+     needle, "NLL>L"},
     {"nearest_mark", 2, "nearest_mark(length, rule)",
      "The nearest mark of a rule whose marks are that far apart; half way goes up.", nearestMark,
      "LL>L"},

@@ -23,7 +23,7 @@ struct FormulaFunction {
 };
 
 const FormulaFunction* findFormulaFunction(std::string_view name);
-inline constexpr std::size_t kFormulaFunctionCount = 28;
+inline constexpr std::size_t kFormulaFunctionCount = 30;
 extern const std::array<FormulaFunction, kFormulaFunctionCount> kFormulaFunctions;
 inline const std::array<FormulaFunction, kFormulaFunctionCount>& formulaFunctions() {
   return kFormulaFunctions;

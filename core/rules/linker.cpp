@@ -34,6 +34,7 @@ void Linker::run() {
   for (const InputRule& rule : rules_.inputs) declareOptions(rule);
   for (const Section* section : ruleSections()) section->declare(rules_, *this);
   for (const Section* section : ruleSections()) section->link(rules_, *this);
+  linkSewing(rules_, *this);
   checkWants();
   order();
   findCode();
@@ -153,10 +154,10 @@ std::optional<std::size_t> Linker::nodeNamed(std::string_view name) {
 NameMeaning Linker::meaningOf(std::string_view name, const SeriesRule* series) {
   using Kind = NameMeaning::Kind;
   if (series != nullptr) {
-    if (name == "i") return {Kind::Local, 0, 0.0};
+    if (name == series->index) return {Kind::Local, 0, 0.0};
     const std::string& id = series->id;
-    const bool isOwn =
-        name.size() > id.size() + 1 && name.starts_with(id) && name[id.size()] == '.';
+    const bool isOwn = !id.empty() && name.size() > id.size() + 1 && name.starts_with(id) &&
+                       name[id.size()] == '.';
     for (std::size_t k = 0; isOwn && k < series->readable; ++k)
       if (series->columns[k].id == name.substr(id.size() + 1)) return {Kind::Local, k + 1, 0.0};
   }

@@ -156,22 +156,41 @@ std::uint64_t fingerprintOf(const std::vector<TomlFile>& files) {
 
 }  // namespace
 
-LoadedRules loadRules(const TomlFile& source, const BaseLookup& bases, FormulaCheck check) {
-  LoadedRules loaded;
-  Gathering gathering(bases, check, loaded.issues);
-  const auto root = gathering.gather(source);
-  if (!root) return loaded;
+namespace {
+
+/// From a tree of one or several files to rules.
+LoadedRules settle(const Node& root, const Gathering& gathering, FormulaCheck check,
+                   LoadedRules loaded) {
   std::vector<std::pair<std::string, std::string_view>> texts;
   for (const TomlFile& file : gathering.files()) texts.emplace_back(file.file, file.text);
   IssuePlacer placer(texts, loaded.issues);
   for (const IdFault& fault : gathering.faults())
     placer.add(fault.issue, fault.arguments, placer.at(0, fault.line, fault.column));
-  RuleSet rules = readRules(*root, placer);
+  RuleSet rules = readRules(root, placer);
   if (!placer.isFull()) Linker(rules, placer, check).run();
   if (!loaded.issues.empty()) return loaded;
   rules.fingerprint = fingerprintOf(gathering.files());
   loaded.rules = std::make_shared<const RuleSet>(std::move(rules));
   return loaded;
+}
+
+}  // namespace
+
+LoadedRules loadRules(const TomlFile& source, const BaseLookup& bases, FormulaCheck check) {
+  LoadedRules loaded;
+  Gathering gathering(bases, check, loaded.issues);
+  const auto root = gathering.gather(source);
+  return root ? settle(*root, gathering, check, std::move(loaded)) : loaded;
+}
+
+LoadedRules loadPattern(const TomlFile& source, const BaseLookup& bases, const TomlFile& ground) {
+  LoadedRules loaded;
+  Gathering gathering(bases, FormulaCheck::NamesOnly, loaded.issues);
+  auto root = gathering.gather(source);
+  auto below = root ? gathering.gather(ground) : std::nullopt;
+  if (!below) return loaded;
+  return settle(mergeBase(std::move(*below), std::move(*root)), gathering, FormulaCheck::NamesOnly,
+                std::move(loaded));
 }
 
 }  // namespace drapery

@@ -21,5 +21,8 @@ struct LoadedRules {
 /// A file's id is its name without ".toml". The fingerprint is of all texts that were read.
 LoadedRules loadRules(const TomlFile& source, const BaseLookup& bases,
                       FormulaCheck check = FormulaCheck::Full);
+/// A pattern of sewing, laid over `ground`, which says what every pattern may name. Its id need not
+/// be its file's name.
+LoadedRules loadPattern(const TomlFile& source, const BaseLookup& bases, const TomlFile& ground);
 
 }  // namespace drapery

@@ -6,12 +6,19 @@ namespace drapery {
 
 namespace {
 constexpr const char* kSchema = "drapery-method/1";
+constexpr const char* kPatternSchema = "drapery-pattern/1";
+
+bool saysPattern(const Node& root) {
+  const Node* schema = root.find("schema");
+  return schema != nullptr && schema->text == kPatternSchema;
 }
+}  // namespace
 
 RuleSet readRules(const Node& root, IssuePlacer& placer) {
   TableReader in(root, "file", placer);
   RuleSet rules;
-  in.exactly("schema", kSchema);
+  rules.isPattern = saysPattern(root);
+  in.exactly("schema", rules.isPattern ? kPatternSchema : kSchema);
   rules.id = in.id();
   in.texts("was", Needed::No);  // read by the library
   const Node* base = in.find("base");
@@ -26,9 +33,12 @@ RuleSet readRules(const Node& root, IssuePlacer& placer) {
   rules.never = in.words("never", Needed::No);
   rules.isBase = in.flag("is_base");
   rules.wants = in.texts("wants", Needed::No);
+  if (const Node* sewing = in.find("sewing"); sewing != nullptr) readSewing(*sewing, rules, placer);
+  if (rules.isPattern) rules.startRows = in.texts("start", Needed::No);
   for (const Section* section : ruleSections())
-    in.eachTable(section->key().data(),
-                 [&](const Node& entry) { section->read(entry, rules, placer); });
+    if (rules.isPattern ? section->isOfPatterns() : section->isOfMethods())
+      in.eachTable(section->key().data(),
+                   [&](const Node& entry) { section->read(entry, rules, placer); });
   in.finish();
   return rules;
 }

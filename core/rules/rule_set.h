@@ -21,11 +21,13 @@
 #include "core/rules/section/series.h"
 #include "core/rules/section/start.h"
 #include "core/rules/section/step.h"
+#include "core/rules/section/stitches.h"
 #include "core/rules/section/summary.h"
 #include "core/rules/section/template.h"
 #include "core/rules/section/verdict.h"
 #include "core/rules/section/view.h"
 #include "core/rules/section/way.h"
+#include "core/rules/sewing_rule.h"
 
 namespace drapery {
 
@@ -119,6 +121,13 @@ struct RuleSet {
   std::vector<StartRule> starts;
   std::vector<TemplateRule> templates;
   std::vector<ArtworkRule> artworks;
+  SewingRule sewing;  // how such a book is sewn; of no kind where it is not
+  // Of a pattern of sewing alone.
+  bool isPattern = false;
+  std::vector<HoleRule> holes;
+  std::vector<StretchRule> stretches;
+  std::vector<WrapRule> wraps;
+  std::vector<std::string> startRows;  // in which the sewing may begin
 
   std::vector<ValueNode> nodes;         // every number
   std::vector<std::size_t> order;       // nodes, each after all that it uses

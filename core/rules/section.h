@@ -27,6 +27,9 @@ class Section {
 
   /// The key of its list of tables: "part".
   [[nodiscard]] virtual std::string_view key() const = 0;
+  /// Whether it stands in patterns of sewing; all stand in methods that are not of patterns alone.
+  [[nodiscard]] virtual bool isOfPatterns() const { return false; }
+  [[nodiscard]] virtual bool isOfMethods() const { return true; }
   /// Adds an entry; every mistake goes to the placer.
   virtual void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const = 0;
   /// Adds the numbers that its entries bring, so that any formula can name them.

@@ -8,6 +8,7 @@
 #include "core/rules/section/series.h"
 #include "core/rules/section/start.h"
 #include "core/rules/section/step.h"
+#include "core/rules/section/stitches.h"
 #include "core/rules/section/summary.h"
 #include "core/rules/section/template.h"
 #include "core/rules/section/verdict.h"
@@ -35,9 +36,13 @@ const std::vector<const Section*>& ruleSections() {
   static const StartSection kStart;
   static const TemplateSection kTemplate;
   static const ArtworkSection kArtwork;
+  static const HoleSection kHole;
+  static const StretchSection kStretch;
+  static const WrapSection kWrap;
   static const std::vector<const Section*> kSections{
-      &kGiven,   &kAllowance, &kDerive,  &kPart, &kSeries, &kMark,     &kFinding, &kStep,
-      &kVerdict, &kView,      &kSummary, &kWay,  &kStart,  &kTemplate, &kArtwork};
+      &kGiven,   &kAllowance, &kDerive,  &kPart, &kSeries,  &kMark,
+      &kFinding, &kStep,      &kVerdict, &kView, &kSummary, &kWay,
+      &kStart,   &kTemplate,  &kArtwork, &kHole, &kStretch, &kWrap};
   return kSections;
 }
 

@@ -127,7 +127,7 @@ TEST_F(Attack, whatIsToldNamesItOnce) {
   EXPECT_EQ(command.err,
             "drapery-cli: \"paln\" is not a command; did you mean plan?; there are plan, compare, "
             "solve, methods, "
-            "check-method, cut, export; see drapery-cli --help\n");
+            "check-method, cut, sew, patterns, check-pattern, export; see drapery-cli --help\n");
   std::string empty = job();
   empty.replace(empty.find("210"), 3, "\"\"");
   EXPECT_THAT(cli({"plan", folder_.write("job.json", empty)}).err, HasSubstr("text_height: empty"));

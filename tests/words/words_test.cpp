@@ -50,9 +50,21 @@ TEST(IssueWords, canBeTranslatedBeforeTheirFiguresAreFilledIn) {
   EXPECT_EQ(words, "text_height fehlt");
 }
 
+/// Names of the sewing's own: what it is asked for and what it finds. A binding may call something
+/// else so; its file says what is meant, in the table [sewing].
+std::set<std::string> sewingNames() {
+  std::set<std::string> names;
+  const PatternLibrary patterns;
+  for (const RuleSetPtr& rules :
+       {patterns.load("row").rules, patterns.kind("link").rules, patterns.kind("tapes").rules})
+    for (const ValueNode& node : rules->nodes) names.insert(node.name);
+  return names;
+}
+
 // No C++ names a value of a binding: what there is to say about one stands in the rule files.
 TEST(Sources, nameNoValueOfARuleFile) {
   std::set<std::string> names;
+  const std::set<std::string> ofSewing = sewingNames();
   const RuleLibrary library;
   for (const std::string& id : library.ids())
     for (const ValueNode& node : library.load(id).rules->nodes)
@@ -67,8 +79,11 @@ TEST(Sources, nameNoValueOfARuleFile) {
       const std::string source =
           std::regex_replace(test::readFile(path), std::regex("//[^\n]*"), "");
       for (auto it = std::sregex_iterator(source.begin(), source.end(), quoted);
-           it != std::sregex_iterator(); ++it)
-        EXPECT_FALSE(names.contains((*it)[1].str())) << path << ": " << (*it)[1].str();
+           it != std::sregex_iterator(); ++it) {
+        const std::string name = (*it)[1].str();
+        const bool isSewing = path.find("sew") != std::string::npos && ofSewing.contains(name);
+        EXPECT_TRUE(!names.contains(name) || isSewing) << path << ": " << name;
+      }
     }
 }
 

@@ -24,7 +24,8 @@ void DeriveSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer)
   rule.id = in.name();
   rule.was = readWas(in);
   rule.dimension = in.choice("unit", kUnits, Dimension::length());
-  rule.title = in.words("title", Needed::Yes);
+  rule.title = in.words("title", rules.isPattern ? Needed::No : Needed::Yes);
+  if (rule.title.text.empty() && rules.isPattern) rule.title.text = rule.id;
   rule.when = in.formula("when", Needed::No);
   rule.formula = in.formula("formula", Needed::Yes);
   rule.because = in.words("because", Needed::Yes);

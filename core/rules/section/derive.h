@@ -39,6 +39,7 @@ struct DerivedRule {
 class DeriveSection : public Section {
  public:
   [[nodiscard]] std::string_view key() const override { return "derive"; }
+  [[nodiscard]] bool isOfPatterns() const override { return true; }
   void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
   [[nodiscard]] std::vector<Described> describe(const RuleSet& rules) const override;
   void declare(RuleSet& rules, Linker& linker) const override;

@@ -32,6 +32,7 @@ struct PlannedFinding {
 class FindingSection : public Section {
  public:
   [[nodiscard]] std::string_view key() const override { return "finding"; }
+  [[nodiscard]] bool isOfPatterns() const override { return true; }
   void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
   [[nodiscard]] std::vector<Described> describe(const RuleSet& rules) const override;
   void link(RuleSet& rules, Linker& linker) const override;

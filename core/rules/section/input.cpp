@@ -32,8 +32,9 @@ class InputReading {
     rule_.at = in_.at(entry);
   }
 
-  InputRule run() {
-    rule_.id = in_.name();
+  /// What is sewn has names of its own: "caliper".
+  InputRule run(bool isOfPattern) {
+    rule_.id = isOfPattern ? in_.id() : in_.name();
     rule_.was = readWas(in_);
     rule_.kind = in_.choice("kind", kKinds, InputKind::Length);
     rule_.title = in_.words("title", Needed::Yes);
@@ -213,7 +214,7 @@ Dimension dimensionOf(InputKind kind) {
 }
 
 void InputSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const {
-  rules.inputs.push_back(InputReading(entry, role_, placer).run());
+  rules.inputs.push_back(InputReading(entry, role_, placer).run(rules.isPattern));
 }
 
 void InputSection::declare(RuleSet& rules, Linker& linker) const {

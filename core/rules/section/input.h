@@ -63,6 +63,7 @@ class InputSection : public Section {
   [[nodiscard]] std::string_view key() const override {
     return role_ == InputRole::Given ? "given" : "allowance";
   }
+  [[nodiscard]] bool isOfPatterns() const override { return true; }
   void read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const override;
   [[nodiscard]] std::vector<Described> describe(const RuleSet& rules) const override;
   void declare(RuleSet& rules, Linker& linker) const override;

@@ -24,6 +24,7 @@ struct SeriesRule {
   static constexpr int kMost = 10000;
 
   std::string id;
+  std::string index = "i";  // what its formulas call the number of a member
   LocalText title;
   RuleFormula count;
   RuleFormula when;  // where there is such a series; empty: always

@@ -1,0 +1,69 @@
+#include "core/sewing/sew_sections.h"
+
+#include <algorithm>
+
+#include "core/plan/planner.h"
+
+namespace drapery {
+
+namespace {
+
+/// In the fold, after a run that ends beside a tape; never at a kettle.
+std::vector<bool> joinsOf(const std::vector<TapeStep>& steps, int last) {
+  std::vector<bool> joins;
+  for (const TapeStep& step : steps)
+    joins.push_back(step.what == TapeStep::Do::Run && step.station != 1 && step.station != last);
+  return joins;
+}
+
+}  // namespace
+
+std::variant<SewnLink, Issues> sewLink(const RuleSetPtr& rules, const SewingJob& job) {
+  PlanOutcome outcome = Planner(rules).plan(planningJob(job, *rules));
+  if (!outcome.issues.empty()) return std::move(outcome.issues);
+  const int sections = static_cast<int>(outcome.plan.number("sections").value_or(0.0));
+  return SewnLink{std::move(outcome.plan), linkRows(sections, job.hand)};
+}
+
+std::variant<SewnTapes, Issues> sewTapes(const RuleSetPtr& rules, const SewingJob& job) {
+  const Planner planner(rules);
+  Job asked = planningJob(job, *rules);
+  asked.given.insert_or_assign("join_count", Entry{0.0, {}});
+  PlanOutcome outcome = planner.plan(asked);
+  if (!outcome.issues.empty()) return std::move(outcome.issues);
+  SewnTapes sewn;
+  sewn.plan = std::move(outcome.plan);
+  const auto number = [&](const char* name) { return sewn.plan.number(name).value_or(0.0); };
+  const int tapes = static_cast<int>(number("tapes"));
+  const double height = number("leaf_height"), width = number("tape_width");
+  sewn.stations = tapeStations(height, number("kettle_head"), number("kettle_tail"), tapes, width);
+  double from = 0.0;
+  for (int tape = 1; tape <= tapes; ++tape) {
+    const auto upper = static_cast<std::size_t>(2 * tape - 1);
+    sewn.strips.emplace_back(from, sewn.stations[upper]);
+    from = sewn.stations[upper + 1];
+  }
+  sewn.strips.emplace_back(from, height);
+  const TapeSizes sizes{static_cast<int>(number("sections")),
+                        tapes,
+                        sewn.stations,
+                        width,
+                        number("tape_thickness"),
+                        number("fold_pass"),
+                        number("section_pitch"),
+                        number("kettle")};
+  sewn.steps = tapePath(sizes, job.hand);
+  std::vector<double> lengths;
+  for (const TapeStep& step : sewn.steps) lengths.push_back(step.length);
+  const ThreadTails tails{number("start_tail"), number("end_tail"), number("knot"),
+                          number("join_tail"),  number("ease"),     number("thread_longest")};
+  sewn.pieces = threadPieces(lengths, joinsOf(sewn.steps, 2 * tapes + 2), 1, lengths.size(), tails);
+  if (sewn.pieces.size() > 1) {
+    asked.given.insert_or_assign("join_count",
+                                 Entry{static_cast<double>(sewn.pieces.size() - 1), {}});
+    sewn.plan = planner.plan(asked).plan;
+  }
+  return sewn;
+}
+
+}  // namespace drapery

@@ -1,0 +1,33 @@
+// Sections sewn: linked through a slotted card spine, or all along over tapes.
+#pragma once
+
+#include <utility>
+#include <variant>
+#include <vector>
+
+#include "core/plan/plan.h"
+#include "core/sewing/link_path.h"
+#include "core/sewing/sewing_job.h"
+#include "core/sewing/tape_path.h"
+#include "core/sewing/thread_pieces.h"
+
+namespace drapery {
+
+struct SewnLink {
+  Plan plan;
+  std::vector<LinkRow> rows;
+};
+
+struct SewnTapes {
+  Plan plan;
+  std::vector<double> stations;                   // mm from the head
+  std::vector<std::pair<double, double>> strips;  // between head, tapes and tail: cloth goes there
+  std::vector<TapeStep> steps;
+  std::vector<ThreadPiece> pieces;
+};
+
+/// Or every entry that is refused.
+std::variant<SewnLink, Issues> sewLink(const RuleSetPtr& rules, const SewingJob& job);
+std::variant<SewnTapes, Issues> sewTapes(const RuleSetPtr& rules, const SewingJob& job);
+
+}  // namespace drapery

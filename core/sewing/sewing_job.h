@@ -1,0 +1,43 @@
+// How a book is to be sewn, as it was said; the key `sewing` of a job.
+#pragma once
+
+#include <optional>
+#include <string>
+
+#include "core/plan/job.h"
+#include "core/plan/plan.h"
+#include "core/sewing/trail.h"
+
+namespace drapery {
+
+enum class SewingKind { Stab, Link, Tapes };
+constexpr const char* nameOf(SewingKind kind) {
+  return kind == SewingKind::Stab ? "stab" : kind == SewingKind::Link ? "link" : "tapes";
+}
+
+struct SewingJob {
+  std::string title;
+  SewingKind kind = SewingKind::Stab;
+  std::string pattern = "zigzag";  // of stab sewing
+  Entries given, allowances;
+  std::optional<std::size_t> start;  // the hole, from 0
+  Finish finish = Finish::Buried;
+  Hand hand = Hand::Right;
+  Units units = Units::Millimetres;
+  std::optional<Written> round;
+};
+
+/// What was said, as a job for the rules of its pattern or kind.
+Job planningJob(const SewingJob& said, const RuleSet& rules);
+
+/// What was not said, from a plan of the same job: by the table [sewing] of its rules, else what
+/// the plan has under the same name. Only what `rules` know, as givens; as allowances only what the
+/// table maps.
+void fillFromPlan(SewingJob& job, const Plan& plan, const RuleSet& rules);
+/// The pattern that the plan's rules name for this book; empty for none.
+std::string patternFor(const Plan& plan);
+
+/// A name for what only the sewing itself comes to: no job says it.
+bool isFoundBySewing(std::string_view name);
+
+}  // namespace drapery
