@@ -103,8 +103,8 @@ struct RuleSet {
   LocalText title;
   LocalText about;
   std::string structure;  // methods of one are told side by side: "case"; may be empty
-  LocalText suits;      // what such a book is for; may be empty
-  LocalText never;      // what it can never do; may be empty
+  LocalText suits;        // what such a book is for; may be empty
+  LocalText never;        // what it can never do; may be empty
   bool isBase = false;  // shared ground for others, not a method of its own; may use what these add
   std::vector<std::string> wants;  // a base's: names that each method on it must supply
   std::vector<InputRule> inputs;

@@ -7,6 +7,7 @@
 #include <set>
 
 #include "core/diag/nearest_name.h"
+#include "core/sewing/pattern_library.h"
 #include "tests/support/books.h"
 #include "tests/support/command.h"
 #include "words/amount_words.h"
