@@ -154,7 +154,9 @@ QString demoJob() {
       QFile::setPermissions(
           path, QFile::ReadOwner | QFile::WriteOwner | QFile::ReadGroup | QFile::ReadOther);
   };
-  for (const char* name : {"tide-ledger.json", "hive-diary.json", "lantern-log.json"}) {
+  for (const char* name : {"tide-ledger.json", "hive-diary.json", "lantern-log.json",
+                           "hive-book-stabbed.json", "estuary-birds.json", "ferry-accounts.json",
+                           "seed-list.json", "tide-pocket-book.json", "chart-folder.json"}) {
     const QString path = folder + "/" + name;
     copy(name, path);
     if (first.isEmpty()) first = path;

@@ -5,6 +5,7 @@
 #include "core/diag/nearest_name.h"
 #include "store/job_art.h"
 #include "store/job_cutting.h"
+#include "store/job_sewing.h"
 #include "store/json_node.h"
 #include "words/shown_text.h"
 
@@ -44,6 +45,10 @@ class JobReader {
     if (const Node* cutting = root_.find("cutting"))
       job.cutting = readCutting(*cutting, file_, document_.issues);
     if (const Node* art = root_.find("art")) job.art = readArt(*art, file_, document_.issues);
+    if (const Node* sewing = root_.find("sewing")) {
+      SewingPlaces places;
+      job.sewing = readJobSewing(*sewing, file_, document_.issues, places);
+    }
     readOthers();
     document_.job = std::move(job);
   }
@@ -226,7 +231,7 @@ class JobReader {
   static bool isKnown(const std::string& key) {
     for (const char* known :
          {"schema", "id", "title", "method", "why", "rules", "units", "round", "copies", "given",
-          "allowances", "other_allowances", "fixed", "as_cut", "cutting", "art"})
+          "allowances", "other_allowances", "fixed", "as_cut", "cutting", "art", "sewing"})
       if (key == known) return true;
     return false;
   }

@@ -118,6 +118,18 @@ void write(PrettyJson& json, const JobArt& art) {
   json.endObject();
 }
 
+void write(PrettyJson& json, const JobSewing& sewing) {
+  json.beginObject();
+  json.key("kind").text(sewing.kind);
+  if (!sewing.pattern.empty()) json.key("pattern").text(sewing.pattern);
+  if (!sewing.given.empty()) write(json.key("given"), sewing.given);
+  if (!sewing.allowances.empty()) write(json.key("allowances"), sewing.allowances);
+  if (sewing.start) json.key("start").number(*sewing.start);
+  if (!sewing.finish.empty()) json.key("finish").text(sewing.finish);
+  if (!sewing.hand.empty()) json.key("hand").text(sewing.hand);
+  json.endObject();
+}
+
 }  // namespace
 
 std::string writeJob(const Job& job) {
@@ -140,6 +152,7 @@ std::string writeJob(const Job& job) {
   writeByName(json, "as_cut", job.asCut);
   if (!job.cutting.isEmpty()) write(json.key("cutting"), job.cutting);
   if (!job.art.empty()) write(json.key("art"), job.art);
+  if (job.sewing) write(json.key("sewing"), *job.sewing);
   for (const auto& [key, value] : job.kept) json.key(key).raw(value);
   json.endObject();
   return json.str();

@@ -303,6 +303,13 @@ void Document::keepCutting(JobCutting cutting) {
   keepDraft(std::move(draft), "cutting");
 }
 
+void Document::keepSewing(const JobSewing& sewing) {
+  if (job_.sewing && sewing == *job_.sewing) return;
+  Job draft = job_;
+  draft.sewing = sewing;
+  keepDraft(std::move(draft), "sewing");
+}
+
 void Document::keepArt(const std::string& piece, const std::string& panel, const PanelArt& art) {
   Job draft = job_;
   if (art == PanelArt())

@@ -85,6 +85,8 @@ class Document : public QObject {
 
   /// Keeps what was decided about the cutting: one undo step.
   void keepCutting(JobCutting cutting);
+  /// Keeps how the book is sewn: one undo step.
+  void keepSewing(const JobSewing& sewing);
   /// Keeps what is to be printed on a panel ("jacket", "front"); nothing at all takes it away.
   void keepArt(const std::string& piece, const std::string& panel, const PanelArt& art);
 

@@ -6,11 +6,14 @@
 #include "app/cutting/cut_desk.h"
 #include "app/cutting/cut_page.h"
 #include "app/printing/templates_page.h"
+#include "app/sewing/sew_page.h"
 #include "app/table/table.h"
 #include "app/words/cut_words.h"
 #include "app/words/window_words.h"
 #include "app/workspace/stock_room.h"
 #include "app/workspace/workspace.h"
+#include "core/sewing/sew_book.h"
+#include "store/folders.h"
 #include "words/summary_words.h"
 
 namespace drapery {
@@ -47,6 +50,34 @@ StageStatus caseStatus(const Stage& stage, Workspace& workspace) {
   return {isStop ? Words::tr("stop: not to be cut yet") : ruleStatus(stage, plan), isStop};
 }
 
+QString threadWords(double mm, const Notation& notation) {
+  constexpr double kMetre = 1000.0;
+  if (notation.units == Units::Inches)
+    return QString::fromStdString(formatLength(Length::fromMm(mm), notation));
+  return Words::tr("%1 m").arg(mm / kMetre, 0, 'f', 1);
+}
+
+StageStatus sewingStatus(const SewnBook& book, const Notation& notation) {
+  if (const auto* stab = std::get_if<SewnStab>(&book.sewn))
+    return {Words::tr("%1 holes, %2 of thread")
+                .arg(stab->graph.holes.size())
+                .arg(threadWords(stab->plan.number("thread_needed").value_or(0.0), notation)),
+            stab->plan.has(Severity::Stop)};
+  if (const auto* link = std::get_if<SewnLink>(&book.sewn))
+    return {Words::tr("2 rows, %1 each")
+                .arg(threadWords(link->plan.number("thread_head").value_or(0.0), notation)),
+            link->plan.has(Severity::Stop)};
+  if (const auto* tapes = std::get_if<SewnTapes>(&book.sewn)) {
+    const QString sections = QString::number(tapes->plan.number("sections").value_or(0.0));
+    const QString words =
+        tapes->pieces.size() == 1
+            ? Words::tr("%1 sections, one piece of thread").arg(sections)
+            : Words::tr("%1 sections, %2 pieces").arg(sections).arg(tapes->pieces.size());
+    return {words, tapes->plan.has(Severity::Stop)};
+  }
+  return {};
+}
+
 bool hasViews(const Stage& stage, const RuleSet& rules) {
   return std::any_of(rules.views.begin(), rules.views.end(),
                      [&](const ViewRule& view) { return view.stage == stage.id; });
@@ -74,6 +105,21 @@ StagePage* makeCutPage(Workspace& workspace, const Palette& palette, QWidget* pa
   return new CutPage(workspace, palette, parent);
 }
 
+StagePage* makeSewPage(Workspace& workspace, const Palette& palette, QWidget* parent) {
+  return new SewPage(workspace, palette, parent);
+}
+
+bool isSewn(const Stage&, const RuleSet& rules) { return rules.sewing.isSewn(); }
+
+/// "11 holes, 1.7 m of thread".
+StageStatus sewStatus(const Stage&, Workspace& workspace) {
+  if (!workspace.book().missing().empty()) return {Words::tr("waits for the measures")};
+  static const PatternLibrary kPatterns(housePatternsFolder());
+  const SewnBook sewn = sewBook(workspace.book().job(), workspace.book().plan(), kPatterns);
+  if (!sewn.issues.empty()) return {Words::tr("cannot be sewn so"), true};
+  return sewingStatus(sewn, windowNotation(workspace.book().plan()));
+}
+
 StagePage* makeTemplates(Workspace& workspace, const Palette& palette, QWidget* parent) {
   return new TemplatesPage(workspace, palette, parent);
 }
@@ -89,6 +135,7 @@ StageStatus templatesStatus(const Stage&, Workspace& workspace) {
   const auto count = std::count_if(
       plan.rules->templates.begin(), plan.rules->templates.end(),
       [&](const TemplateRule& rule) { return rule.when.formula.holds(plan.table()); });
+  if (count == 0) return {Words::tr("pieces at true size")};
   return {Words::tr("%1 to lay on the work").arg(count)};
 }
 
@@ -105,6 +152,7 @@ const std::vector<Stage>& allStages() {
       {"folds", QT_TRANSLATE_NOOP("Stage", "Folds"), lineStatus, hasViews, makeTable, false},
       {"holes", QT_TRANSLATE_NOOP("Stage", "Holes"), lineStatus, hasViews, makeTable, false},
       {"spring", QT_TRANSLATE_NOOP("Stage", "Spring"), lineStatus, hasViews, makeTable, false},
+      {"sew", QT_TRANSLATE_NOOP("Stage", "Sew"), sewStatus, isSewn, makeSewPage, false},
       {"cut", QT_TRANSLATE_NOOP("Stage", "Cut"), cutStatus, hasPieces, makeCutPage, false},
       {"jacket", QT_TRANSLATE_NOOP("Stage", "Jacket"), lineStatus, hasViews, makeTable, false},
       {"templates", QT_TRANSLATE_NOOP("Stage", "Templates"), templatesStatus, hasTemplates,

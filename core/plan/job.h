@@ -41,6 +41,21 @@ struct Entry {
 
 using Entries = std::map<std::string, Entry, std::less<>>;
 
+/// How the book is sewn, as far as it was said; the plan tells the rest.
+struct JobSewing {
+  std::string kind;           // "stab", "link", "tapes"; empty: as the method says
+  std::string pattern;        // of stab sewing; empty: as the method says
+  Entries given, allowances;  // of the sewing's own
+  std::optional<int> start;   // the hole, from 1
+  std::string finish;         // "buried", "glued", "ornament"; empty: buried
+  std::string hand;           // "right", "left"; empty: right
+  friend bool operator==(const JobSewing& a, const JobSewing& b) {
+    return a.kind == b.kind && a.pattern == b.pattern && a.given == b.given &&
+           a.allowances == b.allowances && a.start == b.start && a.finish == b.finish &&
+           a.hand == b.hand;
+  }
+};
+
 struct Job {
   std::string id;  // UUID
   std::string title;
@@ -57,6 +72,7 @@ struct Job {
   std::map<std::string, Entries, std::less<>> asCut;  // pieces as they are: "width", "height"
   JobCutting cutting;
   JobArt art;
+  std::optional<JobSewing> sewing;
   std::vector<std::pair<std::string, std::string>>
       kept;  // unknown keys of a newer version, as JSON
 };

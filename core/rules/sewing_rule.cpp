@@ -37,6 +37,7 @@ void readSewing(const Node& table, RuleSet& rules, IssuePlacer& placer) {
   if (in.find("pattern") != nullptr) rule.pattern = readWordsWhere(in, "pattern");
   rule.given = readFormulas(in, "given");
   rule.allowances = readFormulas(in, "allowances");
+  rule.holes = readFormulas(in, "holes");
   if (const Node* choices = in.find("choices");
       choices != nullptr && choices->kind == Node::Kind::Table) {
     EntryReader each(*choices, "choices", placer);
@@ -49,7 +50,7 @@ void readSewing(const Node& table, RuleSet& rules, IssuePlacer& placer) {
 
 void linkSewing(RuleSet& rules, Linker& linker) {
   linkWords(rules.sewing.pattern, linker);
-  for (auto* formulas : {&rules.sewing.given, &rules.sewing.allowances})
+  for (auto* formulas : {&rules.sewing.given, &rules.sewing.allowances, &rules.sewing.holes})
     for (auto& [name, formula] : *formulas) linker.linkAny(nullptr, formula);
   for (auto& [name, words] : rules.sewing.choices) linkWords(words, linker);
 }

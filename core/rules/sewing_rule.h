@@ -19,6 +19,7 @@ struct SewingRule {
   std::string kind;                // "stab", "link", "tapes"; empty: it is not sewn
   std::vector<WordWhere> pattern;  // of stab sewing
   std::vector<std::pair<std::string, RuleFormula>> given, allowances;
+  std::vector<std::pair<std::string, RuleFormula>> holes;  // of the pattern that is named here
   std::vector<std::pair<std::string, std::vector<WordWhere>>> choices;
   [[nodiscard]] bool isSewn() const { return !kind.empty(); }
 };

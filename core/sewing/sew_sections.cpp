@@ -21,8 +21,15 @@ std::vector<bool> joinsOf(const std::vector<TapeStep>& steps, int last) {
 std::variant<SewnLink, Issues> sewLink(const RuleSetPtr& rules, const SewingJob& job) {
   PlanOutcome outcome = Planner(rules).plan(planningJob(job, *rules));
   if (!outcome.issues.empty()) return std::move(outcome.issues);
-  const int sections = static_cast<int>(outcome.plan.number("sections").value_or(0.0));
-  return SewnLink{std::move(outcome.plan), linkRows(sections, job.hand)};
+  const Plan& plan = outcome.plan;
+  const auto number = [&](const char* name) { return plan.number(name).value_or(0.0); };
+  SewnLink sewn;
+  sewn.height = number("leaf_height");
+  sewn.slotHead = number("slot_head");
+  sewn.slotTail = number("slot_tail");
+  sewn.rows = linkRows(static_cast<int>(number("sections")), job.hand);
+  sewn.plan = std::move(outcome.plan);
+  return sewn;
 }
 
 std::variant<SewnTapes, Issues> sewTapes(const RuleSetPtr& rules, const SewingJob& job) {
@@ -36,6 +43,8 @@ std::variant<SewnTapes, Issues> sewTapes(const RuleSetPtr& rules, const SewingJo
   const auto number = [&](const char* name) { return sewn.plan.number(name).value_or(0.0); };
   const int tapes = static_cast<int>(number("tapes"));
   const double height = number("leaf_height"), width = number("tape_width");
+  sewn.height = height;
+  sewn.sections = static_cast<int>(number("sections"));
   sewn.stations = tapeStations(height, number("kettle_head"), number("kettle_tail"), tapes, width);
   double from = 0.0;
   for (int tape = 1; tape <= tapes; ++tape) {
@@ -44,7 +53,7 @@ std::variant<SewnTapes, Issues> sewTapes(const RuleSetPtr& rules, const SewingJo
     from = sewn.stations[upper + 1];
   }
   sewn.strips.emplace_back(from, height);
-  const TapeSizes sizes{static_cast<int>(number("sections")),
+  const TapeSizes sizes{sewn.sections,
                         tapes,
                         sewn.stations,
                         width,

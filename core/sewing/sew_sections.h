@@ -15,11 +15,15 @@ namespace drapery {
 
 struct SewnLink {
   Plan plan;
+  double height = 0.0;                    // mm, of a leaf
+  double slotHead = 0.0, slotTail = 0.0;  // mm, from its head and tail
   std::vector<LinkRow> rows;
 };
 
 struct SewnTapes {
   Plan plan;
+  double height = 0.0;  // mm, of a leaf
+  int sections = 0;
   std::vector<double> stations;                   // mm from the head
   std::vector<std::pair<double, double>> strips;  // between head, tapes and tail: cloth goes there
   std::vector<TapeStep> steps;

@@ -30,6 +30,25 @@ bool isFoundBySewing(std::string_view name) {
   return std::find(kFound.begin(), kFound.end(), name) != kFound.end();
 }
 
+SewingJob sewingOf(const JobSewing& said, const Job& job) {
+  SewingJob sewing;
+  sewing.title = job.title;
+  sewing.units = job.units;
+  sewing.round = job.round;
+  sewing.kind = said.kind == "link"    ? SewingKind::Link
+                : said.kind == "tapes" ? SewingKind::Tapes
+                                       : SewingKind::Stab;
+  if (!said.pattern.empty()) sewing.pattern = said.pattern;
+  sewing.given = said.given;
+  sewing.allowances = said.allowances;
+  if (said.start) sewing.start = static_cast<std::size_t>(*said.start - 1);
+  sewing.finish = said.finish == "glued"      ? Finish::Glued
+                  : said.finish == "ornament" ? Finish::Ornament
+                                              : Finish::Buried;
+  sewing.hand = said.hand == "left" ? Hand::Left : Hand::Right;
+  return sewing;
+}
+
 Job planningJob(const SewingJob& said, const RuleSet& rules) {
   Job job;
   job.method = rules.id;
@@ -59,6 +78,11 @@ void fillFromPlan(SewingJob& job, const Plan& plan, const RuleSet& rules) {
            plan.number(input.id).value_or(std::numeric_limits<double>::quiet_NaN()));
   if (!isSameKind) return;
   for (const auto& [name, formula] : mapped.allowances)
+    if (rules.input(name) != nullptr)
+      fill(job.allowances, name, formula.formula.evaluate(plan.table()));
+  // Rows and their distances are those of the pattern that the rules name, and of no other.
+  if (job.kind != SewingKind::Stab || rules.id != patternFor(plan)) return;
+  for (const auto& [name, formula] : mapped.holes)
     if (rules.input(name) != nullptr)
       fill(job.allowances, name, formula.formula.evaluate(plan.table()));
   for (const auto& [name, words] : mapped.choices)

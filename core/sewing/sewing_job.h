@@ -27,6 +27,9 @@ struct SewingJob {
   std::optional<Written> round;
 };
 
+/// The words of the job's own, "ornament", as what they stand for; unknown ones are the usual.
+SewingJob sewingOf(const JobSewing& said, const Job& job);
+
 /// What was said, as a job for the rules of its pattern or kind.
 Job planningJob(const SewingJob& said, const RuleSet& rules);
 

@@ -64,8 +64,23 @@ std::vector<std::string> demoBooks() {
   return names;
 }
 
+/// Books whose jobs the first version wrote.
+std::vector<std::string> formerBooks() {
+  constexpr std::string_view kEnd = "-as-first-written.json";
+  std::vector<std::string> names;
+  for (const auto& entry :
+       std::filesystem::directory_iterator(std::string(DRAPERY_SOURCE_DIR) + "/tests/former")) {
+    const std::string file = entry.path().filename().string();
+    if (file.ends_with(kEnd)) names.push_back(file.substr(0, file.size() - kEnd.size()));
+  }
+  std::sort(names.begin(), names.end());
+  return names;
+}
+
+class Former : public ::testing::TestWithParam<std::string> {};
+
 /// Jobs as the first version wrote them plan like those of today: `tests/former`.
-TEST_P(Golden, aFormerFileOfItPlansAlike) {
+TEST_P(Former, plansAsItDoesToday) {
   const std::string name = GetParam();
   const auto planned = [](const std::string& file) {
     const Finished done = run({DRAPERY_BIN_DIR "/drapery-cli", "plan", file});
@@ -82,6 +97,12 @@ INSTANTIATE_TEST_SUITE_P(Demo, Golden, ::testing::ValuesIn(demoBooks()), [](cons
   std::replace(name.begin(), name.end(), '-', '_');
   return name;
 });
+INSTANTIATE_TEST_SUITE_P(FirstWritten, Former, ::testing::ValuesIn(formerBooks()),
+                         [](const auto& each) {
+                           std::string name = each.param;
+                           std::replace(name.begin(), name.end(), '-', '_');
+                           return name;
+                         });
 
 }  // namespace
 }  // namespace drapery::test

@@ -1,0 +1,58 @@
+#include "core/sewing/sew_book.h"
+
+namespace drapery {
+
+namespace {
+
+LoadedRules rulesOf(const SewingJob& job, const PatternLibrary& patterns) {
+  return job.kind == SewingKind::Stab ? patterns.load(job.pattern)
+                                      : patterns.kind(nameOf(job.kind));
+}
+
+template <typename Sewn>
+void take(SewnBook& book, std::variant<Sewn, Issues> outcome) {
+  if (auto* issues = std::get_if<Issues>(&outcome))
+    book.issues = std::move(*issues);
+  else
+    book.sewn = std::move(std::get<Sewn>(outcome));
+}
+
+}  // namespace
+
+std::optional<SewingJob> sewingOfBook(const Job& job, const Plan& plan,
+                                      const PatternLibrary& patterns) {
+  JobSewing said = job.sewing.value_or(JobSewing());
+  if (said.kind.empty()) said.kind = plan.rules->sewing.kind;
+  if (said.kind.empty()) return std::nullopt;
+  if (said.pattern.empty()) said.pattern = patternFor(plan);
+  SewingJob sewing = sewingOf(said, job);
+  const LoadedRules loaded = rulesOf(sewing, patterns);
+  if (loaded.rules != nullptr) fillFromPlan(sewing, plan, *loaded.rules);
+  return sewing;
+}
+
+SewnBook sewBook(const Job& job, const Plan& plan, const PatternLibrary& patterns) {
+  SewnBook book;
+  const auto sewing = sewingOfBook(job, plan, patterns);
+  if (!sewing) return book;
+  book.job = *sewing;
+  const LoadedRules loaded = rulesOf(book.job, patterns);
+  if (loaded.rules == nullptr) {
+    book.issues = loaded.issues;
+    return book;
+  }
+  switch (book.job.kind) {
+    case SewingKind::Stab:
+      take(book, sewStab(loaded.rules, book.job));
+      break;
+    case SewingKind::Link:
+      take(book, sewLink(loaded.rules, book.job));
+      break;
+    case SewingKind::Tapes:
+      take(book, sewTapes(loaded.rules, book.job));
+      break;
+  }
+  return book;
+}
+
+}  // namespace drapery

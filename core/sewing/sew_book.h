@@ -1,0 +1,24 @@
+// How a whole book is sewn: what its job says of it, and what its plan has.
+#pragma once
+
+#include <variant>
+
+#include "core/sewing/pattern_library.h"
+#include "core/sewing/sew_sections.h"
+#include "core/sewing/sew_stab.h"
+
+namespace drapery {
+
+struct SewnBook {
+  SewingJob job;  // with all that the plan had to give
+  std::variant<std::monostate, SewnStab, SewnLink, SewnTapes> sewn;
+  Issues issues;  // why there is none; none where such a book is not sewn
+};
+
+/// What is sewn on this book, before anything is found: the job's own words over what the plan's
+/// rules say. Nothing for a book that is not sewn.
+std::optional<SewingJob> sewingOfBook(const Job& job, const Plan& plan,
+                                      const PatternLibrary& patterns);
+SewnBook sewBook(const Job& job, const Plan& plan, const PatternLibrary& patterns);
+
+}  // namespace drapery

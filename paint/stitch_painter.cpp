@@ -1,0 +1,231 @@
+#include "paint/stitch_painter.h"
+
+#include <QCoreApplication>
+#include <QPainter>
+#include <QPainterPath>
+#include <algorithm>
+#include <cmath>
+
+#include "paint/fonts.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr double kAroundMm = 9.0;  // beyond head and tail, for the wraps round them
+constexpr double kThin = 0.9, kDrawn = 2.2, kHeavy = 3.8;  // pixels
+constexpr double kLeastHole = 4.5;                         // pixels, so that it can be hit
+
+/// From the middle of the band to where the strip begins.
+double bandOf(const StitchPicture& picture) { return picture.thickness / 2; }
+
+class StitchPainting {
+ public:
+  StitchPainting(QPainter& painter, const StitchPicture& picture, const QRectF& target,
+                 const Palette& palette)
+      : painter_(painter),
+        picture_(picture),
+        graph_(*picture.graph),
+        palette_(palette),
+        to_(stitchRoom(picture, target)),
+        perMm_(to_.m11()) {}
+
+  void run() {
+    painter_.setRenderHint(QPainter::Antialiasing);
+    drawStrips();
+    if (picture_.steps != nullptr) {
+      if (picture_.showsWay) drawSteps(0, picture_.steps->size(), kThin, palette_.hairline);
+      drawSteps(0, picture_.done, kDrawn, palette_.secondInk);
+      drawSteps(picture_.present, picture_.done, kHeavy, palette_.accent);
+    } else {
+      drawPattern();
+    }
+    drawHoles();
+    if (picture_.steps != nullptr && picture_.done > 0) drawNeedle();
+  }
+
+ private:
+  [[nodiscard]] QPointF at(double along, double up) const { return to_.map(QPointF(along, up)); }
+  [[nodiscard]] QPointF place(std::size_t hole, Face face) const {
+    return to_.map(stitchPlace(picture_, hole, face));
+  }
+
+  void drawStrips() {
+    const double band = bandOf(picture_), width = graph_.stripWidth, length = graph_.spineLength;
+    for (const double side : {1.0, -1.0}) {
+      const QRectF strip =
+          QRectF(at(0, side * band), at(length, side * (band + width))).normalized();
+      painter_.setPen(QPen(palette_.secondInk, kThin));
+      painter_.setBrush(palette_.paper);
+      painter_.drawRect(strip);
+      QPen crease(palette_.secondInk, kThin, Qt::CustomDashLine);
+      crease.setDashPattern({9, 4, 1.5, 3, 1.5, 4});
+      painter_.setPen(crease);
+      painter_.drawLine(at(0, side * (band + width)), at(length, side * (band + width)));
+    }
+    painter_.setPen(QPen(palette_.hairline, kThin));
+    painter_.setBrush(palette_.leaves);
+    painter_.drawRect(QRectF(at(0, band), at(length, -band)).normalized());
+    if (picture_.isSmall) return;
+    painter_.setFont(textFont(kLabelPixels));
+    painter_.setPen(palette_.secondInk);
+    const bool isBack = picture_.isFromBack;
+    const auto tell = [&](double up, const QString& words) {
+      const QPointF where = at(length, up);
+      painter_.drawText(QRectF(where.x() - 200, where.y() - 12, 200, 24),
+                        Qt::AlignRight | Qt::AlignVCenter, words);
+    };
+    const double clear = 12.0 / perMm_;
+    tell(band + width + clear, isBack ? words_.back : words_.front);
+    tell(-band - width - clear, isBack ? words_.front : words_.back);
+  }
+
+  /// The lines that a step lays, as they are seen.
+  [[nodiscard]] QPainterPath lineOf(const SewStep& step) const {
+    QPainterPath path;
+    if (step.what == SewStep::Do::Stretch) {
+      path.moveTo(place(step.from, step.to));
+      path.lineTo(place(step.hole, step.to));
+    } else if (step.what == SewStep::Do::Wrap) {
+      const QPointF front = place(step.hole, Face::Front), back = place(step.hole, Face::Back);
+      path.moveTo(front);
+      if (step.round != Round::Spine) {
+        const double end =
+            step.round == Round::Head ? -0.7 * kAroundMm : graph_.spineLength + 0.7 * kAroundMm;
+        const double x = at(end, 0).x();
+        path.lineTo(x, front.y());
+        path.moveTo(x, back.y());
+      }
+      path.lineTo(back);
+    }
+    return path;
+  }
+
+  void drawSteps(std::size_t from, std::size_t to, double width, const QColor& ink) {
+    painter_.setBrush(Qt::NoBrush);
+    painter_.setPen(QPen(ink, width, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    for (std::size_t i = from; i < to; ++i) painter_.drawPath(lineOf((*picture_.steps)[i]));
+  }
+
+  /// All stretches and wraps, without an order.
+  void drawPattern() {
+    painter_.setPen(QPen(palette_.ink, kThin * 1.3, Qt::SolidLine, Qt::RoundCap));
+    for (const auto& [a, b] : graph_.stretches)
+      for (const Face face : {Face::Front, Face::Back})
+        painter_.drawLine(place(a, face), place(b, face));
+    for (const StitchWrap& wrap : graph_.wraps) {
+      SewStep step;
+      step.what = SewStep::Do::Wrap;
+      step.hole = wrap.hole;
+      step.round = wrap.round;
+      painter_.drawPath(lineOf(step));
+    }
+  }
+
+  /// How often the thread has gone through each so far.
+  [[nodiscard]] std::vector<int> passedSoFar() const {
+    std::vector<int> passed(graph_.holes.size(), 0);
+    if (picture_.steps == nullptr) return passed;
+    for (std::size_t i = 0; i < picture_.done; ++i)
+      if ((*picture_.steps)[i].what == SewStep::Do::Pass) ++passed[(*picture_.steps)[i].hole];
+    return passed;
+  }
+
+  void drawHoles() {
+    const std::vector<int> passed = passedSoFar();
+    const double least = picture_.isSmall ? 1.4 : kLeastHole;
+    const double radius = std::max(least, picture_.hole / 2 * perMm_);
+    for (std::size_t hole = 0; hole < graph_.holes.size(); ++hole)
+      for (const Face face : {Face::Front, Face::Back}) {
+        const QPointF middle = place(hole, face);
+        painter_.setPen(QPen(palette_.ink, picture_.isSmall ? 0.8 : 1.2));
+        painter_.setBrush(palette_.ground);
+        painter_.drawEllipse(middle, radius, radius);
+        if (!picture_.passes.empty()) drawArcs(hole, middle, radius, passed[hole]);
+        if (!picture_.isSmall) drawNumber(hole, face, middle, radius);
+      }
+  }
+
+  /// As many parts as the thread goes through the hole, filled one by one.
+  void drawArcs(std::size_t hole, const QPointF& middle, double radius, int passed) {
+    const int parts = std::max(1, picture_.passes[hole]);
+    const double whole = 360.0 * 16, gap = parts > 1 ? 10.0 * 16 : 0.0;
+    const double outer = radius + 3.0;
+    const QRectF ring(middle.x() - outer, middle.y() - outer, 2 * outer, 2 * outer);
+    for (int i = 0; i < parts; ++i) {
+      const bool isFilled = i < passed;
+      painter_.setPen(QPen(isFilled ? palette_.accent : palette_.hairline, isFilled ? 2.6 : 1.4,
+                           Qt::SolidLine, Qt::FlatCap));
+      painter_.drawArc(ring, static_cast<int>(90 * 16 - i * whole / parts - gap / 2),
+                       static_cast<int>(-(whole / parts - gap)));
+    }
+  }
+
+  void drawNumber(std::size_t hole, Face face, const QPointF& middle, double radius) {
+    painter_.setFont(textFont(11.0, true));
+    painter_.setPen(palette_.ink);
+    // Away from the spine on either strip.
+    const bool isUpper = (face == Face::Front) != picture_.isFromBack;
+    const double off = radius + 12.0;
+    painter_.drawText(QRectF(middle.x() - 20, middle.y() + (isUpper ? -off : off) - 8, 40, 16),
+                      Qt::AlignCenter, QString::number(hole + 1));
+  }
+
+  void drawNeedle() {
+    const SewStep& last = (*picture_.steps)[picture_.done - 1];
+    if (last.what == SewStep::Do::Thread) return;
+    const QPointF tip = place(last.hole, last.to);
+    QPainterPath point;
+    point.moveTo(tip);
+    point.lineTo(tip + QPointF(5, -17));
+    point.lineTo(tip + QPointF(9, -15));
+    point.closeSubpath();
+    painter_.setPen(QPen(palette_.ground, 0.8));
+    painter_.setBrush(palette_.accent);
+    painter_.drawPath(point);
+  }
+
+  struct Words {
+    QString front, back;
+  };
+
+  QPainter& painter_;
+  const StitchPicture& picture_;
+  const StitchGraph& graph_;
+  const Palette& palette_;
+  QTransform to_;
+  double perMm_;
+  Words words_{QCoreApplication::translate("Stitches", "front"),
+               QCoreApplication::translate("Stitches", "back")};
+};
+
+}  // namespace
+
+QTransform stitchRoom(const StitchPicture& picture, const QRectF& target) {
+  const double width = picture.graph->spineLength + 2 * kAroundMm;
+  const double labels = picture.isSmall ? 0.0 : 44.0;  // pixels, above and below
+  const double height = picture.thickness + 2 * picture.graph->stripWidth;
+  const double perMm =
+      std::max(0.01, std::min(target.width() / width, (target.height() - labels) / height));
+  QTransform to;
+  to.translate(target.center().x() - perMm * picture.graph->spineLength / 2, target.center().y());
+  to.scale(perMm, -perMm);
+  return to;
+}
+
+QPointF stitchPlace(const StitchPicture& picture, std::size_t hole, Face face) {
+  const StitchHole& of = picture.graph->holes[hole];
+  const bool isUpper = (face == Face::Front) != picture.isFromBack;
+  const double off = bandOf(picture) + of.across;
+  return {of.along, isUpper ? off : -off};
+}
+
+void paintStitches(QPainter& painter, const StitchPicture& picture, const QRectF& target,
+                   const Palette& palette) {
+  if (picture.graph == nullptr || picture.graph->holes.empty()) return;
+  painter.save();
+  StitchPainting(painter, picture, target, palette).run();
+  painter.restore();
+}
+
+}  // namespace drapery

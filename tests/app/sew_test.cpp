@@ -1,0 +1,116 @@
+// The stage Sew: shown move by move, practised and judged, patterns chosen, kept in the file.
+#include <gmock/gmock.h>
+
+#include <QLabel>
+#include <QLineEdit>
+#include <QSlider>
+#include <QTest>
+
+#include "app/sewing/pattern_button.h"
+#include "app/sewing/sew_page.h"
+#include "app/sewing/strip_view.h"
+#include "tests/app/bench_window.h"
+
+namespace drapery::test {
+namespace {
+
+using ::testing::HasSubstr;
+
+class SewStage : public BenchWindow {
+ protected:
+  void openStabBook() {
+    begin();
+    open(plainJob("stab-boarded"));
+    click("docket.sew");
+  }
+  SewPage& page() { return dynamic_cast<SewPage&>(window_->page()); }
+  StripView& strip() { return *find<StripView>("sew.strip"); }
+  std::string words() { return page().words().toStdString(); }
+  void clickHole(int number, Face face) {
+    const QPointF at = strip().placeOf(static_cast<std::size_t>(number - 1), face);
+    QTest::mouseClick(&strip(), Qt::LeftButton, {}, at.toPoint());
+    settle();
+  }
+};
+
+TEST_F(SewStage, showsEveryMoveToTheKnot) {
+  openStabBook();
+  EXPECT_THAT(find("docket.sew")->accessibleName().toStdString(),
+              HasSubstr("7 holes, 1.6 m of thread"));
+  EXPECT_THAT(words(), HasSubstr("Ready to sew"));
+  EXPECT_THAT(find<QLabel>("sew.aside")->text().toStdString(), HasSubstr("tie the stack at holes"));
+  press(Qt::Key_Space);
+  EXPECT_THAT(words(), HasSubstr("From the back to the front through hole 4. Leave 115 mm"));
+  press(Qt::Key_Right);
+  EXPECT_THAT(words(), HasSubstr("On the front to hole 3, and through it to the back."));
+  press(Qt::Key_Left);
+  EXPECT_EQ(page().move(), 1U);
+  press(Qt::Key_End);
+  EXPECT_THAT(words(), HasSubstr("draw the knot in"));
+  EXPECT_EQ(find<QSlider>("sew.slider")->value(), static_cast<int>(page().moves()));
+  press(Qt::Key_Home);
+  EXPECT_EQ(page().move(), 0U);
+  find<QSlider>("sew.slider")->setValue(3);
+  EXPECT_EQ(page().move(), 3U);
+  click("sew.from.back");
+  EXPECT_TRUE(strip().picture().isFromBack);
+}
+
+TEST_F(SewStage, judgesWhatIsClickedAndTyped) {
+  openStabBook();
+  click("sew.practice");
+  EXPECT_TRUE(isShown("sew.entry"));
+  EXPECT_FALSE(isShown("sew.slider"));
+  clickHole(4, Face::Front);
+  clickHole(3, Face::Back);
+  EXPECT_THAT(words(), HasSubstr("Right so far"));
+  clickHole(1, Face::Back);
+  EXPECT_THAT(words(), HasSubstr("Hole 2 was passed over"));
+  EXPECT_EQ(strip().picture().done, 3U);  // two passes and a stretch: the thread stops there
+  QTest::keyClicks(find<QLineEdit>("sew.entry"), "s 3- 2+");
+  press(Qt::Key_Return);
+  EXPECT_THAT(words(), HasSubstr("Right so far"));
+  EXPECT_EQ(find<QLabel>("sew.aside")->text(), "4+ 3- spine 3- 2+");
+  QTest::keyClicks(find<QLineEdit>("sew.entry"), "9+");
+  press(Qt::Key_Return);
+  EXPECT_THAT(words(), HasSubstr("is no step here"));
+  press(Qt::Key_Backspace);
+  EXPECT_EQ(find<QLabel>("sew.aside")->text(), "4+ 3- spine 3-");
+  click("sew.shown");
+  EXPECT_TRUE(isShown("sew.slider"));
+}
+
+TEST_F(SewStage, aPatternIsChosenAndKept) {
+  openStabBook();
+  EXPECT_TRUE(find<PatternButton>("sew.pattern.zigzag")->isChecked());
+  click("sew.pattern.row-four");
+  EXPECT_EQ(saved().sewing.value().pattern, "row-four");
+  EXPECT_TRUE(find<PatternButton>("sew.pattern.row-four")->isChecked());
+  EXPECT_EQ(strip().picture().graph->holes.size(), 4U);
+  click("sew.hand.left");
+  click("sew.finish.ornament");
+  EXPECT_EQ(saved().sewing.value().hand, "left");
+  EXPECT_EQ(saved().sewing.value().finish, "ornament");
+  document().undoStack()->undo();
+  EXPECT_EQ(saved().sewing.value().finish, "");
+  // A case is sewn at another place: it has no such stage.
+  openPlain();
+  EXPECT_FALSE(isShown("docket.sew"));
+}
+
+TEST_F(SewStage, sectionsAreSewnMoveByMoveToo) {
+  begin();
+  Job job = plainJob("soft-slotted");
+  job.given["sections_wanted"] = {5.0, {}};
+  job.given["leaf_caliper"] = {0.12, {}};
+  open(job);
+  click("docket.sew");
+  EXPECT_THAT(find("docket.sew")->accessibleName().toStdString(), HasSubstr("2 rows, 0.6 m each"));
+  press(Qt::Key_Space);
+  EXPECT_THAT(words(), HasSubstr("Out of section 1 beside the slot. Leave the tail"));
+  press(Qt::Key_End);
+  EXPECT_THAT(words(), HasSubstr("Knot round the own thread inside section 1"));
+}
+
+}  // namespace
+}  // namespace drapery::test
