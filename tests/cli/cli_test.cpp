@@ -414,6 +414,7 @@ TEST(CliSolve, runsAJobBackwards) {
 // Outside check: python3-jsonschema holds the demo jobs and their plans against the published
 // schemas.
 TEST(Schemas, holdForTheDemoJobsAndTheirPlans) {
+  int casesSolved = 0;
   const TemporaryFolder folder;
   std::vector<std::string> arguments;
   for (const auto& entry : std::filesystem::directory_iterator(kDemo)) {
@@ -424,15 +425,23 @@ TEST(Schemas, holdForTheDemoJobsAndTheirPlans) {
     arguments.insert(
         arguments.end(),
         {"job", entry.path().string(), "plan", folder.write(name, done.out), "compare",
-         folder.write("compare-" + name, cli({"compare", entry.path().string()}).out), "solve",
-         folder.write("solve-" + name, cli({"solve", entry.path().string(), "--change",
-                                            "text_width", "--so-that", "outside_width=165"})
-                                           .out)});
+         folder.write("compare-" + name, cli({"compare", entry.path().string()}).out)});
+    // Only of a case it is told what it measures outside.
+    const Finished solved = cli({"solve", entry.path().string(), "--change", "text_width",
+                                 "--so-that", "outside_width=165"});
+    if (solved.code == 2) continue;
+    ++casesSolved;
+    arguments.insert(arguments.end(), {"solve", folder.write("solve-" + name, solved.out)});
   }
   arguments.insert(
       arguments.end(),
       {"job", folder.write("bare.json", kBareJob), "job", folder.write("said.json", saidJob()),
        "plan", folder.write("said-plan.json", cli({"plan", "-"}, saidJob()).out)});
+  EXPECT_EQ(casesSolved, 4);
+  std::string sewn = kBareJob;
+  sewn.insert(sewn.rfind('}'), R"(, "sewing": {"kind": "stab", "pattern": "row", "start": 2,
+    "given": {"strip_width": "1 in"}, "allowances": {"count": 5}, "finish": "glued", "hand": "left"})");
+  arguments.insert(arguments.end(), {"job", folder.write("sewn.json", sewn)});
   ASSERT_GE(arguments.size(), 24U);
   std::string cutting = kBareJob;
   cutting.insert(cutting.rfind('}'), R"(, "cutting": {"first": "off-cuts", "mock_up": "kraft",
