@@ -36,6 +36,7 @@ class WayIn : public QWidget {
 
  private:
   void ask();
+  void askKind();
   void hang(QWidget* widget);
   QLabel* addWords(const QString& words, bool isHeading);
   InkButton* addAnswer(const QString& name, const QString& words);

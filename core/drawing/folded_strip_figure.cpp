@@ -100,6 +100,7 @@ class FoldedStrip {
     sketch_.point("picture", {width_ / 2, low});
     sketch_.point("picture_side", {left + wide, height_ / 2});
     sketch_.point("border", {width_, 0.75 * height_});
+    sketch_.labels.push_back({kFaceLabel, {width_ / 2, height_ / 2}, LabelSide::On});
   }
 
   const FigureSource& source_;

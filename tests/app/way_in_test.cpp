@@ -88,5 +88,18 @@ TEST_F(WayIn, whatCannotBeIsSaidThereAndKeepsNothing) {
   EXPECT_TRUE(find("wayin.outside_height")->accessibleDescription().isEmpty());
 }
 
+// A book of another kind is begun by what it is for, and asks what such a book begins with.
+TEST_F(WayIn, anotherKindOfBookIsChosenByWhatItIsFor) {
+  click("docket.new");
+  click("wayin.kind");
+  EXPECT_FALSE(isShown("wayin.kind.case-card"));  // one for each kind
+  click("wayin.kind.concertina");
+  EXPECT_EQ(document().job().method, "concertina");
+  EXPECT_TRUE(isShown("wayin.blank-book"));
+  EXPECT_TRUE(isShown("tag.pictures"));
+  EXPECT_TRUE(isShown("docket.folds"));
+  EXPECT_FALSE(isShown("docket.case"));
+}
+
 }  // namespace
 }  // namespace drapery::test
