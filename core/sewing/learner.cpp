@@ -54,7 +54,7 @@ std::string textOf(const SewToken& token) {
 
 Learner::Learner(const StitchGraph& graph)
     : graph_(&graph),
-      at_(graph.atHoles()),
+      at_(std::make_shared<const std::vector<std::vector<std::size_t>>>(graph.atHoles())),
       drawn_(2 * graph.stretches.size(), false),
       wrapped_(graph.wraps.size(), false),
       left_(2 * graph.stretches.size() + graph.wraps.size()) {}
@@ -64,7 +64,7 @@ bool Learner::isDrawn(std::size_t stretch, Face face) const {
 }
 
 std::optional<std::size_t> Learner::stretchTo(std::size_t other) const {
-  for (const std::size_t stretch : at_[hole_])
+  for (const std::size_t stretch : (*at_)[hole_])
     if (graph_->farEnd(stretch, hole_) == other) return stretch;
   return std::nullopt;
 }
@@ -76,9 +76,9 @@ bool Learner::wantsWrap(std::size_t hole) const {
 }
 
 std::optional<std::size_t> Learner::between(std::size_t other) const {
-  for (const std::size_t stretch : at_[hole_]) {
+  for (const std::size_t stretch : (*at_)[hole_]) {
     const std::size_t middle = graph_->farEnd(stretch, hole_);
-    for (const std::size_t next : at_[middle])
+    for (const std::size_t next : (*at_)[middle])
       if (graph_->farEnd(next, middle) == other) return middle;
   }
   return std::nullopt;
@@ -93,13 +93,13 @@ std::optional<std::size_t> Learner::homeStretch() const {
 
 /// The holes that the thread can still come to along what is not drawn yet.
 std::vector<bool> Learner::reached() const {
-  std::vector<bool> reached(at_.size(), false);
+  std::vector<bool> reached(at_->size(), false);
   std::vector<std::size_t> open{hole_};
   reached[hole_] = true;
   while (!open.empty()) {
     const std::size_t hole = open.back();
     open.pop_back();
-    for (const std::size_t stretch : at_[hole]) {
+    for (const std::size_t stretch : (*at_)[hole]) {
       if (isDrawn(stretch, Face::Front) && isDrawn(stretch, Face::Back)) continue;
       const std::size_t next = graph_->farEnd(stretch, hole);
       if (reached[next]) continue;
@@ -130,9 +130,10 @@ SlipKind Learner::whyCut() const {
   if (isAllDrawn()) return SlipKind::KnotFirst;
   const auto off = cutOff();
   if (!off) return SlipKind::TurnedTooSoon;
-  const bool hasStretch = std::any_of(at_[*off].begin(), at_[*off].end(), [&](std::size_t stretch) {
-    return !isDrawn(stretch, Face::Front) || !isDrawn(stretch, Face::Back);
-  });
+  const bool hasStretch =
+      std::any_of((*at_)[*off].begin(), (*at_)[*off].end(), [&](std::size_t stretch) {
+        return !isDrawn(stretch, Face::Front) || !isDrawn(stretch, Face::Back);
+      });
   return hasStretch ? SlipKind::TurnedTooSoon : SlipKind::WrapForgotten;
 }
 
@@ -237,14 +238,15 @@ std::vector<SewToken> Learner::next() const {
     return can;
   }
   if (!start_) {
-    for (std::size_t hole = 0; hole < at_.size(); ++hole) offer(pass(hole, Face::Front));
+    for (std::size_t hole = 0; hole < at_->size(); ++hole) offer(pass(hole, Face::Front));
     return can;
   }
   if (!isOut_) {
     offer(pass(hole_, otherFace(face_)));
   } else {
     std::vector<std::size_t> others;
-    for (const std::size_t stretch : at_[hole_]) others.push_back(graph_->farEnd(stretch, hole_));
+    for (const std::size_t stretch : (*at_)[hole_])
+      others.push_back(graph_->farEnd(stretch, hole_));
     std::sort(others.begin(), others.end());
     for (const std::size_t other : others) offer(pass(other, otherFace(face_)));
     for (const Round round : {Round::Spine, Round::Head, Round::Tail}) {

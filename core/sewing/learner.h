@@ -7,6 +7,7 @@
 // item between these closes it, and what is balanced and in one part has a closed way.
 #pragma once
 
+#include <memory>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -91,7 +92,7 @@ class Learner {
   void draw(std::size_t stretch, Face face);
 
   const StitchGraph* graph_;
-  std::vector<std::vector<std::size_t>> at_;
+  std::shared_ptr<const std::vector<std::vector<std::size_t>>> at_;  // stretches, by hole
   std::vector<bool> drawn_;    // stretch on the front, on the back, the next ..
   std::vector<bool> wrapped_;  // by the graph's wraps
   std::size_t left_ = 0;       // items still to be drawn

@@ -11,6 +11,7 @@ namespace {
 /// In the fold, after a run that ends beside a tape; never at a kettle.
 std::vector<bool> joinsOf(const std::vector<TapeStep>& steps, int last) {
   std::vector<bool> joins;
+  joins.reserve(steps.size());
   for (const TapeStep& step : steps)
     joins.push_back(step.what == TapeStep::Do::Run && step.station != 1 && step.station != last);
   return joins;
@@ -63,6 +64,7 @@ std::variant<SewnTapes, Issues> sewTapes(const RuleSetPtr& rules, const SewingJo
                         number("kettle")};
   sewn.steps = tapePath(sizes, job.hand);
   std::vector<double> lengths;
+  lengths.reserve(sewn.steps.size());
   for (const TapeStep& step : sewn.steps) lengths.push_back(step.length);
   const ThreadTails tails{number("start_tail"), number("end_tail"), number("knot"),
                           number("join_tail"),  number("ease"),     number("thread_longest")};

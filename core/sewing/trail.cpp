@@ -74,9 +74,11 @@ class Ways {
 
   /// Toward the head with toward the tail as far as they go, level ones with what is left.
   void pair(std::size_t hole, std::uint32_t shuffle) {
+    constexpr std::size_t kUp = 0, kLevel = 1, kDown = 2;
     std::array<std::vector<std::size_t>, 3> front, back;
     for (const std::size_t stretch : at_[hole]) {
-      const auto way = static_cast<std::size_t>(graph_->leads(stretch, hole) + 1);
+      const int leads = graph_->leads(stretch, hole);
+      const std::size_t way = leads < 0 ? kUp : leads > 0 ? kDown : kLevel;
       front[way].push_back(stretch);
       back[way].push_back(stretch);
     }
@@ -92,7 +94,6 @@ class Ways {
         back[ofBack].erase(back[ofBack].begin());
       }
     };
-    constexpr std::size_t kUp = 0, kLevel = 1, kDown = 2;
     take(kUp, kDown);
     take(kDown, kUp);
     take(kUp, kLevel);
