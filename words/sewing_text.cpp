@@ -2,6 +2,8 @@
 
 #include <fmt/format.h>
 
+#include <cmath>
+
 #include "words/finding_words.h"
 #include "words/sewing_words.h"
 #include "words/shown_text.h"
@@ -17,6 +19,16 @@ std::string lengthOf(const Plan& plan, double mm) {
 }
 std::string lengthOf(const Plan& plan, const char* value) {
   return lengthOf(plan, plan.number(value).value_or(0.0));
+}
+
+/// Thread is never cut short: up to whole 5 mm, or 1/4 in.
+std::string threadOf(const Plan& plan, double mm) {
+  constexpr double kRounding = 1e-9;
+  const double step = plan.units == Units::Inches ? kMmPerInch / 4.0 : 5.0;
+  return lengthOf(plan, std::ceil(mm / step - kRounding) * step);
+}
+std::string threadOf(const Plan& plan, const char* value) {
+  return threadOf(plan, plan.number(value).value_or(0.0));
 }
 
 std::string heading(const SewingJob& job, const Plan& plan) {
@@ -36,7 +48,7 @@ std::string pieces(const Plan& plan, const std::vector<ThreadPiece>& pieces) {
   std::string out;
   if (pieces.size() < 2) return out;
   for (std::size_t i = 0; i < pieces.size(); ++i)
-    out += fmt::format("  piece {}: {}, steps {} to {}\n", i + 1, lengthOf(plan, pieces[i].length),
+    out += fmt::format("  piece {}: {}, steps {} to {}\n", i + 1, threadOf(plan, pieces[i].length),
                        pieces[i].from, pieces[i].to);
   return out;
 }
@@ -46,8 +58,8 @@ std::string pieces(const Plan& plan, const std::vector<ThreadPiece>& pieces) {
 std::string sewingText(const SewingJob& job, const SewnStab& sewn) {
   const Plan& plan = sewn.plan;
   std::string out = heading(job, plan);
-  out += fmt::format("Thread: {}; by the rule of thumb {}\n", lengthOf(plan, "thread_needed"),
-                     lengthOf(plan, "thread_rule"));
+  out += fmt::format("Thread: {}; by the rule of thumb {}\n", threadOf(plan, "thread_needed"),
+                     threadOf(plan, "thread_rule"));
   out += pieces(plan, sewn.pieces);
   if (plan.number("hole_diameter"))
     out += fmt::format("Holes: {}, {} each; the fullest takes {} passes\n", sewn.graph.holes.size(),
@@ -69,8 +81,8 @@ std::string sewingText(const SewingJob& job, const SewnStab& sewn) {
 std::string sewingText(const SewingJob& job, const SewnLink& sewn) {
   const Plan& plan = sewn.plan;
   std::string out = heading(job, plan);
-  out += fmt::format("Thread: {} for the head, {} for the tail\n", lengthOf(plan, "thread_head"),
-                     lengthOf(plan, "thread_tail"));
+  out += fmt::format("Thread: {} for the head, {} for the tail\n", threadOf(plan, "thread_head"),
+                     threadOf(plan, "thread_tail"));
   int number = 0;
   for (const LinkRow& row : sewn.rows) {
     out += row.end == Round::Head ? "\nAt the head\n" : "\nAt the tail\n";
@@ -83,7 +95,7 @@ std::string sewingText(const SewingJob& job, const SewnLink& sewn) {
 std::string sewingText(const SewingJob& job, const SewnTapes& sewn) {
   const Plan& plan = sewn.plan;
   std::string out = heading(job, plan);
-  out += fmt::format("Thread: {}\n", lengthOf(plan, "thread_needed"));
+  out += fmt::format("Thread: {}\n", threadOf(plan, "thread_needed"));
   out += pieces(plan, sewn.pieces);
   out += "Stations from the head:";
   for (const double station : sewn.stations) out += " " + lengthOf(plan, station);

@@ -3,6 +3,7 @@
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>
 
+#include <cmath>
 #include <filesystem>
 #include <nlohmann/json.hpp>
 
@@ -111,6 +112,9 @@ TEST_F(SewCommand, sewsTheHiveDiary) {
   EXPECT_THAT(cli({"sew", job(kDiaryHoles), "--format", "text", "--units", "in"}).out,
               AllOf(HasSubstr("On the front to hole 5, and through it to the back."),
                     HasSubstr("draw the knot in")));
+  const double needed = value("thread_needed");
+  EXPECT_THAT(cli({"sew", job(kDiaryHoles), "--format", "text"}).out,
+              HasSubstr(fmt::format("Thread: {:.0f} mm;", std::ceil(needed / 5.0) * 5.0)));
 }
 
 // Passes by the pattern: holes m in the row, the knot's counted.
