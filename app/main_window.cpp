@@ -13,6 +13,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/sewing/sew_desk.h"
 #include "app/theme.h"
 #include "app/words/as_cut_words.h"
 #include "app/words/caliper_words.h"
@@ -398,9 +399,9 @@ void MainWindow::exportSlip() {
                         tr("No slip yet: the block and the board must be measured first."));
   writePages({".pdf", tr("The cut slip is being written."), tr("The cut slip is in %1."),
               tr("The slip is in %1 and says that it must not be cut yet."),
-              [job = document_.job(), plan = document_.plan()](const std::string& path,
-                                                               const auto& isCancelled) {
-                return writeSlipPdf(job, plan, path, isCancelled);
+              [job = document_.job(), plan = document_.plan(), sewn = workspace_.sewing().sewn()](
+                  const std::string& path, const auto& isCancelled) {
+                return writeSlipPdf(job, plan, path, isCancelled, *sewn);
               }});
 }
 

@@ -414,7 +414,7 @@ void SlipTray::paintEvent(QPaintEvent*) {
   if (!slips_.empty()) return;
   painter.setPen(palette_.secondInk);
   paintWords(painter, rect().adjusted(kEdge, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter,
-             tr("The pieces will lie here once the block and the board are measured."));
+             tr("The pieces will lie here once all that it needs is measured."));
 }
 
 }  // namespace drapery

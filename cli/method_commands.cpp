@@ -4,6 +4,7 @@
 
 #include "cli/commands.h"
 #include "cli/console.h"
+#include "cli/rule_files.h"
 #include "core/file/read_file.h"
 #include "core/plan/worked_examples.h"
 #include "core/rules/rule_library.h"
@@ -19,33 +20,15 @@ namespace {
 
 /// A base may stand beside the file as well as in the library.
 BaseLookup basesBeside(const std::string& path, const RuleLibrary& library) {
-  const auto folder = std::filesystem::path(path).parent_path();
-  return [folder, &library](std::string_view id) -> std::optional<TomlFile> {
-    if (id.find('/') != std::string_view::npos) return std::nullopt;
-    const std::string beside = (folder / (std::string(id) + ".toml")).string();
-    auto text = readWhole(beside, kLargestJsonFile);
-    if (auto* found = std::get_if<std::string>(&text)) return TomlFile{beside, *found};
-    return library.source(id);
+  return [path, &library](std::string_view id) {
+    auto beside = fileBeside(path, id);
+    return beside ? beside : library.source(id);
   };
 }
 
 }  // namespace
 
-int methodsCommand() {
-  const RuleLibrary library(houseMethodsFolder());
-  int code = tell(library.leftOut());
-  std::string out;
-  for (const std::string& id : library.ids()) {
-    const LoadedRules loaded = library.load(id);
-    if (loaded.rules == nullptr) {
-      code = tell(loaded.issues);
-      continue;
-    }
-    out += fmt::format("{:<20} {:<24} {}\n", shownText(id), shownText(loaded.rules->title.text),
-                       shownText(loaded.rules->about.text));
-  }
-  return print(out, code);
-}
+int methodsCommand() { return printList(RuleLibrary(houseMethodsFolder())); }
 
 int referenceCommand() {
   // Only what ships: the reference is the same on every machine.

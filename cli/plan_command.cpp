@@ -3,6 +3,7 @@
 #include "cli/job_argument.h"
 #include "store/cut_books.h"
 #include "store/cut_json.h"
+#include "store/folders.h"
 #include "store/plan_json.h"
 #include "store/stock_json.h"
 #include "words/plan_csv.h"
@@ -23,7 +24,8 @@ int planCommand(const std::string& path, PlanFormat format, std::optional<Units>
     const Planner::Detail detail = opened->planner->detail(job, opened->plan);
     out = format == PlanFormat::Json
               ? shownJson(writePlanJson(job, opened->plan, detail))
-              : planText(job, opened->plan, detail.before ? &*detail.before : nullptr);
+              : planText(job, opened->plan, detail.before ? &*detail.before : nullptr,
+                         sewBook(job, opened->plan, PatternLibrary(housePatternsFolder())));
   }
   return print(out, opened->plan.has(Severity::Stop) ? kDoneWithStop : kDone);
 }

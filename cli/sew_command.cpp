@@ -7,10 +7,12 @@
 #include "cli/commands.h"
 #include "cli/console.h"
 #include "cli/job_argument.h"
+#include "cli/rule_files.h"
 #include "core/diag/nearest_name.h"
 #include "core/file/read_file.h"
 #include "core/sewing/pattern_layout.h"
 #include "core/sewing/pattern_library.h"
+#include "core/sewing/sew_book.h"
 #include "store/folders.h"
 #include "store/sewing_job.h"
 #include "store/sewing_json.h"
@@ -22,31 +24,11 @@ namespace drapery::cli {
 
 namespace {
 
-/// Patterns beside the file that is looked at go before those of the library.
-BaseLookup patternsBeside(const std::string& file) {
-  const std::filesystem::path folder = std::filesystem::path(file).parent_path();
-  return [folder](std::string_view id) -> std::optional<TomlFile> {
-    const std::string beside = (folder / (std::string(id) + ".toml")).string();
-    auto text = readWhole(beside, kLargestTomlFile);
-    if (auto* found = std::get_if<std::string>(&text)) return TomlFile{beside, *found};
-    return std::nullopt;
-  };
-}
-
-Issue unknownPattern(const std::string& id, const std::vector<std::string>& known) {
-  std::string all;
-  for (const std::string& each : known) all += (all.empty() ? "" : ", ") + each;
-  return {"pattern-unknown",
-          {{"value", shortened(id)}, {"nearest", nearestName(id, known)}, {"allowed", all}},
-          "pattern",
-          {},
-          {}};
-}
-
 LoadedRules patternIn(const std::string& file, const PatternLibrary& library) {
   auto text = readWhole(file, kLargestTomlFile, Readable::Streams);
   if (auto* issue = std::get_if<Issue>(&text)) return {nullptr, {*issue}};
-  return library.loadFile({file, std::get<std::string>(text)}, patternsBeside(file));
+  const auto beside = [&file](std::string_view id) { return fileBeside(file, id); };
+  return library.loadFile({file, std::get<std::string>(text)}, beside);
 }
 
 /// The tokens of a learner's path, or what is none.
@@ -101,7 +83,7 @@ class Sewing {
       Issues missing{{"sewing-missing", {{"name", std::string("sewing")}}, {}, {}, {}}};
       return refuse(std::move(missing));
     }
-    const RuleSetPtr rules = rulesToSewBy();
+    const RuleSetPtr rules = findRules();
     if (!document_.issues.empty()) return refuse(std::move(document_.issues));
     if (rules == nullptr) return kRefused;
     if (planned_) fillFromPlan(document_.job, *planned_, *rules);
@@ -134,31 +116,19 @@ class Sewing {
     const SewingRule& rule = planned_->rules->sewing;
     if (!document_.isThere && rule.isSewn()) {
       isKnownFromRules_ = true;
-      job.kind = rule.kind == "link"    ? SewingKind::Link
-                 : rule.kind == "tapes" ? SewingKind::Tapes
-                                        : SewingKind::Stab;
+      job.kind = sewingKind(rule.kind);
     }
     if (const std::string pattern = patternFor(*planned_);
         !pattern.empty() && !document_.saysPattern)
       job.pattern = pattern;
   }
 
-  RuleSetPtr rulesToSewBy() {
-    SewingJob& job = document_.job;
-    LoadedRules loaded;
-    if (job.kind != SewingKind::Stab) {
-      loaded = patterns_.kind(nameOf(job.kind));
-    } else if (!request_.pattern.empty()) {
-      loaded = patternIn(request_.pattern, patterns_);
-    } else {
-      const std::vector<std::string> known = patterns_.ids();
-      if (std::find(known.begin(), known.end(), job.pattern) == known.end()) {
-        document_.issues.push_back(unknownPattern(job.pattern, known));
-        return nullptr;
-      }
-      loaded = patterns_.load(job.pattern);
-    }
-    if (loaded.rules == nullptr) tell(loaded.issues);
+  RuleSetPtr findRules() {
+    const SewingJob& job = document_.job;
+    LoadedRules loaded = job.kind == SewingKind::Stab && !request_.pattern.empty()
+                             ? patternIn(request_.pattern, patterns_)
+                             : rulesToSewBy(job, patterns_);
+    if (loaded.rules == nullptr) refuse(std::move(loaded.issues));
     return loaded.rules;
   }
 
@@ -221,21 +191,7 @@ class Sewing {
 
 int sewCommand(const SewRequest& request) { return Sewing(request).run(); }
 
-int patternsCommand() {
-  const PatternLibrary library(housePatternsFolder());
-  int code = tell(library.leftOut());
-  std::string out;
-  for (const std::string& id : library.ids()) {
-    const LoadedRules loaded = library.load(id);
-    if (loaded.rules == nullptr) {
-      code = tell(loaded.issues);
-      continue;
-    }
-    out += fmt::format("{:<16} {:<26} {}\n", shownText(id), shownText(loaded.rules->title.text),
-                       shownText(loaded.rules->about.text));
-  }
-  return print(out, code);
-}
+int patternsCommand() { return printList(PatternLibrary(housePatternsFolder())); }
 
 int checkPatternCommand(const std::string& path) {
   const PatternLibrary library(housePatternsFolder());

@@ -66,7 +66,7 @@ class Exporter {
   }
 
   void slip(const std::string& as) {
-    if (as == "pdf") return add("slip", as, slipPdf(book_.job, *book_.plan));
+    if (as == "pdf") return add("slip", as, slipPdf(book_.job, *book_.plan, book_.sewn));
     const std::string table = partsCsvHeader() + partsCsv(book_.job, *book_.plan);
     add("slip", as, QByteArray::fromStdString(table));
   }

@@ -11,6 +11,7 @@
 #include "core/plan/plan.h"
 #include "core/printing/paper.h"
 #include "core/printing/shop.h"
+#include "core/sewing/sew_book.h"
 #include "exchange/whole_bytes.h"
 
 namespace drapery {
@@ -19,6 +20,7 @@ struct ExportBook {
   Job job;
   std::shared_ptr<const Plan> plan;
   std::string path;  // of the job's file
+  SewnBook sewn;     // for the slip
 };
 
 struct ExportWishes {

@@ -118,8 +118,11 @@ int exportBook(const Arguments& asked) {
     return refuseValue("--paper", asked.paper, "A4, A3, Letter, Legal, roll:180 to roll:2000 (mm)");
   const auto printer = printerNamed(asked.printer);
   if (!printer) return 2;
+  SewnBook sewn =
+      sewBook(*opened->document.job, opened->plan, PatternLibrary(housePatternsFolder()));
   const ExportBook book{std::move(*opened->document.job),
-                        std::make_shared<const Plan>(std::move(opened->plan)), asked.job};
+                        std::make_shared<const Plan>(std::move(opened->plan)), asked.job,
+                        std::move(sewn)};
   auto made = exportFiles(book, {asked.what, asked.as, *paper, *printer, asked.only});
   if (const auto* issues = std::get_if<Issues>(&made)) return refuse(*issues, notation);
   const Exported& exported = std::get<Exported>(made);

@@ -9,6 +9,7 @@
 #include "words/cut_moments.h"
 #include "words/finding_words.h"
 #include "words/plan_text.h"
+#include "words/sewing_text.h"
 #include "words/summary_words.h"
 
 namespace drapery {
@@ -19,7 +20,7 @@ struct Words {
   Q_DECLARE_TR_FUNCTIONS(SlipPage)
 };
 
-constexpr char kStep[] = "Step", kMoment[] = "Moment";
+constexpr char kStep[] = "Step", kMoment[] = "Moment", kSewing[] = "Sewing";
 
 /// A sentence of the catalogue's in the window's language.
 template <const char* Context>
@@ -29,8 +30,8 @@ std::string translated(const char* english) {
 
 class Writer {
  public:
-  Writer(const Job& job, const Plan& plan)
-      : job_(job), plan_(plan), notation_{plan.units, plan.resolution, '.'} {}
+  Writer(const Job& job, const Plan& plan, const SewnBook& sewn)
+      : job_(job), plan_(plan), sewn_(sewn), notation_{plan.units, plan.resolution, '.'} {}
 
   SlipPage write() {
     SlipPage page;
@@ -56,6 +57,7 @@ class Writer {
     }
     for (const PlannedMark& mark : plan_.marks)
       (mark.rule->isAside ? page.asides : page.marks).push_back(markSays(mark, notation_));
+    page.sewing = sewingLines(sewn_, notation_, translated<kSewing>);
     for (const PlannedStep& step : plan_.steps)
       page.steps.push_back(stepLine(step, notation_, translated<kStep>));
     page.tried = triedLines(plan_, notation_);
@@ -87,11 +89,14 @@ class Writer {
 
   const Job& job_;
   const Plan& plan_;
+  const SewnBook& sewn_;
   Notation notation_;
 };
 
 }  // namespace
 
-SlipPage slipPage(const Job& job, const Plan& plan) { return Writer(job, plan).write(); }
+SlipPage slipPage(const Job& job, const Plan& plan, const SewnBook& sewn) {
+  return Writer(job, plan, sewn).write();
+}
 
 }  // namespace drapery

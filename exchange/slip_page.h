@@ -7,6 +7,7 @@
 #include "core/drawing/drawing.h"
 #include "core/plan/job.h"
 #include "core/plan/plan.h"
+#include "core/sewing/sew_book.h"
 
 namespace drapery {
 
@@ -43,11 +44,12 @@ struct SlipPage {
   std::vector<SlipGroup> groups;    // in the order of the work
   std::vector<std::string> marks;   // gap, corner: what is marked out, not cut
   std::vector<std::string> asides;  // of sheets, endpapers, a jacket
+  std::vector<std::string> sewing;  // holes or stations, and the thread to cut
   std::vector<std::string> steps;   // what is done, in order
   std::vector<std::string> tried;   // squares and opening as they will be
   std::vector<SlipFinding> findings;
 };
 
-SlipPage slipPage(const Job& job, const Plan& plan);
+SlipPage slipPage(const Job& job, const Plan& plan, const SewnBook& sewn = {});
 
 }  // namespace drapery

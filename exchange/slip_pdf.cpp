@@ -62,6 +62,7 @@ class SlipPainter {
     section(Words::tr("Tried on the book, as cut"), page_.tried);
     for (const SlipFinding& finding : page_.findings)
       if (finding.severity == Severity::Note) findingLines(finding);
+    section(Words::tr("Sew"), page_.sewing);
     section(Words::tr("And"), page_.asides);
     section(Words::tr("Steps"), page_.steps);
     paintPages();
@@ -167,19 +168,19 @@ class SlipPainter {
 
 }  // namespace
 
-QByteArray slipPdf(const Job& job, const Plan& plan) {
+QByteArray slipPdf(const Job& job, const Plan& plan, const SewnBook& sewn) {
   QBuffer buffer;
   buffer.open(QIODevice::WriteOnly);
   QPdfWriter writer(&buffer);
   setUpPages(writer, text(job.title), plan.units == Units::Inches);
-  const SlipPage page = slipPage(job, plan);
+  const SlipPage page = slipPage(job, plan, sewn);
   SlipPainter(writer, page).paint();
   return buffer.data();
 }
 
 std::optional<Issue> writeSlipPdf(const Job& job, const Plan& plan, const std::string& path,
-                                  const std::function<bool()>& isCancelled) {
-  return writePainted(slipPdf(job, plan), path, isCancelled);
+                                  const std::function<bool()>& isCancelled, const SewnBook& sewn) {
+  return writePainted(slipPdf(job, plan, sewn), path, isCancelled);
 }
 
 }  // namespace drapery

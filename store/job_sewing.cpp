@@ -63,12 +63,6 @@ class JobSewingReader : SectionReader {
     return known.front();
   }
 
-  Written written(const Node& node, const std::string& name) {
-    if (node.kind == Node::Kind::Number) return node.number;
-    if (node.kind != Node::Kind::Text) complainType(node, name, "number or text");
-    return node.text;
-  }
-
   Entries entries(const Node& sewing, const char* section) {
     Entries all;
     const Node* table = sewing.find(section);

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "store/findings_json.h"
 #include "store/json_out.h"
 #include "words/cut_moments.h"
 #include "words/finding_words.h"
@@ -305,19 +306,8 @@ class PlanWriter {
       json_.endObject();
     }
     json_.endList();
-    json_.key("findings").beginList();
-    for (const PlannedFinding& finding : plan_.findings) {
-      json_.beginObject();
-      json_.key("id").text(finding.rule->id);
-      json_.key("severity").text(severityName(finding.rule->severity));
-      json_.key("says").text(findingSays(finding, notation));
-      json_.key("do").text(findingRemedy(finding, notation));
-      json_.key("touches").beginList();
-      for (const std::string& touched : finding.rule->touches) json_.text(touched);
-      json_.endList();
-      json_.endObject();
-    }
-    json_.endList();
+    json_.key("findings");
+    writeFindings(json_, plan_, notation);
   }
 
   /// Times in minutes.

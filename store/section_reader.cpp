@@ -22,6 +22,12 @@ bool SectionReader::isTable(const Node& node, const std::string& key) {
   return false;
 }
 
+Written SectionReader::written(const Node& node, const std::string& name) {
+  if (node.kind == Node::Kind::Number) return node.number;
+  if (node.kind != Node::Kind::Text) complainType(node, name, "number or text");
+  return node.text;
+}
+
 void SectionReader::know(const Node& node, const std::string& section,
                          const std::vector<std::string>& known) {
   for (const Node::Member& member : node.members)

@@ -7,6 +7,7 @@
 
 #include "core/diag/issue.h"
 #include "core/diag/node.h"
+#include "core/plan/job.h"
 #include "store/json_node.h"
 
 namespace drapery {
@@ -33,6 +34,8 @@ class SectionReader {
   std::string text(const Node& in, const std::string& at, const char* key, bool isNeeded);
   /// `least` after a complaint.
   double number(const Node& node, const std::string& name, double least, double most, bool isWhole);
+  /// A number, or text such as "9 7/8 in" that the planner reads.
+  Written written(const Node& node, const std::string& name);
   double whole(const Node& node, const std::string& name, double most) {
     return number(node, name, 0.0, most, true);
   }

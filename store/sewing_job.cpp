@@ -64,12 +64,6 @@ class SewingReader : SectionReader {
     document_.job = sewingOf(said, of);
   }
 
-  Written written(const Node& node, const std::string& name) {
-    if (node.kind == Node::Kind::Number) return node.number;
-    if (node.kind != Node::Kind::Text) complainType(node, name, "number or text");
-    return node.text;
-  }
-
   const std::string& file_;
   SewingDocument& document_;
 };

@@ -2,19 +2,13 @@
 
 #include <cmath>
 
+#include "store/findings_json.h"
 #include "store/json_out.h"
-#include "words/finding_words.h"
-#include "words/formula_words.h"
 #include "words/sewing_words.h"
 
 namespace drapery {
 
 namespace {
-
-const char* nameOf(Round round) {
-  return round == Round::Spine ? "spine" : round == Round::Head ? "head" : "tail";
-}
-const char* nameOf(Face face) { return face == Face::Front ? "front" : "back"; }
 
 /// What all kinds have alike.
 class SewingWriter {
@@ -27,12 +21,13 @@ class SewingWriter {
     json_.beginObject();
     json_.key("schema").text("drapery-sewing/1");
     json_.key("title").text(job_.title);
-    json_.key("kind").text(drapery::nameOf(job_.kind));
+    json_.key("kind").text(nameOf(job_.kind));
     json_.key("hand").text(job_.hand == Hand::Right ? "right" : "left");
   }
   std::string end() {
     values();
-    findings();
+    json_.key("findings");
+    writeFindings(json_, plan_, notation_);
     json_.endObject();
     return json_.str();
   }
@@ -78,21 +73,6 @@ class SewingWriter {
       json_.endObject();
     }
     json_.endObject();
-  }
-  void findings() {
-    json_.key("findings").beginList();
-    for (const PlannedFinding& finding : plan_.findings) {
-      json_.beginObject();
-      json_.key("id").text(finding.rule->id);
-      json_.key("severity").text(severityName(finding.rule->severity));
-      json_.key("says").text(findingSays(finding, notation_));
-      json_.key("do").text(findingRemedy(finding, notation_));
-      json_.key("touches").beginList();
-      for (const std::string& each : finding.rule->touches) json_.text(each);
-      json_.endList();
-      json_.endObject();
-    }
-    json_.endList();
   }
 };
 
@@ -217,7 +197,7 @@ class StabWriter : SewingWriter {
     if (judged.slip) {
       json_.beginObject();
       whole("at", judged.sound + 1);
-      json_.key("kind").text(drapery::nameOf(*judged.slip));
+      json_.key("kind").text(nameOf(*judged.slip));
       whole("hole", judged.slipHole + 1);
       json_.key("says").text(slipSays(judged, tried.tokens[judged.sound]));
       json_.key("do").text(slipRemedy(judged));
@@ -379,8 +359,7 @@ class TapesWriter : SewingWriter {
         whole("station", step.station);
         break;
     }
-    const auto tapes = static_cast<int>((sewn_.stations.size() - 2) / 2);
-    json_.key("says").text(tapeStepWords(step, tapes, isFirst));
+    json_.key("says").text(tapeStepWords(step, sewn_.tapes(), isFirst));
     json_.endObject();
   }
 

@@ -8,6 +8,7 @@
 #include "words/amount_words.h"
 #include "words/cut_moments.h"
 #include "words/finding_words.h"
+#include "words/sewing_text.h"
 #include "words/shown_text.h"
 #include "words/summary_words.h"
 
@@ -80,7 +81,7 @@ std::string sizeWords(Length width, Length height, const Notation& notation) {
   return formatBare(width, notation) + " × " + formatLength(height, notation);
 }
 
-std::string planText(const Job& job, const Plan& plan, const Plan* before) {
+std::string planText(const Job& job, const Plan& plan, const Plan* before, const SewnBook& sewn) {
   const Notation notation{plan.units, plan.resolution, '.', {}};
   std::string out = job.title.empty() ? std::string("(no title)") : shownText(job.title);
   out += " - " + shownText(plan.rules->title.text) + "\n";
@@ -100,6 +101,7 @@ std::string planText(const Job& job, const Plan& plan, const Plan* before) {
   for (const PlannedStep& step : plan.steps) steps.push_back(stepLine(step, notation));
   out += section("Mark out", marks);
   out += section("Tried on the book, as cut", triedLines(plan, notation));
+  out += section("Sew", sewingLines(sewn, notation));
   out += section("And", asides);
   out += section("Steps", steps);
   out += "\nValues, not rounded to the rule:\n" + valueLines(plan, notation);

@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <array>
+#include <cmath>
 
 namespace drapery {
 
@@ -112,9 +113,55 @@ std::vector<std::string> stepWords(const std::vector<SewStep>& steps, const Sewi
   return all;
 }
 
+namespace {
+
+/// Whether the sentence before told it already.
 bool isToldBefore(const std::vector<SewStep>& steps, std::size_t step) {
   return step > 0 && steps[step].what == Do::Pass && !steps[step].hides &&
          (steps[step - 1].what == Do::Stretch || steps[step - 1].what == Do::Wrap);
+}
+
+}  // namespace
+
+std::vector<SewMove> sewMoves(const SewingJob& job, const SewnStab& sewn, const Notation& notation,
+                              const Translate& translate) {
+  const auto& steps = sewn.trail.steps;
+  const SewingNotes notes{job.finish, sewn.plan.number("start_tail").value_or(0.0)};
+  const std::vector<std::string> words = stepWords(steps, notes, notation, translate);
+  std::vector<SewMove> moves;
+  for (std::size_t i = 0; i < steps.size(); ++i)
+    if (!isToldBefore(steps, i)) moves.push_back({i, words[i]});
+  return moves;
+}
+
+std::vector<SewMove> sewMoves(const SewnLink& sewn, const Translate& translate) {
+  std::vector<SewMove> moves;
+  for (const LinkRow& row : sewn.rows)
+    for (std::size_t i = 0; i < row.steps.size(); ++i)
+      moves.push_back({moves.size(), linkStepWords(row.steps[i], row, i == 0, translate)});
+  return moves;
+}
+
+std::vector<SewMove> sewMoves(const SewnTapes& sewn, const Translate& translate) {
+  std::vector<SewMove> moves;
+  for (std::size_t i = 0; i < sewn.steps.size(); ++i)
+    moves.push_back({i, tapeStepWords(sewn.steps[i], sewn.tapes(), i == 0, translate)});
+  return moves;
+}
+
+std::vector<SewMove> sewMoves(const SewnBook& book, const Notation& notation,
+                              const Translate& translate) {
+  if (const auto* stab = std::get_if<SewnStab>(&book.sewn))
+    return sewMoves(book.job, *stab, notation, translate);
+  if (const auto* link = std::get_if<SewnLink>(&book.sewn)) return sewMoves(*link, translate);
+  if (const auto* tapes = std::get_if<SewnTapes>(&book.sewn)) return sewMoves(*tapes, translate);
+  return {};
+}
+
+std::string threadWords(double mm, const Notation& notation) {
+  constexpr double kRounding = 1e-9;
+  const double step = notation.units == Units::Inches ? kMmPerInch / 4.0 : 5.0;
+  return formatLength(Length::fromMm(std::ceil(mm / step - kRounding) * step), notation);
 }
 
 std::string linkStepWords(const LinkStep& step, const LinkRow& row, bool isFirst,
@@ -217,85 +264,56 @@ std::string tapeStepWords(const TapeStep& step, int tapes, bool isFirst,
 
 namespace {
 
-const char* wrapName(Round round) {
-  return round == Round::Spine ? "spine" : round == Round::Head ? "head" : "tail";
-}
+/// With the thread on the front, on the back; {0} the hole where it is, {1} the one that the slip
+/// is about, {2} the edge.
+struct SlipPhrase {
+  const char* onFront;
+  const char* onBack;
+};
+constexpr SlipPhrase alike(const char* phrase) { return {phrase, phrase}; }
+
+constexpr const char* kBegins =
+    QT_TRANSLATE_NOOP("Sewing", "It begins at the back, through a hole to the front.");
+// By kind.
+constexpr std::array<SlipPhrase, 12> kSlips{
+    {{QT_TRANSLATE_NOOP("Sewing",
+                        "The thread lies on the front already; hole {1} leads it to the back."),
+      QT_TRANSLATE_NOOP("Sewing",
+                        "The thread lies on the back already; hole {1} leads it to the front.")},
+     alike(QT_TRANSLATE_NOOP("Sewing",
+                             "There is more to sew before the knot, or the thread is not at the "
+                             "start hole on the back.")),
+     alike(QT_TRANSLATE_NOOP("Sewing", "Hole {1} still wants a wrap.")),
+     alike(QT_TRANSLATE_NOOP("Sewing",
+                             "Through hole {0} again, without a way round anything: that draws the "
+                             "thread back out.")),
+     alike(QT_TRANSLATE_NOOP("Sewing", "Hole {1} was passed over.")),
+     alike(QT_TRANSLATE_NOOP("Sewing", "No stretch of this pattern joins holes {0} and {1}.")),
+     {QT_TRANSLATE_NOOP("Sewing", "From hole {0} to hole {1} a thread lies on the front already."),
+      QT_TRANSLATE_NOOP("Sewing", "From hole {0} to hole {1} a thread lies on the back already.")},
+     alike(QT_TRANSLATE_NOOP("Sewing", "In this pattern hole {0} is not wrapped round the {2}.")),
+     alike(QT_TRANSLATE_NOOP("Sewing", "Hole {0} is wrapped round the {2} already.")),
+     alike(QT_TRANSLATE_NOOP("Sewing",
+                             "All is sewn: the knot comes first, then hole {1} once more.")),
+     alike(QT_TRANSLATE_NOOP("Sewing",
+                             "Turned too soon, at hole {0}: part of the pattern can no longer be "
+                             "come to.")),
+     alike(QT_TRANSLATE_NOOP("Sewing", "After the knot nothing is left to sew."))}};
+
+// By the edge that is gone round.
+constexpr const char* kEdges[3]{QT_TRANSLATE_NOOP("Sewing", "spine"),
+                                QT_TRANSLATE_NOOP("Sewing", "head"),
+                                QT_TRANSLATE_NOOP("Sewing", "tail")};
 
 }  // namespace
 
 std::string slipSays(const Judged& judged, const SewToken& made, const Translate& translate) {
   const Learner& at = judged.stands;
-  const std::size_t here = at.hole() + 1, hole = judged.slipHole + 1;
-  const bool isFront = at.face() == Face::Front;
-  switch (judged.slip.value_or(SlipKind::Unfinished)) {
-    case SlipKind::WrongFace:
-      if (!at.hasBegun())
-        return said(translate, QT_TRANSLATE_NOOP("Sewing",
-                                                 "It begins at the back, through a hole to the "
-                                                 "front."));
-      return said(translate,
-                  isFront
-                      ? QT_TRANSLATE_NOOP("Sewing",
-                                          "The thread lies on the front already; hole {0} leads "
-                                          "it to the back.")
-                      : QT_TRANSLATE_NOOP("Sewing",
-                                          "The thread lies on the back already; hole {0} leads "
-                                          "it to the front."),
-                  hole);
-    case SlipKind::Unfinished:
-      return said(translate,
-                  QT_TRANSLATE_NOOP("Sewing",
-                                    "There is more to sew before the knot, or the thread "
-                                    "is not at the start hole on the back."));
-    case SlipKind::WrapForgotten:
-      return said(translate, QT_TRANSLATE_NOOP("Sewing", "Hole {0} still wants a wrap."), hole);
-    case SlipKind::DrawnBack:
-      return said(translate,
-                  QT_TRANSLATE_NOOP("Sewing",
-                                    "Through hole {0} again, without a way round anything: that "
-                                    "draws the thread back out."),
-                  here);
-    case SlipKind::HoleSkipped:
-      return said(translate, QT_TRANSLATE_NOOP("Sewing", "Hole {0} was passed over."), hole);
-    case SlipKind::NoSuchStretch:
-      return said(
-          translate,
-          QT_TRANSLATE_NOOP("Sewing", "No stretch of this pattern joins holes {0} and {1}."), here,
-          hole);
-    case SlipKind::StretchDoubled:
-      return said(translate,
-                  isFront
-                      ? QT_TRANSLATE_NOOP("Sewing",
-                                          "From hole {0} to hole {1} a thread lies on the front "
-                                          "already.")
-                      : QT_TRANSLATE_NOOP("Sewing",
-                                          "From hole {0} to hole {1} a thread lies on the back "
-                                          "already."),
-                  here, hole);
-    case SlipKind::NoSuchWrap:
-      return said(
-          translate,
-          QT_TRANSLATE_NOOP("Sewing", "In this pattern hole {0} is not wrapped round the {1}."),
-          here, wrapName(made.round));
-    case SlipKind::WrapDoubled:
-      return said(translate,
-                  QT_TRANSLATE_NOOP("Sewing", "Hole {0} is wrapped round the {1} already."), here,
-                  wrapName(made.round));
-    case SlipKind::KnotFirst:
-      return said(translate,
-                  QT_TRANSLATE_NOOP("Sewing",
-                                    "All is sewn: the knot comes first, then hole {0} once more."),
-                  hole);
-    case SlipKind::TurnedTooSoon:
-      return said(translate,
-                  QT_TRANSLATE_NOOP("Sewing",
-                                    "Turned too soon, at hole {0}: part of the pattern can no "
-                                    "longer be come to."),
-                  here);
-    case SlipKind::AfterTheEnd:
-      return said(translate, QT_TRANSLATE_NOOP("Sewing", "After the knot nothing is left to sew."));
-  }
-  return {};
+  const SlipKind kind = judged.slip.value_or(SlipKind::Unfinished);
+  if (kind == SlipKind::WrongFace && !at.hasBegun()) return said(translate, kBegins);
+  const SlipPhrase& phrase = kSlips[static_cast<std::size_t>(kind)];
+  return said(translate, at.face() == Face::Front ? phrase.onFront : phrase.onBack, at.hole() + 1,
+              judged.slipHole + 1, said(translate, kEdges[static_cast<std::size_t>(made.round)]));
 }
 
 std::string slipRemedy(const Judged& judged, const Translate& translate) {

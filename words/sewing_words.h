@@ -6,10 +6,7 @@
 
 #include "core/quantity/format_length.h"
 #include "core/sewing/learner.h"
-#include "core/sewing/link_path.h"
-#include "core/sewing/sewing_job.h"
-#include "core/sewing/tape_path.h"
-#include "core/sewing/trail.h"
+#include "core/sewing/sew_book.h"
 #include "words/translate.h"
 
 namespace drapery {
@@ -23,8 +20,22 @@ struct SewingNotes {
 /// One sentence for each step. A stretch tells the pass after it too, and so does a wrap.
 std::vector<std::string> stepWords(const std::vector<SewStep>& steps, const SewingNotes& notes,
                                    const Notation& notation, const Translate& translate = {});
-/// Whether the sentence before told it already.
-bool isToldBefore(const std::vector<SewStep>& steps, std::size_t step);
+
+/// What is done in one go: a sentence, and the step with which it begins.
+struct SewMove {
+  std::size_t step = 0;  // from 0
+  std::string says;
+};
+std::vector<SewMove> sewMoves(const SewingJob& job, const SewnStab& sewn, const Notation& notation,
+                              const Translate& translate = {});
+std::vector<SewMove> sewMoves(const SewnLink& sewn, const Translate& translate = {});
+std::vector<SewMove> sewMoves(const SewnTapes& sewn, const Translate& translate = {});
+/// None where nothing is sewn.
+std::vector<SewMove> sewMoves(const SewnBook& book, const Notation& notation,
+                              const Translate& translate = {});
+
+/// As it is cut, never short: up to whole 5 mm, or 1/4 in.
+std::string threadWords(double mm, const Notation& notation);
 
 std::string linkStepWords(const LinkStep& step, const LinkRow& row, bool isFirst,
                           const Translate& translate = {});

@@ -7,19 +7,19 @@
 #include <QPainter>
 #include <QSlider>
 #include <algorithm>
-#include <sstream>
+#include <utility>
 
 #include "app/ink_button.h"
 #include "app/ink_parts.h"
 #include "app/margin_column.h"
+#include "app/sewing/sew_desk.h"
 #include "app/sewing/strip_view.h"
 #include "app/words/window_words.h"
 #include "app/workspace/workspace.h"
 #include "paint/fonts.h"
 #include "paint/section_painter.h"
-#include "store/folders.h"
 #include "words/issue_words.h"
-#include "words/sewing_words.h"
+#include "words/sewing_text.h"
 
 namespace drapery {
 
@@ -33,60 +33,6 @@ std::string translated(const char* english) {
   return QCoreApplication::translate("Sewing", english).toStdString();
 }
 
-/// The steps that a learner's tokens stand for.
-std::vector<SewStep> stepsOf(const StitchGraph& graph, const std::vector<SewToken>& tokens) {
-  std::vector<SewStep> steps;
-  const auto at = graph.atHoles();
-  std::size_t hole = 0, start = 0;
-  Face face = Face::Back;
-  bool isOut = false, hasBegun = false;
-  const auto stretch = [&](std::size_t to) {
-    for (const std::size_t each : at[hole])
-      if (graph.farEnd(each, hole) == to) {
-        SewStep step;
-        step.what = SewStep::Do::Stretch;
-        step.from = hole;
-        step.hole = to;
-        step.stretch = each;
-        step.to = face;
-        steps.push_back(step);
-        hole = to;
-        return;
-      }
-  };
-  for (const SewToken& token : tokens) {
-    SewStep step;
-    switch (token.kind) {
-      case SewToken::Kind::Pass:
-        if (hasBegun && isOut) stretch(token.hole);
-        if (!hasBegun) start = token.hole;
-        hasBegun = true;
-        hole = token.hole;
-        step.hole = hole;
-        step.to = token.to;
-        face = token.to;
-        isOut = true;
-        break;
-      case SewToken::Kind::Wrap:
-        step.what = SewStep::Do::Wrap;
-        step.hole = hole;
-        step.round = token.round;
-        face = otherFace(face);
-        step.to = face;
-        isOut = false;
-        break;
-      case SewToken::Kind::Knot:
-        if (isOut) stretch(start);
-        step.what = SewStep::Do::Knot;
-        step.hole = start;
-        step.to = Face::Back;
-        break;
-    }
-    steps.push_back(step);
-  }
-  return steps;
-}
-
 }  // namespace
 
 SewPage::SewPage(Workspace& workspace, const Palette& palette, QWidget* parent)
@@ -94,8 +40,6 @@ SewPage::SewPage(Workspace& workspace, const Palette& palette, QWidget* parent)
       workspace_(workspace),
       document_(workspace.book()),
       palette_(palette),
-      patterns_(std::make_unique<PatternLibrary>(housePatternsFolder())),
-      book_(std::make_unique<SewnBook>()),
       margin_(new MarginColumn("sew.margin", palette, this)),
       strip_(new StripView(palette, this)),
       thread_(new ThreadBar(palette, this)),
@@ -103,6 +47,26 @@ SewPage::SewPage(Workspace& workspace, const Palette& palette, QWidget* parent)
       aside_(inkLabel({}, kCaptionPixels, palette.secondInk, this)),
       slider_(new QSlider(Qt::Horizontal, this)),
       entry_(new QLineEdit(this)) {
+  dress();
+  makeCommands();
+  connect(slider_, &QSlider::valueChanged, this,
+          [this](int value) { goTo(static_cast<std::size_t>(value)); });
+  connect(entry_, &QLineEdit::returnPressed, this, &SewPage::readTokens);
+  connect(strip_, &StripView::holePressed, this,
+          [this](int hole) { pressHole(static_cast<std::size_t>(hole)); });
+  connect(strip_, &StripView::edgePressed, this, [this](Round round) {
+    SewToken token;
+    token.kind = SewToken::Kind::Wrap;
+    token.round = round;
+    if (isPractice_) press(token);
+  });
+  connect(&workspace_.sewing(), &SewDesk::changed, this, [this] {
+    isStale_ = true;
+    if (isVisible()) renew();
+  });
+}
+
+void SewPage::dress() {
   setObjectName("sew");
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("How it is sewn"));
@@ -120,6 +84,9 @@ SewPage::SewPage(Workspace& workspace, const Palette& palette, QWidget* parent)
   entry_->setFont(textFont(15.0, true));
   entry_->installEventFilter(this);
   dressEntry(entry_, palette_, palette_.ink, palette_.secondInk);
+}
+
+void SewPage::makeCommands() {
   const auto command = [this](const char* name, const QString& words, const QString& keys,
                               auto act) {
     auto* button = new InkButton(words, palette_, this);
@@ -132,91 +99,57 @@ SewPage::SewPage(Workspace& workspace, const Palette& palette, QWidget* parent)
   command("first", tr("begin"), tr("Home"), [this] { goTo(0); });
   command("back", tr("back"), tr("Left"), [this] { goTo(move_ > 0 ? move_ - 1 : 0); });
   command("next", tr("next"), tr("Space"), [this] { goTo(move_ + 1); });
-  command("last", tr("end"), tr("End"), [this] { goTo(starts_.size()); });
-  connect(slider_, &QSlider::valueChanged, this,
-          [this](int value) { goTo(static_cast<std::size_t>(value)); });
-  connect(entry_, &QLineEdit::returnPressed, this, &SewPage::readTokens);
-  connect(strip_, &StripView::holePressed, this,
-          [this](int hole) { pressHole(static_cast<std::size_t>(hole)); });
-  connect(strip_, &StripView::edgePressed, this, [this](Round round) {
-    SewToken token;
-    token.kind = SewToken::Kind::Wrap;
-    token.round = round;
-    if (isPractice_) press(token);
-  });
-  const auto stale = [this] {
-    isStale_ = true;
-    if (isVisible()) renew();
-  };
-  connect(&document_, &Document::planChanged, this, stale);
-  connect(&document_, &Document::jobChanged, this, stale);
+  command("last", tr("end"), tr("End"), [this] { goTo(moves_.size()); });
 }
 
-const Plan* SewPage::plan() const {
-  if (const auto* sewn = std::get_if<SewnStab>(&book_->sewn)) return &sewn->plan;
-  if (const auto* sewn = std::get_if<SewnLink>(&book_->sewn)) return &sewn->plan;
-  if (const auto* sewn = std::get_if<SewnTapes>(&book_->sewn)) return &sewn->plan;
-  return nullptr;
-}
-
-/// One for each move, and where it begins among the steps.
-std::vector<QString> SewPage::sentences() const {
-  std::vector<QString> all;
-  if (const auto* sewn = std::get_if<SewnLink>(&book_->sewn))
-    for (const LinkRow& row : sewn->rows)
-      for (std::size_t i = 0; i < row.steps.size(); ++i)
-        all.push_back(QString::fromStdString(linkStepWords(row.steps[i], row, i == 0, translated)));
-  if (const auto* sewn = std::get_if<SewnTapes>(&book_->sewn))
-    for (std::size_t i = 0; i < sewn->steps.size(); ++i)
-      all.push_back(QString::fromStdString(tapeStepWords(
-          sewn->steps[i], static_cast<int>(sewn->stations.size() / 2) - 1, i == 0, translated)));
-  return all;
-}
+Notation SewPage::notation() const { return windowNotation(document_.plan()); }
 
 void SewPage::renew() {
   isStale_ = false;
-  *book_ = {};
-  if (document_.missing().empty()) *book_ = sewBook(document_.job(), document_.plan(), *patterns_);
-  sentences_ = sentences();
-  starts_.clear();
-  for (std::size_t i = 0; i < sentences_.size(); ++i) starts_.push_back(i);
-  if (const SewnStab* sewn = stab()) {
-    const SewingNotes notes{book_->job.finish, sewn->plan.number("start_tail").value_or(0.0)};
-    const auto all =
-        stepWords(sewn->trail.steps, notes, windowNotation(document_.plan()), translated);
-    for (std::size_t i = 0; i < all.size(); ++i)
-      if (!isToldBefore(sewn->trail.steps, i)) {
-        starts_.push_back(i);
-        sentences_.push_back(QString::fromStdString(all[i]));
-      }
-  }
-  move_ = std::min(move_, starts_.size());
+  const auto before = std::exchange(book_, workspace_.sewing().sewn());
+  moves_ = sewMoves(*book_, notation(), translated);
+  move_ = std::min(move_, moves_.size());
   if (stab() == nullptr) isPractice_ = false;
-  made_.clear();
-  madeSteps_.clear();
-  judged_.clear();
-  learner_.reset();
-  if (stab() != nullptr) learner_.emplace(stab()->graph);
+  // Another finish or a thicker book takes nothing away from what is practised.
+  const auto* old = std::get_if<SewnStab>(&before->sewn);
+  const bool isSame = old != nullptr && stab() != nullptr &&
+                      old->graph.stretches == stab()->graph.stretches &&
+                      old->graph.wraps == stab()->graph.wraps;
+  practiseAnew(isSame ? made_ : std::vector<SewToken>());
   {
     const QSignalBlocker quiet(slider_);
-    slider_->setRange(0, static_cast<int>(starts_.size()));
+    slider_->setRange(0, static_cast<int>(moves_.size()));
   }
   writeMargin();
   place();
   showMove();
 }
 
+/// From the beginning, then these steps, each of which was right before.
+void SewPage::practiseAnew(const std::vector<SewToken>& made) {
+  const std::vector<SewToken> again = made;
+  made_.clear();
+  madeSteps_.clear();
+  judged_.clear();
+  learner_.reset();
+  if (stab() == nullptr) return;
+  learner_.emplace(stab()->graph);
+  for (const SewToken& token : again) learner_->take(token);
+  made_ = again;
+  madeSteps_ = stepsOf(stab()->graph, made_);
+}
+
 QString SewPage::words() const { return words_->text(); }
 
 void SewPage::goTo(std::size_t move) {
   if (isPractice_) return;
-  move_ = std::min(move, starts_.size());
+  move_ = std::min(move, moves_.size());
   showMove();
 }
 
 void SewPage::showMove() {
   if (isPractice_) return showPractice();
-  const bool hasMoves = !starts_.empty();
+  const bool hasMoves = !moves_.empty();
   {
     const QSignalBlocker quiet(slider_);
     slider_->setValue(static_cast<int>(move_));
@@ -225,23 +158,19 @@ void SewPage::showMove() {
   slider_->setVisible(hasMoves);
   entry_->setVisible(false);
   if (!hasMoves) {
-    const Issues& issues = book_->issues;
-    words_->setText(!document_.missing().empty() ? tr("The sewing waits for the measures.")
-                    : issues.empty()             ? QString()
-                                                 : QString::fromStdString(issueWords(
-                                                       issues.front(), windowNotation(document_.plan()))));
+    words_->setText(whyNot());
     aside_->clear();
     strip_->clear();
     thread_->show({});
     return;
   }
-  words_->setText(move_ == 0 ? tr("Ready to sew, in %1 moves.").arg(starts_.size())
-                             : sentences_[move_ - 1]);
-  QString aside = move_ == 0 ? QString() : tr("Move %1 of %2.").arg(move_).arg(starts_.size());
+  words_->setText(move_ == 0 ? tr("Ready to sew, in %1 moves.").arg(moves_.size())
+                             : QString::fromStdString(moves_[move_ - 1].says));
+  QString aside = move_ == 0 ? QString() : tr("Move %1 of %2.").arg(move_).arg(moves_.size());
   const SewnStab* sewn = stab();
   if (sewn != nullptr) {
-    const std::size_t present = move_ == 0 ? 0 : starts_[move_ - 1];
-    const std::size_t done = move_ == starts_.size() ? sewn->trail.steps.size() : starts_[move_];
+    const std::size_t present = move_ == 0 ? 0 : moves_[move_ - 1].step;
+    const std::size_t done = stepsDone();
     if (move_ == 0) {
       QStringList holes;
       for (const Tie& tie : sewn->ties) holes << QString::number(tie.hole + 1);
@@ -250,15 +179,9 @@ void SewPage::showMove() {
     for (const Tie& tie : sewn->ties)
       if (move_ > 0 && tie.offBefore > present && tie.offBefore <= done)
         aside += " " + tr("The tie at hole %1 comes off before.").arg(tie.hole + 1);
-    StitchPicture picture;
-    picture.graph = &sewn->graph;
-    picture.steps = &sewn->trail.steps;
-    picture.done = move_ == 0 ? 0 : done;
+    StitchPicture picture = pictureOf(sewn->trail.steps);
+    picture.done = done;
     picture.present = present;
-    picture.thickness = sewn->plan.number("sewn_thickness").value_or(1.0);
-    picture.hole = sewn->plan.number("hole_diameter").value_or(1.0);
-    picture.passes = sewn->passes;
-    picture.isFromBack = isFromBack_;
     strip_->show(picture);
     strip_->setAccessibleDescription(words_->text());
   } else {
@@ -267,6 +190,35 @@ void SewPage::showMove() {
   aside_->setText(aside.trimmed());
   fitWords();
   writeThread();
+}
+
+/// There is nothing to be shown.
+QString SewPage::whyNot() const {
+  if (!document_.missing().empty()) return tr("The sewing waits for the measures.");
+  if (!book_->missing.empty())
+    return QString::fromStdString(sewingWaits(*book_, notation(), translated));
+  const Issues& issues = book_->issues;
+  return issues.empty() ? QString()
+                        : QString::fromStdString(issueWords(issues.front(), notation()));
+}
+
+/// Before its steps are shown as done; this book's sizes, and from which side.
+StitchPicture SewPage::pictureOf(const std::vector<SewStep>& steps) const {
+  StitchPicture picture;
+  picture.graph = &stab()->graph;
+  picture.steps = &steps;
+  picture.thickness = stab()->plan.number("sewn_thickness").value_or(1.0);
+  picture.hole = stab()->plan.number("hole_diameter").value_or(1.0);
+  picture.passes = stab()->passes;
+  picture.isFromBack = isFromBack_;
+  return picture;
+}
+
+/// Of all moves so far.
+std::size_t SewPage::stepsDone() const {
+  if (move_ == 0) return 0;
+  if (move_ < moves_.size()) return moves_[move_].step;
+  return stab() != nullptr ? stab()->trail.steps.size() : moves_.size();
 }
 
 /// Linked or over tapes: a move is a step.
@@ -283,12 +235,9 @@ void SewPage::showSections() {
 
 void SewPage::writeThread() {
   ThreadBar::Lengths lengths;
-  const Plan* sewn = plan();
+  const Plan* sewn = book_->plan();
   if (sewn == nullptr) return thread_->show(lengths);
-  const auto words = [&](double mm) {
-    return QString::fromStdString(
-        formatLength(Length::fromMm(mm), windowNotation(document_.plan())));
-  };
+  const auto words = [&](double mm) { return QString::fromStdString(threadWords(mm, notation())); };
   if (const auto* stitched = stab()) {
     for (const ThreadPiece& piece : stitched->pieces) lengths.pieces.push_back(piece.length);
     lengths.byRule = sewn->number("thread_rule").value_or(0.0);
@@ -305,17 +254,13 @@ void SewPage::writeThread() {
       lengths.pieces.size() > 1
           ? tr("%1 of thread in %2 pieces").arg(words(needed)).arg(lengths.pieces.size())
           : tr("%1 of thread").arg(words(needed));
-  if (!starts_.empty())
-    lengths.drawn = needed * static_cast<double>(move_) / static_cast<double>(starts_.size());
+  lengths.drawn = needed * drawnPart(*book_, stepsDone());
   thread_->show(lengths);
 }
 
 void SewPage::setPractice(bool isOn) {
   isPractice_ = isOn && stab() != nullptr;
-  made_.clear();
-  madeSteps_.clear();
-  judged_.clear();
-  if (stab() != nullptr) learner_.emplace(stab()->graph);
+  practiseAnew({});
   writeMargin();
   place();
   showMove();
@@ -331,51 +276,52 @@ void SewPage::pressHole(std::size_t hole) {
   entry_->setFocus();
 }
 
-void SewPage::press(const SewToken& token) {
-  if (!learner_) return;
-  if (!learner_->slipOf(token)) {
+bool SewPage::press(const SewToken& token) {
+  if (!learner_) return false;
+  const bool isRight = !learner_->slipOf(token);
+  if (isRight) {
     learner_->take(token);
     made_.push_back(token);
     madeSteps_ = stepsOf(stab()->graph, made_);
     judged_ = learner_->isDone() ? tr("All is sewn.") : QString();
-    judgedAs_ = Severity::Note;
   } else {
     std::vector<SewToken> tried = made_;
     tried.push_back(token);
     const Judged judged = judge(stab()->graph, tried);
     judged_ = QString::fromStdString(slipSays(judged, token, translated) + " " +
                                      slipRemedy(judged, translated));
-    judgedAs_ = Severity::Mind;
   }
   showPractice();
+  return isRight;
 }
 
 void SewPage::drawBack() {
   if (made_.empty() || !learner_) return;
   made_.pop_back();
-  learner_.emplace(stab()->graph);
-  for (const SewToken& token : made_) learner_->take(token);
-  madeSteps_ = stepsOf(stab()->graph, made_);
-  judged_.clear();
+  practiseAnew(made_);
   showPractice();
 }
 
+/// What stands after a step that is wrong waits in the entry.
 void SewPage::readTokens() {
-  std::istringstream words(entry_->text().toStdString());
+  if (stab() == nullptr) return;
+  QStringList words = entry_->text().split(' ', Qt::SkipEmptyParts);
   entry_->clear();
-  for (std::string word; words >> word;) {
+  bool isWrong = false;
+  while (!words.empty() && !isWrong) {
+    const std::string word = words.takeFirst().toStdString();
     const auto token = sewToken(word);
-    const bool isThere = token && stab() != nullptr && token->hole < stab()->graph.holes.size();
-    if (!isThere) {
-      judged_ = tr("\"%1\" is no step here: write 6+ for through hole 6 to the front, 6- to the "
-                   "back, spine, head, tail or knot.")
-                    .arg(QString::fromStdString(shortened(word)));
-      judgedAs_ = Severity::Mind;
-      return showPractice();
+    if (token && token->hole < stab()->graph.holes.size()) {
+      isWrong = !press(*token);
+      continue;
     }
-    press(*token);
-    if (judgedAs_ == Severity::Mind && !judged_.isEmpty()) return;
+    isWrong = true;
+    judged_ = tr("\"%1\" is no step here: write 6+ for through hole 6 to the front, 6- to the "
+                 "back, spine, head, tail or knot.")
+                  .arg(QString::fromStdString(shortened(word)));
+    showPractice();
   }
+  entry_->setText(words.join(' '));
 }
 
 void SewPage::showPractice() {
@@ -389,16 +335,9 @@ void SewPage::showPractice() {
                                      : tr("Right so far."));
   aside_->setText(made.trimmed());
   fitWords();
-  const SewnStab* sewn = stab();
-  StitchPicture picture;
-  picture.graph = &sewn->graph;
-  picture.steps = &madeSteps_;
+  StitchPicture picture = pictureOf(madeSteps_);
   picture.done = madeSteps_.size();
   picture.present = madeSteps_.size() > 2 ? madeSteps_.size() - 2 : 0;
-  picture.thickness = sewn->plan.number("sewn_thickness").value_or(1.0);
-  picture.hole = sewn->plan.number("hole_diameter").value_or(1.0);
-  picture.passes = sewn->passes;
-  picture.isFromBack = isFromBack_;
   picture.showsWay = false;
   strip_->show(picture);
   strip_->setAccessibleDescription(words_->text());
@@ -462,7 +401,7 @@ void SewPage::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Home:
       return goTo(0);
     case Qt::Key_End:
-      return goTo(starts_.size());
+      return goTo(moves_.size());
     case Qt::Key_Backspace:
       if (isPractice_) return drawBack();
       break;

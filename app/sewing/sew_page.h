@@ -8,8 +8,9 @@
 #include "app/document/document.h"
 #include "app/stage/stage_page.h"
 #include "core/sewing/learner.h"
-#include "core/sewing/sew_book.h"
 #include "paint/palette.h"
+#include "paint/stitch_painter.h"
+#include "words/sewing_words.h"
 
 class QLabel;
 class QLineEdit;
@@ -44,7 +45,7 @@ class SewPage : public StagePage {
 
   /// The move that is shown: 0 before the first.
   [[nodiscard]] std::size_t move() const { return move_; }
-  [[nodiscard]] std::size_t moves() const { return starts_.size(); }
+  [[nodiscard]] std::size_t moves() const { return moves_.size(); }
   [[nodiscard]] QString words() const;
 
  protected:
@@ -55,33 +56,40 @@ class SewPage : public StagePage {
   bool eventFilter(QObject* watched, QEvent* event) override;
 
  private:
+  void dress();
+  void makeCommands();
   void renew();
+  void practiseAnew(const std::vector<SewToken>& made);
   void place();
   void fitWords();
   void showMove();
+  [[nodiscard]] QString whyNot() const;
   void showSections();
+  [[nodiscard]] StitchPicture pictureOf(const std::vector<SewStep>& steps) const;
   void goTo(std::size_t move);
   void setPractice(bool isOn);
-  void press(const SewToken& token);
+  /// Whether the step was right.
+  bool press(const SewToken& token);
   void pressHole(std::size_t hole);
   void drawBack();
   void readTokens();
   void showPractice();
   void writeMargin();
+  void writeChoices();
+  void writeFindings(bool areNotes);
   void writePatterns();
+  void lookFrom(bool back);
   void writeThread();
   void keep(const std::function<void(JobSewing&)>& change);
   [[nodiscard]] const SewnStab* stab() const { return std::get_if<SewnStab>(&book_->sewn); }
-  [[nodiscard]] const Plan* plan() const;
-  [[nodiscard]] std::vector<QString> sentences() const;
+  [[nodiscard]] Notation notation() const;
+  [[nodiscard]] std::size_t stepsDone() const;
 
   Workspace& workspace_;
   Document& document_;
   const Palette& palette_;
-  std::unique_ptr<PatternLibrary> patterns_;
-  std::unique_ptr<SewnBook> book_;
-  std::vector<QString> sentences_;   // one for each move
-  std::vector<std::size_t> starts_;  // the step with which a move begins
+  std::shared_ptr<const SewnBook> book_ = std::make_shared<const SewnBook>();
+  std::vector<SewMove> moves_;
   std::size_t move_ = 0;
 
   MarginColumn* margin_;
@@ -98,7 +106,6 @@ class SewPage : public StagePage {
   std::vector<SewToken> made_;
   std::vector<SewStep> madeSteps_;
   QString judged_;
-  Severity judgedAs_ = Severity::Note;
   Subject selected_;
   bool isPractice_ = false, isFromBack_ = false, isFolded_ = false, isStale_ = true;
 };

@@ -3,8 +3,10 @@
 #include "app/ink_button.h"
 #include "app/margin_column.h"
 #include "app/sewing/pattern_button.h"
+#include "app/sewing/sew_desk.h"
 #include "app/sewing/sew_page.h"
 #include "app/words/window_words.h"
+#include "app/workspace/workspace.h"
 #include "words/finding_words.h"
 #include "words/issue_words.h"
 
@@ -17,84 +19,92 @@ void SewPage::keep(const std::function<void(JobSewing&)>& change) {
   document_.keepSewing(said);
 }
 
+void SewPage::lookFrom(bool back) {
+  isFromBack_ = back;
+  writeMargin();
+  showMove();
+}
+
 void SewPage::writeMargin() {
   margin_->begin();
-  if (const Plan* sewn = plan()) {
-    const Notation notation = windowNotation(document_.plan());
+  if (const Plan* sewn = book_->plan()) {
     margin_->heading(localText(sewn->rules->title));
     if (!sewn->rules->about.text.empty()) margin_->text(localText(sewn->rules->about));
-    const auto length = [&](const char* id) {
-      return QString::fromStdString(
-          formatLength(Length::fromMm(sewn->number(id).value_or(0.0)), notation));
-    };
-    if (stab() != nullptr) {
-      margin_->space();
-      if (sewn->number("hole_diameter"))
-        margin_->text(tr("Holes of %1; the fullest is passed %2 times.")
-                          .arg(length("hole_diameter"))
-                          .arg(sewn->number("most_passes").value_or(0.0)));
-      margin_->ways({{"sew.shown", tr("shown"), !isPractice_, [this] { setPractice(false); }},
-                     {"sew.practice", tr("practise"), isPractice_, [this] { setPractice(true); }}});
-      margin_->ways({{"sew.from.front", tr("from the front"), !isFromBack_,
-                      [this] {
-                        isFromBack_ = false;
-                        writeMargin();
-                        showMove();
-                      }},
-                     {"sew.from.back", tr("from the back"), isFromBack_, [this] {
-                        isFromBack_ = true;
-                        writeMargin();
-                        showMove();
-                      }}});
-      const Finish finish = book_->job.finish;
-      margin_->ways({{"sew.finish.buried", tr("knot drawn in"), finish == Finish::Buried,
-                      [this] { keep([](JobSewing& said) { said.finish = "buried"; }); }},
-                     {"sew.finish.glued", tr("glued"), finish == Finish::Glued,
-                      [this] { keep([](JobSewing& said) { said.finish = "glued"; }); }},
-                     {"sew.finish.ornament", tr("a second thread"), finish == Finish::Ornament,
-                      [this] { keep([](JobSewing& said) { said.finish = "ornament"; }); }}});
-    }
-    const bool isLeft = book_->job.hand == Hand::Left;
-    margin_->ways({{"sew.hand.right", tr("right hand"), !isLeft,
-                    [this] { keep([](JobSewing& said) { said.hand = "right"; }); }},
-                   {"sew.hand.left", tr("left hand"), isLeft,
-                    [this] { keep([](JobSewing& said) { said.hand = "left"; }); }}});
+    writeChoices();
     margin_->space();
-    for (const PlannedFinding& finding : sewn->findings)
-      if (finding.rule->severity != Severity::Note)
-        margin_->finding(finding.rule->severity,
-                         QString::fromStdString(findingSays(finding, notation) + " " +
-                                                findingRemedy(finding, notation)));
+    writeFindings(false);
   }
-  for (const Issue& issue : book_->issues)
-    margin_->finding(Severity::Stop,
-                     QString::fromStdString(issueWords(issue, windowNotation(document_.plan()))));
-  const bool isStab = !document_.missing().empty() ? false : book_->job.kind == SewingKind::Stab;
-  if (isStab && (stab() != nullptr || !book_->issues.empty())) writePatterns();
-  if (const Plan* sewn = plan()) {
-    const Notation notation = windowNotation(document_.plan());
+  for (const Issue& issue : book_->missing.empty() ? book_->issues : Issues())
+    margin_->finding(Severity::Stop, QString::fromStdString(issueWords(issue, notation())));
+  if (stab() != nullptr || (!book_->issues.empty() && book_->job.kind == SewingKind::Stab))
+    writePatterns();
+  if (book_->plan() != nullptr) {
     margin_->space();
-    for (const PlannedFinding& finding : sewn->findings)
-      if (finding.rule->severity == Severity::Note)
-        margin_->finding(Severity::Note,
-                         QString::fromStdString(findingSays(finding, notation) + " " +
-                                                findingRemedy(finding, notation)));
+    writeFindings(true);
   }
   margin_->end();
+}
+
+void SewPage::writeFindings(bool areNotes) {
+  for (const PlannedFinding& finding : book_->plan()->findings)
+    if ((finding.rule->severity == Severity::Note) == areNotes)
+      margin_->finding(finding.rule->severity,
+                       QString::fromStdString(findingSays(finding, notation()) + " " +
+                                              findingRemedy(finding, notation())));
+}
+
+/// How it is shown, and how the job says that it is sewn.
+void SewPage::writeChoices() {
+  if (const SewnStab* sewn = stab()) {
+    margin_->space();
+    if (const auto hole = sewn->plan.number("hole_diameter"))
+      margin_->text(
+          tr("Holes of %1; the fullest is passed %2 times.")
+              .arg(QString::fromStdString(formatLength(Length::fromMm(*hole), notation())))
+              .arg(sewn->plan.number("most_passes").value_or(0.0)));
+    margin_->ways({{"sew.shown", tr("shown"), !isPractice_, [this] { setPractice(false); }},
+                   {"sew.practice", tr("practise"), isPractice_, [this] { setPractice(true); }}});
+    margin_->ways(
+        {{"sew.from.front", tr("from the front"), !isFromBack_, [this] { lookFrom(false); }},
+         {"sew.from.back", tr("from the back"), isFromBack_, [this] { lookFrom(true); }}});
+    const Finish finish = book_->job.finish;
+    const auto finished = [this](const char* word) {
+      return [this, word] { keep([word](JobSewing& said) { said.finish = word; }); };
+    };
+    margin_->ways(
+        {{"sew.finish.buried", tr("knot drawn in"), finish == Finish::Buried, finished("buried")},
+         {"sew.finish.glued", tr("glued"), finish == Finish::Glued, finished("glued")},
+         {"sew.finish.ornament", tr("a second thread"), finish == Finish::Ornament,
+          finished("ornament")}});
+  }
+  const bool isLeft = book_->job.hand == Hand::Left;
+  const auto handed = [this](const char* word) {
+    return [this, word] { keep([word](JobSewing& said) { said.hand = word; }); };
+  };
+  margin_->ways({{"sew.hand.right", tr("right hand"), !isLeft, handed("right")},
+                 {"sew.hand.left", tr("left hand"), isLeft, handed("left")}});
 }
 
 /// Each drawn at this book's sizes.
 void SewPage::writePatterns() {
   margin_->heading(tr("Patterns"));
-  for (const std::string& id : patterns_->ids()) {
-    const LoadedRules loaded = patterns_->load(id);
-    if (loaded.rules == nullptr) continue;
+  const PatternLibrary& patterns = workspace_.sewing().patterns();
+  for (const Issue& issue : patterns.leftOut())
+    margin_->finding(Severity::Mind, QString::fromStdString(placedWords(issue, notation())));
+  for (const std::string& id : patterns.ids()) {
+    const LoadedRules loaded = patterns.load(id);
+    if (loaded.rules == nullptr) {  // one of the house's, with a mistake
+      for (const Issue& issue : loaded.issues)
+        margin_->finding(Severity::Mind, QString::fromStdString(placedWords(issue, notation())));
+      continue;
+    }
+    if (loaded.rules->isBase) continue;
     Job job = document_.job();
     JobSewing said = job.sewing.value_or(JobSewing());
     said.kind = "stab";
     said.pattern = id;
     job.sewing = said;
-    const auto sewing = sewingOfBook(job, document_.plan(), *patterns_);
+    const auto sewing = sewingOfBook(job, document_.plan(), patterns);
     auto laid = holesOf(loaded.rules, *sewing);
     std::optional<StitchGraph> graph;
     if (auto* found = std::get_if<StitchGraph>(&laid)) graph = std::move(*found);

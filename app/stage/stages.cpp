@@ -2,18 +2,19 @@
 
 #include <QCoreApplication>
 #include <algorithm>
+#include <cmath>
 
 #include "app/cutting/cut_desk.h"
 #include "app/cutting/cut_page.h"
 #include "app/printing/templates_page.h"
+#include "app/sewing/sew_desk.h"
 #include "app/sewing/sew_page.h"
 #include "app/table/table.h"
 #include "app/words/cut_words.h"
 #include "app/words/window_words.h"
 #include "app/workspace/stock_room.h"
 #include "app/workspace/workspace.h"
-#include "core/sewing/sew_book.h"
-#include "store/folders.h"
+#include "words/sewing_words.h"
 #include "words/summary_words.h"
 
 namespace drapery {
@@ -30,10 +31,13 @@ QString ruleStatus(const Stage& stage, const Plan& plan) {
   return lines.empty() ? QString() : QString::fromStdString(lines.front());
 }
 
+QString toMeasure(std::size_t count) {
+  return count == 1 ? Words::tr("1 to measure") : Words::tr("%1 to measure").arg(count);
+}
+
 StageStatus measureStatus(const Stage& stage, Workspace& workspace) {
   const std::size_t missing = workspace.book().missing().size();
-  if (missing == 1) return {Words::tr("1 to measure")};
-  if (missing > 1) return {Words::tr("%1 to measure").arg(missing)};
+  if (missing > 0) return {toMeasure(missing)};
   return {ruleStatus(stage, workspace.book().plan())};
 }
 
@@ -50,22 +54,22 @@ StageStatus caseStatus(const Stage& stage, Workspace& workspace) {
   return {isStop ? Words::tr("stop: not to be cut yet") : ruleStatus(stage, plan), isStop};
 }
 
-QString threadWords(double mm, const Notation& notation) {
+QString threadShort(double mm, const Notation& notation) {
   constexpr double kMetre = 1000.0;
-  if (notation.units == Units::Inches)
-    return QString::fromStdString(formatLength(Length::fromMm(mm), notation));
-  return Words::tr("%1 m").arg(mm / kMetre, 0, 'f', 1);
+  if (notation.units == Units::Inches) return QString::fromStdString(threadWords(mm, notation));
+  // Up: never less than it takes.
+  return Words::tr("%1 m").arg(std::ceil(mm / kMetre * 100.0) / 100.0, 0, 'f', 2);
 }
 
 StageStatus sewingStatus(const SewnBook& book, const Notation& notation) {
   if (const auto* stab = std::get_if<SewnStab>(&book.sewn))
     return {Words::tr("%1 holes, %2 of thread")
                 .arg(stab->graph.holes.size())
-                .arg(threadWords(stab->plan.number("thread_needed").value_or(0.0), notation)),
+                .arg(threadShort(stab->plan.number("thread_needed").value_or(0.0), notation)),
             stab->plan.has(Severity::Stop)};
   if (const auto* link = std::get_if<SewnLink>(&book.sewn))
     return {Words::tr("2 rows, %1 each")
-                .arg(threadWords(link->plan.number("thread_head").value_or(0.0), notation)),
+                .arg(threadShort(link->plan.number("thread_head").value_or(0.0), notation)),
             link->plan.has(Severity::Stop)};
   if (const auto* tapes = std::get_if<SewnTapes>(&book.sewn)) {
     const QString sections = QString::number(tapes->plan.number("sections").value_or(0.0));
@@ -111,13 +115,13 @@ StagePage* makeSewPage(Workspace& workspace, const Palette& palette, QWidget* pa
 
 bool isSewn(const Stage&, const RuleSet& rules) { return rules.sewing.isSewn(); }
 
-/// "11 holes, 1.7 m of thread".
+/// "11 holes, 1.63 m of thread".
 StageStatus sewStatus(const Stage&, Workspace& workspace) {
   if (!workspace.book().missing().empty()) return {Words::tr("waits for the measures")};
-  static const PatternLibrary kPatterns(housePatternsFolder());
-  const SewnBook sewn = sewBook(workspace.book().job(), workspace.book().plan(), kPatterns);
-  if (!sewn.issues.empty()) return {Words::tr("cannot be sewn so"), true};
-  return sewingStatus(sewn, windowNotation(workspace.book().plan()));
+  const auto sewn = workspace.sewing().sewn();
+  if (!sewn->missing.empty()) return {toMeasure(sewn->missing.size())};
+  if (!sewn->issues.empty()) return {Words::tr("cannot be sewn so"), true};
+  return sewingStatus(*sewn, windowNotation(workspace.book().plan()));
 }
 
 StagePage* makeTemplates(Workspace& workspace, const Palette& palette, QWidget* parent) {

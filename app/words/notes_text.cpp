@@ -329,8 +329,8 @@ NoteContent methodNote(const Document& document) {
   if (!document.missing().empty()) {
     note.heading = Words::tr("A new book");
     note.paragraphs << Words::tr(
-        "Measure the block and type each figure where it hangs: 210, 143.5 mm or "
-        "5 7/16 in. Enter keeps it and goes on to the next.");
+        "Type each figure where it hangs: 210, 143.5 mm or 5 7/16 in. Enter keeps it and goes "
+        "on to the next.");
     return note;
   }
   note.heading = localText(plan.rules->title);

@@ -5,6 +5,7 @@
 #include <filesystem>
 
 #include "app/cutting/cut_desk.h"
+#include "app/sewing/sew_desk.h"
 #include "app/workspace/folder_watch.h"
 #include "app/workspace/house_desk.h"
 #include "app/workspace/log.h"
@@ -17,9 +18,8 @@
 namespace drapery {
 
 Workspace::Places Workspace::Places::usual() {
-  return {houseMethodsFolder(), houseMaterialsFolder(),
-          jobsFolder(),         settingsFile(),
-          stockFile(),          shopFile()};
+  return {houseMethodsFolder(), houseMaterialsFolder(), jobsFolder(), settingsFile(), stockFile(),
+          shopFile(),           housePatternsFolder()};
 }
 
 Workspace::Workspace(Places places, QObject* parent)
@@ -30,6 +30,7 @@ Workspace::Workspace(Places places, QObject* parent)
   shop_ = std::make_unique<ShopRoom>(places_.shop);
   book_ = std::make_unique<Document>(readLibrary(), *jobs_, usualUnits());
   cutting_ = std::make_unique<CutDesk>(*book_, *stock_);
+  sewing_ = std::make_unique<SewDesk>(*book_, places_.patterns);
   desk_ = std::make_unique<HouseDesk>(
       *book_, places_.methods,
       HouseDesk::Calls{[this] { reloadRules(); },
@@ -63,7 +64,7 @@ Units Workspace::usualUnits() const {
 
 void Workspace::watchRules() {
   if (watch_ != nullptr) return;
-  watch_ = new FolderWatch({places_.methods, places_.materials}, this);
+  watch_ = new FolderWatch({places_.methods, places_.materials, places_.patterns}, this);
   connect(watch_, &FolderWatch::changed, this, &Workspace::reloadRules);
 }
 
@@ -85,6 +86,7 @@ void Workspace::removeLeftovers() {
 
 void Workspace::reloadRules() {
   const Issues issues = book_->useLibrary(readLibrary());
+  sewing_->reload();
   for (const Issue& issue : issues) logNote(placedWords(issue, {}));
   emit rulesReloaded();
   if (!issues.empty()) emit rulesRefused(issues);

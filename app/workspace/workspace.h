@@ -16,6 +16,7 @@ namespace drapery {
 class CutDesk;
 class FolderWatch;
 class HouseDesk;
+class SewDesk;
 class ShopRoom;
 class StockRoom;
 
@@ -25,7 +26,7 @@ class Workspace : public QObject {
  public:
   /// Folders and files; an empty one: none.
   struct Places {
-    std::string methods, materials, jobs, settings, stock, shop;
+    std::string methods, materials, jobs, settings, stock, shop, patterns;
     /// The binder's own, by the XDG base directories.
     static Places usual();
   };
@@ -40,6 +41,8 @@ class Workspace : public QObject {
   /// What lies there to be cut, and the book laid out on it.
   [[nodiscard]] StockRoom& stock() { return *stock_; }
   [[nodiscard]] CutDesk& cutting() { return *cutting_; }
+  /// The book's sewing, and the patterns.
+  [[nodiscard]] SewDesk& sewing() { return *sewing_; }
   /// Gauges and printers.
   [[nodiscard]] ShopRoom& shop() { return *shop_; }
   [[nodiscard]] CaliperPort& caliper() { return caliper_; }
@@ -49,11 +52,11 @@ class Workspace : public QObject {
   [[nodiscard]] Units usualUnits() const;
   void startNew() { book_->startNew(usualUnits()); }
 
-  /// From now on a change in the folders of methods and materials is taken up.
+  /// From now on a change in the folders of methods, materials and patterns is taken up.
   void watchRules();
   /// Takes away, in the background, what writes that were killed left behind.
   void removeLeftovers();
-  /// Reads the rule files and materials anew.
+  /// Reads the rule files, materials and patterns anew.
   void reloadRules();
   /// Waits for what is under way, and remembers what is to be remembered: the book, and the
   /// settings.
@@ -78,6 +81,7 @@ class Workspace : public QObject {
   std::unique_ptr<ShopRoom> shop_;
   std::unique_ptr<Document> book_;
   std::unique_ptr<CutDesk> cutting_;
+  std::unique_ptr<SewDesk> sewing_;
   Tasks tasks_;
   CaliperPort caliper_;
   FolderWatch* watch_ = nullptr;

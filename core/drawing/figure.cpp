@@ -1,5 +1,6 @@
 #include "core/drawing/figure.h"
 
+#include <algorithm>
 #include <array>
 #include <cmath>
 #include <limits>
@@ -23,6 +24,13 @@ bool FigureSource::has(std::string_view input) const { return !std::isnan(number
 double FigureSource::numberOr(std::string_view input, double usual) const {
   const double value = number(input);
   return std::isnan(value) ? usual : value;
+}
+
+bool FigureSource::asksForMeasure() const {
+  return std::any_of(view_.tags.begin(), view_.tags.end(), [this](const ViewTag& tag) {
+    const InputRule* input = plan_.rules->input(tag.subject.id);
+    return input != nullptr && !input->optional && !plan_.number(input->id);
+  });
 }
 
 Sketch sketchFigure(std::string_view figure, const FigureSource& source) {

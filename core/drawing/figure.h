@@ -50,6 +50,8 @@ class FigureSource {
   [[nodiscard]] const InputRule* measured() const { return plan_.rules->input(view_.readingsOf); }
   /// The parts that the view lists.
   [[nodiscard]] const std::vector<std::string>& layers() const { return view_.layers; }
+  /// Whether a measure that still has no figure is asked for by the view's tags.
+  [[nodiscard]] bool asksForMeasure() const;
 
  private:
   const ViewRule& view_;

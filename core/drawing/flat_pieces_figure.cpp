@@ -24,15 +24,17 @@ int depthOf(const PlannedPart& part) {
 class FlatPieces {
  public:
   explicit FlatPieces(const FigureSource& source)
-      : plan_(source.plan()), wanted_(source.layers()) {}
+      : source_(source), plan_(source.plan()), wanted_(source.layers()) {}
 
   Sketch draw() {
     for (const int depth : {0, 1, 2})
       for (const PlannedPart& part : plan_.parts)
         if (depthOf(part) == depth && isWanted(part.rule->id)) drawPart(part);
-    if (!sketch_.shapes.empty()) addSpots();
-    if (sketch_.shapes.empty() || isSomethingMissing())
-      sketch_.labels.push_back({sketch_.shapes.empty() ? "flat.waits" : "flat.missing",
+    const bool isThere = !sketch_.shapes.empty();
+    if (!isThere && !wanted_.empty() && source_.asksForMeasure()) standIn();
+    if (!sketch_.shapes.empty()) addSpots(!isThere);
+    if (sketch_.shapes.empty() || (isThere && isSomethingMissing()))
+      sketch_.labels.push_back({isThere ? "flat.missing" : "flat.waits",
                                 {(whole_.left + whole_.right) / 2, whole_.top},
                                 LabelSide::Above});
     return std::move(sketch_);
@@ -40,7 +42,7 @@ class FlatPieces {
 
  private:
   struct Lying {
-    const PlannedPart* part;
+    std::string part;
     std::vector<Box> boxes;  // one for each place
   };
 
@@ -73,7 +75,7 @@ class FlatPieces {
     std::vector<Placement> places = part.places;
     // With the rest unknown a piece still shows its size.
     if (places.empty() && isAlone(part)) places.emplace_back();
-    Lying lying{&part, {}};
+    Lying lying{part.rule->id, {}};
     for (const Placement& place : places) {
       for (Shape& shape : pieceShapes(part, place)) sketch_.add(std::move(shape));
       lying.boxes.push_back(boundsOf(placedOutline(part.outline, place)));
@@ -86,7 +88,16 @@ class FlatPieces {
     if (!lying.boxes.empty()) lying_.push_back(std::move(lying));
   }
 
-  void addSpots() {
+  /// Something of a usual size for the measures to hang on.
+  void standIn() {
+    constexpr double kWidth = 100.0, kHeight = 140.0;
+    sketch_.add(closedShape(false, Matter::None, rectangle(0, 0, kWidth, kHeight),
+                            Subject::part(wanted_.front())));
+    lying_.push_back({wanted_.front(), {{0, 0, kWidth, kHeight}}});
+    sketch_.labels.push_back({kFaceLabel, {kWidth / 2, kHeight / 2}, LabelSide::On});
+  }
+
+  void addSpots(bool isStandIn) {
     whole_ = lying_.front().boxes.front();
     for (const Lying& lying : lying_)
       for (const Box& box : lying.boxes)
@@ -94,15 +105,17 @@ class FlatPieces {
                   std::max(whole_.right, box.right), std::max(whole_.top, box.top)};
     const double off = kOff * std::max(whole_.width(), whole_.height());
     const double below = whole_.bottom - off, left = whole_.left - off;
-    sketch_.line("whole.width_below", {whole_.left, below}, {whole_.right, below});
-    sketch_.line("whole.height_left", {left, whole_.bottom}, {left, whole_.top});
+    if (!isStandIn) {
+      sketch_.line("whole.width_below", {whole_.left, below}, {whole_.right, below});
+      sketch_.line("whole.height_left", {left, whole_.bottom}, {left, whole_.top});
+    }
     sketch_.point("whole.head", {whole_.left + 0.1 * whole_.width(), whole_.top});
     for (const Lying& lying : lying_) addSpotsOf(lying, off);
   }
 
   /// Widths are measured at a piece's first place, heights at its last.
   void addSpotsOf(const Lying& lying, double off) {
-    const std::string id = lying.part->rule->id + ".";
+    const std::string id = lying.part + ".";
     const Box& first = lying.boxes.front();
     const Box& last = lying.boxes.back();
     const double above = whole_.top + off, below = whole_.bottom - off;
@@ -122,6 +135,7 @@ class FlatPieces {
     sketch_.spots.push_back({id + "foot", {middle, first.bottom}, {middle, first.bottom}, {}});
   }
 
+  const FigureSource& source_;
   const Plan& plan_;
   const std::vector<std::string>& wanted_;  // ids of parts; none: all
   Sketch sketch_;

@@ -47,8 +47,7 @@ std::optional<SewToken> sewToken(std::string_view text) {
 
 std::string textOf(const SewToken& token) {
   if (token.kind == SewToken::Kind::Knot) return "knot";
-  if (token.kind == SewToken::Kind::Wrap)
-    return token.round == Round::Spine ? "spine" : token.round == Round::Head ? "head" : "tail";
+  if (token.kind == SewToken::Kind::Wrap) return nameOf(token.round);
   return std::to_string(token.hole + 1) + (token.to == Face::Front ? "+" : "-");
 }
 
@@ -290,6 +289,47 @@ Judged judge(const StitchGraph& graph, const std::vector<SewToken>& tokens) {
   }
   judged.isDone = judged.stands.isDone();
   return judged;
+}
+
+std::vector<SewStep> stepsOf(const StitchGraph& graph, const std::vector<SewToken>& sound) {
+  Learner at(graph);
+  std::vector<SewStep> steps;
+  const auto goTo = [&](std::size_t hole) {
+    const auto stretch = at.isOut() ? at.stretchTo(hole) : std::nullopt;
+    if (!stretch) return;
+    SewStep& step = steps.emplace_back();
+    step.what = SewStep::Do::Stretch;
+    step.from = at.hole();
+    step.hole = hole;
+    step.stretch = *stretch;
+    step.to = at.face();
+  };
+  for (const SewToken& token : sound) {
+    SewStep step;
+    switch (token.kind) {
+      case SewToken::Kind::Pass:
+        goTo(token.hole);
+        step.hole = token.hole;
+        step.to = token.to;
+        step.hides = at.isDone();
+        break;
+      case SewToken::Kind::Wrap:
+        step.what = SewStep::Do::Wrap;
+        step.hole = at.hole();
+        step.round = token.round;
+        step.to = otherFace(at.face());
+        break;
+      case SewToken::Kind::Knot:
+        goTo(at.start());
+        step.what = SewStep::Do::Knot;
+        step.hole = at.start();
+        step.to = Face::Back;
+        break;
+    }
+    steps.push_back(step);
+    at.take(token);
+  }
+  return steps;
 }
 
 }  // namespace drapery

@@ -15,6 +15,7 @@
 #include <vector>
 
 #include "core/sewing/stitch_graph.h"
+#include "core/sewing/trail.h"
 
 namespace drapery {
 
@@ -73,6 +74,8 @@ class Learner {
   [[nodiscard]] bool isOut() const { return isOut_; }
   /// Wraps of the hole that are still to be made.
   [[nodiscard]] bool wantsWrap(std::size_t hole) const;
+  /// The stretch from the present hole to another.
+  [[nodiscard]] std::optional<std::size_t> stretchTo(std::size_t other) const;
   /// A hole that lies between the present one and another that was meant: joined to both.
   [[nodiscard]] std::optional<std::size_t> between(std::size_t other) const;
   /// What is still to be drawn and hangs on nothing that the thread can come to; from which of its
@@ -80,7 +83,6 @@ class Learner {
   [[nodiscard]] std::optional<std::size_t> cutOff() const;
 
  private:
-  [[nodiscard]] std::optional<std::size_t> stretchTo(std::size_t other) const;
   [[nodiscard]] bool isDrawn(std::size_t stretch, Face face) const;
   [[nodiscard]] bool isAllDrawn() const { return left_ == 0; }
   [[nodiscard]] std::optional<std::size_t> homeStretch() const;
@@ -117,5 +119,8 @@ struct Judged {
 };
 
 Judged judge(const StitchGraph& graph, const std::vector<SewToken>& tokens);
+
+/// What the thread did in steps that are no slips: stretches are told too.
+std::vector<SewStep> stepsOf(const StitchGraph& graph, const std::vector<SewToken>& sound);
 
 }  // namespace drapery

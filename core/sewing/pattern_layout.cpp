@@ -15,10 +15,6 @@ namespace {
 
 std::string numbered(double k) { return std::to_string(static_cast<long long>(std::llround(k))); }
 
-const char* nameOf(Round round) {
-  return round == Round::Spine ? "spine" : round == Round::Head ? "head" : "tail";
-}
-
 /// "holes 1 to 4 and 5 to 9"
 std::string rangesOf(const std::vector<std::vector<std::size_t>>& parts) {
   std::string all;

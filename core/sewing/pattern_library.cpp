@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <filesystem>
 
+#include "core/diag/nearest_name.h"
+
 namespace drapery {
 
 namespace {
@@ -48,12 +50,23 @@ std::optional<TomlFile> PatternLibrary::source(std::string_view id) const {
   return std::nullopt;
 }
 
+Issue PatternLibrary::unknown(std::string_view id) const {
+  const std::vector<std::string> known = ids();
+  std::string all;
+  for (const std::string& each : known) all += (all.empty() ? "" : ", ") + each;
+  return {"pattern-unknown",
+          {{"value", shortened(id)}, {"nearest", nearestName(id, known)}, {"allowed", all}},
+          "pattern",
+          {},
+          {}};
+}
+
 LoadedRules PatternLibrary::load(std::string_view id) const {
   const std::lock_guard lock(loaded_->mutex);
   if (const auto known = loaded_->rules.find(id); known != loaded_->rules.end())
     return known->second;
   const auto file = source(id);
-  if (!file) return {};
+  if (!file) return {nullptr, {unknown(id)}};
   const auto bases = [this](std::string_view base) { return source(base); };
   return loaded_->rules.emplace(id, loadPattern(*file, bases, *named(shippedSewing(), "stab")))
       .first->second;

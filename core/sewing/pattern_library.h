@@ -26,7 +26,7 @@ class PatternLibrary {
   [[nodiscard]] bool isHouse(std::string_view id) const;
   /// Files in the folder that are left out, since a pattern that ships has their name.
   [[nodiscard]] const Issues& leftOut() const { return leftOut_; }
-  /// Null rules, and issues, for one that is not sound or not there.
+  /// Null rules, and issues, for one that is not sound ("pattern-unknown": not there).
   [[nodiscard]] LoadedRules load(std::string_view id) const;
   /// One that lies anywhere; those beside it and those of the library are its bases.
   [[nodiscard]] LoadedRules loadFile(const TomlFile& file, const BaseLookup& beside) const;
@@ -44,6 +44,7 @@ class PatternLibrary {
     std::map<std::string, LoadedRules, std::less<>> rules;
   };
   [[nodiscard]] std::optional<TomlFile> source(std::string_view id) const;
+  [[nodiscard]] Issue unknown(std::string_view id) const;
 
   std::vector<Entry> entries_;
   Issues leftOut_;

@@ -13,7 +13,17 @@ struct SewnBook {
   SewingJob job;  // with all that the plan had to give
   std::variant<std::monostate, SewnStab, SewnLink, SewnTapes> sewn;
   Issues issues;  // why there is none; none where such a book is not sewn
+  /// Where nothing is wrong but that these are not measured yet.
+  std::vector<LocalText> missing;
+  /// Its values and findings; null where nothing is sewn.
+  [[nodiscard]] const Plan* plan() const;
 };
+
+/// Of the thread, how much the first steps have drawn: 0 to 1.
+double drawnPart(const SewnBook& book, std::size_t steps);
+
+/// The rules of its pattern or kind.
+LoadedRules rulesToSewBy(const SewingJob& job, const PatternLibrary& patterns);
 
 /// What is sewn on this book, before anything is found: the job's own words over what the plan's
 /// rules say. Nothing for a book that is not sewn.

@@ -28,6 +28,7 @@ struct SewnTapes {
   std::vector<std::pair<double, double>> strips;  // between head, tapes and tail: cloth goes there
   std::vector<TapeStep> steps;
   std::vector<ThreadPiece> pieces;
+  [[nodiscard]] int tapes() const { return static_cast<int>(stations.size() / 2) - 1; }
 };
 
 /// Or every entry that is refused.

@@ -190,33 +190,13 @@ class SewingStab {
     enter("thread_off", measuring.threadOff());
   }
 
-  /// How much thread each step takes: a wrap on both faces and over the edge.
-  [[nodiscard]] std::vector<double> lengths(double thickness) const {
-    const StitchGraph& graph = sewn_.graph;
-    std::vector<double> lengths;
-    for (const SewStep& step : sewn_.trail.steps) switch (step.what) {
-        case SewStep::Do::Pass:
-          lengths.push_back(thickness);
-          break;
-        case SewStep::Do::Stretch:
-          lengths.push_back(graph.lengthOf(step.stretch));
-          break;
-        case SewStep::Do::Wrap:
-          lengths.push_back(2 * graph.reachOf({step.hole, step.round}) + thickness);
-          break;
-        default:
-          lengths.push_back(0.0);
-      }
-    return lengths;
-  }
-
   void cutThread() {
     const Plan& plan = sewn_.plan;
     const auto number = [&](const char* name) { return plan.number(name).value_or(0.0); };
     const ThreadTails tails{number("start_tail"), number("end_tail"), number("knot"),
                             number("join_tail"),  number("ease"),     number("thread_longest")};
     const auto& steps = sewn_.trail.steps;
-    const std::vector<double> all = lengths(number("sewn_thickness"));
+    const std::vector<double> all = stepLengths(sewn_);
     std::vector<bool> joins;
     std::size_t last = steps.size();
     for (std::size_t i = 0; i < steps.size(); ++i) {
@@ -262,6 +242,25 @@ class SewingStab {
 
 std::variant<SewnStab, Issues> sewStab(const RuleSetPtr& pattern, const SewingJob& job) {
   return SewingStab(pattern, job).run();
+}
+
+std::vector<double> stepLengths(const SewnStab& sewn) {
+  const double thickness = sewn.plan.number("sewn_thickness").value_or(0.0);
+  std::vector<double> lengths;
+  for (const SewStep& step : sewn.trail.steps) switch (step.what) {
+      case SewStep::Do::Pass:
+        lengths.push_back(thickness);
+        break;
+      case SewStep::Do::Stretch:
+        lengths.push_back(sewn.graph.lengthOf(step.stretch));
+        break;
+      case SewStep::Do::Wrap:
+        lengths.push_back(2 * sewn.graph.reachOf({step.hole, step.round}) + thickness);
+        break;
+      default:
+        lengths.push_back(0.0);
+    }
+  return lengths;
 }
 
 std::variant<StitchGraph, Issues> holesOf(const RuleSetPtr& pattern, const SewingJob& job) {

@@ -30,6 +30,9 @@ struct SewnStab {
 /// "start".
 std::variant<SewnStab, Issues> sewStab(const RuleSetPtr& pattern, const SewingJob& job);
 
+/// The thread of each step, mm, without tails and ease: a wrap's on both faces and over the edge.
+std::vector<double> stepLengths(const SewnStab& sewn);
+
 /// The pattern's holes alone, where its sizes are sound.
 std::variant<StitchGraph, Issues> holesOf(const RuleSetPtr& pattern, const SewingJob& job);
 

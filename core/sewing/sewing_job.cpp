@@ -35,9 +35,7 @@ SewingJob sewingOf(const JobSewing& said, const Job& job) {
   sewing.title = job.title;
   sewing.units = job.units;
   sewing.round = job.round;
-  sewing.kind = said.kind == "link"    ? SewingKind::Link
-                : said.kind == "tapes" ? SewingKind::Tapes
-                                       : SewingKind::Stab;
+  sewing.kind = sewingKind(said.kind);
   if (!said.pattern.empty()) sewing.pattern = said.pattern;
   sewing.given = said.given;
   sewing.allowances = said.allowances;

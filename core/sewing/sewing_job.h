@@ -3,6 +3,7 @@
 
 #include <optional>
 #include <string>
+#include <string_view>
 
 #include "core/plan/job.h"
 #include "core/plan/plan.h"
@@ -13,6 +14,11 @@ namespace drapery {
 enum class SewingKind { Stab, Link, Tapes };
 constexpr const char* nameOf(SewingKind kind) {
   return kind == SewingKind::Stab ? "stab" : kind == SewingKind::Link ? "link" : "tapes";
+}
+
+/// Stab, where the word names none.
+constexpr SewingKind sewingKind(std::string_view word) {
+  return word == "link" ? SewingKind::Link : word == "tapes" ? SewingKind::Tapes : SewingKind::Stab;
 }
 
 struct SewingJob {

@@ -13,6 +13,7 @@ namespace drapery {
 
 enum class Face { Front, Back };
 constexpr Face otherFace(Face face) { return face == Face::Front ? Face::Back : Face::Front; }
+constexpr const char* nameOf(Face face) { return face == Face::Front ? "front" : "back"; }
 enum class Hand { Right, Left };
 
 /// mm from the head and from the spine edge.

@@ -34,12 +34,15 @@ class BenchWindow : public ::testing::Test {
     window_.reset();
     workspace_ = std::make_unique<Workspace>(
         Workspace::Places{methods, materials, folder_.path() + "/drapery/jobs", settings, stock(),
-                          folder_.path() + "/drapery/shop.json"});
+                          folder_.path() + "/drapery/shop.json", patterns()});
     window_ = std::make_unique<MainWindow>(*workspace_, stages);
     window_->show();
     window_->activateWindow();
     QApplication::processEvents();
   }
+
+  /// The house's own, of which there are none until a test writes them.
+  std::string patterns() { return folder_.path() + "/drapery/patterns"; }
 
   /// What lies there to be cut: nothing, until a test writes it.
   std::string stock() { return folder_.path() + "/drapery/stock.json"; }

@@ -5,6 +5,7 @@
 #include <QLineEdit>
 #include <QSlider>
 #include <QTest>
+#include <filesystem>
 
 #include "app/sewing/pattern_button.h"
 #include "app/sewing/sew_page.h"
@@ -14,6 +15,7 @@
 namespace drapery::test {
 namespace {
 
+using ::testing::AllOf;
 using ::testing::HasSubstr;
 
 class SewStage : public BenchWindow {
@@ -36,7 +38,7 @@ class SewStage : public BenchWindow {
 TEST_F(SewStage, showsEveryMoveToTheKnot) {
   openStabBook();
   EXPECT_THAT(find("docket.sew")->accessibleName().toStdString(),
-              HasSubstr("7 holes, 1.6 m of thread"));
+              HasSubstr("7 holes, 1.63 m of thread"));
   EXPECT_THAT(words(), HasSubstr("Ready to sew"));
   EXPECT_THAT(find<QLabel>("sew.aside")->text().toStdString(), HasSubstr("tie the stack at holes"));
   press(Qt::Key_Space);
@@ -80,6 +82,62 @@ TEST_F(SewStage, judgesWhatIsClickedAndTyped) {
   EXPECT_TRUE(isShown("sew.slider"));
 }
 
+// Nothing that was practised is lost to another knot, nor what was typed to a slip before it.
+TEST_F(SewStage, practiceOutlastsAnotherFinish) {
+  openStabBook();
+  click("sew.practice");
+  auto* entry = find<QLineEdit>("sew.entry");
+  QTest::keyClicks(entry, "4+ 3- s 3- 1+ 2+ s");
+  press(Qt::Key_Return);
+  EXPECT_THAT(words(), HasSubstr("Hole 2 was passed over"));
+  EXPECT_EQ(entry->text(), "2+ s");
+  press(Qt::Key_Return);
+  EXPECT_EQ(find<QLabel>("sew.aside")->text(), "4+ 3- spine 3- 2+ spine");
+  click("sew.finish.glued");
+  EXPECT_EQ(find<QLabel>("sew.aside")->text(), "4+ 3- spine 3- 2+ spine");
+  EXPECT_EQ(strip().picture().done, 8U);  // and the two stretches between
+  click("sew.pattern.row-four");
+  EXPECT_EQ(find<QLabel>("sew.aside")->text(), "");
+}
+
+TEST_F(SewStage, anUnknownPatternIsToldAndAnotherChosen) {
+  begin();
+  Job job = plainJob("stab-boarded");
+  job.sewing = JobSewing();
+  job.sewing->kind = "stab";
+  job.sewing->pattern = "zigzga";
+  open(job);
+  EXPECT_THAT(find("docket.sew")->accessibleName().toStdString(), HasSubstr("cannot be sewn so"));
+  click("docket.sew");
+  EXPECT_THAT(words(), AllOf(HasSubstr("\"zigzga\" is not known"), HasSubstr("mean zigzag?")));
+  EXPECT_FALSE(isShown("sew.slider"));
+  click("sew.pattern.zigzag");
+  EXPECT_THAT(words(), HasSubstr("Ready to sew"));
+}
+
+// A pattern that is written while the window is open, first with a mistake.
+TEST_F(SewStage, theHousesPatternsAreTakenUp) {
+  std::filesystem::create_directories(patterns());
+  openStabBook();
+  const char* const kOurs = R"(schema = "drapery-pattern/1"
+id = "ours"
+base = "row"
+title = "Our row"
+)";
+  folder_.write("drapery/patterns/ours.toml", std::string(kOurs) + "titel = 1\n");
+  workspace_->reloadRules();
+  settle();
+  QStringList told;
+  for (const QLabel* label : find("sew.margin")->findChildren<QLabel*>()) told << label->text();
+  EXPECT_THAT(told.join(" ").toStdString(), AllOf(HasSubstr("ours.toml"), HasSubstr("titel")));
+  folder_.write("drapery/patterns/ours.toml", kOurs);
+  workspace_->reloadRules();
+  settle();
+  click("sew.pattern.ours");
+  EXPECT_EQ(saved().sewing.value().pattern, "ours");
+  EXPECT_THAT(words(), HasSubstr("Ready to sew"));
+}
+
 TEST_F(SewStage, aPatternIsChosenAndKept) {
   openStabBook();
   EXPECT_TRUE(find<PatternButton>("sew.pattern.zigzag")->isChecked());
@@ -105,7 +163,7 @@ TEST_F(SewStage, sectionsAreSewnMoveByMoveToo) {
   job.given["leaf_caliper"] = {0.12, {}};
   open(job);
   click("docket.sew");
-  EXPECT_THAT(find("docket.sew")->accessibleName().toStdString(), HasSubstr("2 rows, 0.6 m each"));
+  EXPECT_THAT(find("docket.sew")->accessibleName().toStdString(), HasSubstr("2 rows, 0.61 m each"));
   press(Qt::Key_Space);
   EXPECT_THAT(words(), HasSubstr("Out of section 1 beside the slot. Leave the tail"));
   press(Qt::Key_End);

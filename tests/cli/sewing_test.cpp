@@ -414,5 +414,39 @@ default = "30 mm"
   EXPECT_EQ(ours["holes"].size(), 7U);
 }
 
+// The thread to cut is the same on the slip, as text and as pages, as the sewing itself says.
+TEST_F(SewCommand, standsOnTheSlipOfEachDemoBook) {
+  for (const char* name : {"hive-book-stabbed", "ferry-accounts", "tide-pocket-book"}) {
+    const std::string book = std::string(DRAPERY_SOURCE_DIR) + "/demo/" + name + ".json";
+    const json plan = json::parse(cli({"sew", book}).out);
+    const char* const key = plan["kind"] == "link" ? "thread_head" : "thread_needed";
+    const double needed = plan["values"][key]["value"];
+    const std::string thread = fmt::format("hread {:.0f} mm", std::ceil(needed / 5.0) * 5.0);
+    EXPECT_THAT(cli({"plan", book, "--format", "text"}).out, HasSubstr(thread)) << name;
+    const std::string pdf = data_.path() + "/" + name + ".pdf";
+    ASSERT_NE(cli({"export", book, "--what", "slip", "--as", "pdf", "-o", pdf}).code, 2);
+    EXPECT_THAT(run({"pdftotext", "-layout", pdf, "-"}).out, HasSubstr(thread)) << name;
+  }
+}
+
+// A base leads to no other folder.
+TEST_F(SewCommand, aPatternsBaseLiesBesideItOrInTheLibrary) {
+  std::filesystem::create_directories(data_.path() + "/a");
+  const std::string ground = R"(schema = "drapery-pattern/1"
+id = "ground"
+base = "row"
+title = "Ground"
+)";
+  const auto ours = [&](const std::string& base) {
+    return data_.write("a/ours.toml", "schema = \"drapery-pattern/1\"\nid = \"ours\"\nbase = \"" +
+                                          base + "\"\ntitle = \"Ours\"\n");
+  };
+  data_.write("ground.toml", ground);
+  data_.write("a/ground.toml", ground);
+  EXPECT_EQ(cli({"check-pattern", ours("ground")}).code, 0);
+  EXPECT_EQ(cli({"check-pattern", ours("../ground")}).code, 2);
+  EXPECT_EQ(cli({"check-pattern", ours("row-four")}).code, 0);
+}
+
 }  // namespace
 }  // namespace drapery::test

@@ -105,6 +105,29 @@ RC_GTEST_PROP(AnyLearner, mayGoTheWayThatIsShown, ()) {
   RC_ASSERT(judged.isDone);
 }
 
+// Told as tokens and drawn again it is the same way, each stretch on its face.
+RC_GTEST_PROP(AnyLearner, drawsTheWayThatIsShown, ()) {
+  const StitchGraph graph = *anyPattern(12, true);
+  const auto start =
+      static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(graph.holes.size())));
+  const Finish finish = *rc::gen::element(Finish::Buried, Finish::Glued);
+  const Trail trail = sewAll(graph, start, Hand::Right, finish);
+  const std::vector<SewStep> again = stepsOf(graph, tokensOf(trail));
+  RC_ASSERT(again.size() == trail.steps.size());
+  for (std::size_t i = 0; i < again.size(); ++i) {
+    const SewStep &a = again[i], &b = trail.steps[i];
+    RC_ASSERT(a.what == b.what);
+    RC_ASSERT(a.hole == b.hole);
+    RC_ASSERT(a.to == b.to);
+    RC_ASSERT(a.hides == b.hides);
+    if (a.what == SewStep::Do::Wrap) RC_ASSERT(a.round == b.round);
+    if (a.what == SewStep::Do::Stretch) {
+      RC_ASSERT(a.from == b.from);
+      RC_ASSERT(a.stretch == b.stretch);
+    }
+  }
+}
+
 /// "6+ 5- s"
 std::vector<SewToken> tokens(const std::string& text) {
   std::vector<SewToken> all;

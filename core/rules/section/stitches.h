@@ -47,6 +47,9 @@ struct StretchRule {
 };
 
 enum class Round { Spine, Head, Tail };
+constexpr const char* nameOf(Round round) {
+  return round == Round::Spine ? "spine" : round == Round::Head ? "head" : "tail";
+}
 
 struct WrapRule {
   StitchRun run;

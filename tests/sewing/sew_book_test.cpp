@@ -1,0 +1,125 @@
+// A whole book sewn: what its job says over what its plan has, and what the slip says of it.
+#include "core/sewing/sew_book.h"
+
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <cmath>
+
+#include "tests/support/books.h"
+#include "words/sewing_text.h"
+#include "words/sewing_words.h"
+
+namespace drapery::test {
+namespace {
+
+using ::testing::ElementsAre;
+using ::testing::HasSubstr;
+
+const PatternLibrary& patterns() {
+  static const PatternLibrary kPatterns;
+  return kPatterns;
+}
+
+SewnBook sewn(const Job& job) { return sewBook(job, planOf(job).plan, patterns()); }
+
+Job slotted() {
+  Job job = plainJob("soft-slotted");
+  job.given["sections_wanted"] = {5.0, {}};
+  job.given["leaf_caliper"] = {0.12, {}};
+  return job;
+}
+
+// Any of the sewn structures: moves in order, each with words; thread from nothing to all of it.
+RC_GTEST_PROP(AnySewnBook, isToldFromTheFirstMoveToTheLast, ()) {
+  const Job job = *anyJob(
+      *rc::gen::element<std::string>("stab-boarded", "stab-plain", "spring-back", "soft-slotted"));
+  const SewnBook book = sewn(job);
+  const std::vector<SewMove> moves = sewMoves(book, {});
+  RC_ASSERT(moves.empty() == (book.plan() == nullptr));
+  if (moves.empty()) {
+    RC_ASSERT(!book.issues.empty() || !planOf(job).issues.empty());
+    return;
+  }
+  RC_ASSERT(moves.front().step == 0);
+  RC_ASSERT(drawnPart(book, 0) == 0.0);
+  double before = 0.0;
+  for (std::size_t i = 0; i < moves.size(); ++i) {
+    RC_ASSERT(!moves[i].says.empty());
+    RC_ASSERT(moves[i].says.find('{') == std::string::npos);
+    if (i > 0) RC_ASSERT(moves[i].step > moves[i - 1].step);
+    const double drawn = drawnPart(book, moves[i].step + 1);
+    RC_ASSERT(drawn >= before);
+    before = drawn;
+  }
+  RC_ASSERT(std::abs(drawnPart(book, moves.back().step + 2) - 1.0) < 1e-12);
+  for (const std::string& line : sewingLines(book, {}))
+    RC_ASSERT(!line.empty() && line.find('{') == std::string::npos);
+}
+
+// What a piece of thread is told as is what it takes, or a little more, in either unit.
+RC_GTEST_PROP(AnyThread, isNeverToldShort, ()) {
+  const double mm = *rc::gen::inRange(1, 900000) / 100.0;
+  for (const auto& [units, step] :
+       {std::pair(Units::Millimetres, 5.0), {Units::Inches, kMmPerInch / 4}}) {
+    const std::string words = threadWords(mm, {units});
+    double inches = 0.0, told = 0.0;
+    if (units == Units::Millimetres) {
+      told = std::stod(words);
+    } else {  // "72 3/4 in"
+      int whole = 0, upper = 0, lower = 1;
+      if (std::sscanf(words.c_str(), "%d %d/%d", &whole, &upper, &lower) != 3) {
+        lower = 1;
+        if (std::sscanf(words.c_str(), "%d/%d", &upper, &lower) == 2)
+          whole = 0;
+        else
+          upper = 0;
+      }
+      inches = whole + double(upper) / lower;
+      told = inches * kMmPerInch;
+    }
+    RC_ASSERT(told >= mm - 1e-6);
+    RC_ASSERT(told < mm + step + 1e-6);
+  }
+}
+
+TEST(SewnBook, standsOnTheSlip) {
+  EXPECT_THAT(sewingLines(sewn(plainJob("stab-boarded")), {}),
+              ElementsAre(HasSubstr("7 holes of"), HasSubstr("Thread 1625 mm."), ::testing::_));
+  EXPECT_THAT(sewingLines(sewn(slotted()), {}).front(),
+              HasSubstr("thread 605 mm for the row at the head, 605 mm for the row at the tail."));
+  EXPECT_TRUE(sewingLines(sewn(plainJob("concertina")), {}).empty());
+  EXPECT_TRUE(sewingLines(sewn(plainJob()), {}).empty());
+}
+
+TEST(SewnBook, saysWhatIsStillToBeMeasured) {
+  Job job = plainJob("spring-back");
+  EXPECT_THAT(sewingLines(sewn(job), {}),
+              ElementsAre("Still to be measured, to sew it: Sections, One leaf."));
+  job.given["leaf_caliper"] = {0.12, {}};
+  EXPECT_THAT(sewingLines(sewn(job), {}),
+              ElementsAre("Still to be measured, to sew it: Sections."));
+  job.given["pages_wanted"] = {144.0, {}};
+  EXPECT_THAT(sewingLines(sewn(job), {}),
+              ElementsAre(HasSubstr("9 sections"), HasSubstr("Thread")));
+}
+
+TEST(SewnBook, saysWhyItCannotBeSewn) {
+  Job job = plainJob("stab-boarded");
+  job.sewing = JobSewing();
+  job.sewing->kind = "stab";
+  job.sewing->pattern = "leef";
+  const SewnBook book = sewn(job);
+  ASSERT_EQ(book.issues.size(), 1U);
+  EXPECT_EQ(book.issues.front().id, IssueId("pattern-unknown"));
+  EXPECT_THAT(sewingLines(book, {}),
+              ElementsAre(::testing::AllOf(HasSubstr("cannot be sewn so"), HasSubstr("leef"),
+                                           HasSubstr("did you mean leaf?"))));
+  job.sewing->pattern = "row-four";
+  job.sewing->start = 9;
+  EXPECT_THAT(sewingLines(sewn(job), {}), ElementsAre(HasSubstr("hole 9: this pattern has 4")));
+}
+
+}  // namespace
+}  // namespace drapery::test
