@@ -59,7 +59,7 @@ class ShapePainter {
       case LineKind::Leaf:
         return line(points, colours_.hairline, kHair, Qt::SolidLine);
       case LineKind::Section:
-        return section(points, shape.thickness);
+        return section(points, shape);
       case LineKind::Cut:
         return line(points, colours_.ink, kStrong, Qt::SolidLine);
       case LineKind::Fold:
@@ -187,15 +187,28 @@ class ShapePainter {
     line(points, colours_.secondInk, kFine, Qt::DashLine);
   }
   /// The covering, at its true thickness or as thick as can be seen.
-  void section(const QPolygonF& points, double thickness) {
+  [[nodiscard]] QColor cutThrough(Matter matter) const {
+    switch (matter) {
+      case Matter::Board:
+        return mixed(colours_.board, colours_.ink, 0.2);
+      case Matter::Card:
+        return mixed(colours_.stiffener, colours_.ink, 0.2);
+      case Matter::Paper:
+      case Matter::Leaves:
+        return colours_.leaves;
+      default:
+        return mixed(colours_.cloth, colours_.note, 0.35);
+    }
+  }
+  void section(const QPolygonF& points, const Shape& shape) {
     const double scale = std::sqrt(std::abs(toDevice_.determinant()));
-    const double width = std::max(along(kLeastCloth), thickness * scale);
+    const double width = std::max(along(kLeastCloth), shape.thickness * scale);
     painter_.setBrush(Qt::NoBrush);
     painter_.setPen(QPen(lineColour(colours_.ink), width + 2 * along(kClothEdge), Qt::SolidLine,
                          Qt::FlatCap, Qt::RoundJoin));
     painter_.drawPolyline(points);
-    painter_.setPen(QPen(mixed(colours_.cloth, colours_.note, 0.35), width, Qt::SolidLine,
-                         Qt::FlatCap, Qt::RoundJoin));
+    painter_.setPen(
+        QPen(cutThrough(shape.matter), width, Qt::SolidLine, Qt::FlatCap, Qt::RoundJoin));
     painter_.drawPolyline(points);
   }
   void dimension(const QPolygonF& points) {

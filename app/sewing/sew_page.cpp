@@ -126,16 +126,15 @@ void SewPage::renew() {
 }
 
 /// From the beginning, then these steps, each of which was right before.
-void SewPage::practiseAnew(const std::vector<SewToken>& made) {
-  const std::vector<SewToken> again = made;
+void SewPage::practiseAnew(std::vector<SewToken> made) {
   made_.clear();
   madeSteps_.clear();
   judged_.clear();
   learner_.reset();
   if (stab() == nullptr) return;
   learner_.emplace(stab()->graph);
-  for (const SewToken& token : again) learner_->take(token);
-  made_ = again;
+  for (const SewToken& token : made) learner_->take(token);
+  made_ = std::move(made);
   madeSteps_ = stepsOf(stab()->graph, made_);
 }
 

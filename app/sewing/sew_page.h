@@ -59,7 +59,7 @@ class SewPage : public StagePage {
   void dress();
   void makeCommands();
   void renew();
-  void practiseAnew(const std::vector<SewToken>& made);
+  void practiseAnew(std::vector<SewToken> made);
   void place();
   void fitWords();
   void showMove();

@@ -2,6 +2,7 @@
 
 #include <QCoreApplication>
 #include <algorithm>
+#include <array>
 
 #include "app/words/window_words.h"
 #include "core/drawing/draw_view.h"
@@ -23,16 +24,37 @@ bool hasTag(const ViewRule& view, const std::string& value) {
 
 }  // namespace
 
-/// What a cover is turned to without dragging it.
+namespace {
+
+/// Shut, half way and over, as a binder says it.
+std::array<QString, 3> poseWords(Turning turning) {
+  switch (turning) {
+    case Turning::Cover:
+      break;
+    case Turning::RightRound:
+      return {Words::tr("closed"), Words::tr("flat"), Words::tr("right round")};
+    case Turning::Folds:
+      return {Words::tr("shut"), Words::tr("half open"), Words::tr("pulled out")};
+    case Turning::Spring:
+      return {Words::tr("on its levers"), Words::tr("half sprung"), Words::tr("sprung open")};
+  }
+  return {Words::tr("closed"), Words::tr("half open"), Words::tr("turned over")};
+}
+
+/// What is taken hold of in the drawing, without dragging it.
 void addPoses(StagePanel& panel, const Pose& pose) {
   if (!panel.drawing.grip) return;
-  panel.links.push_back({kPoseClosed, Words::tr("closed")});
-  panel.links.push_back({kPoseHalf, Words::tr("half open")});
-  panel.links.push_back({kPoseOver, Words::tr("turned over")});
+  const auto [shut, half, over] = poseWords(panel.drawing.grip->turning);
+  panel.links.push_back({kPoseClosed, shut});
+  panel.links.push_back({kPoseHalf, half});
+  panel.links.push_back({kPoseOver, over});
   panel.links.push_back({kPosePlay, Words::tr("open it")});
-  panel.links.push_back(
-      {kPoseBoth, pose.isBoth ? Words::tr("the front alone") : Words::tr("with the other cover")});
+  if (panel.drawing.grip->hasOther)
+    panel.links.push_back({kPoseBoth, pose.isBoth ? Words::tr("the front alone")
+                                                  : Words::tr("with the other cover")});
 }
+
+}  // namespace
 
 std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const std::string& open,
                                     const Pose& pose) {

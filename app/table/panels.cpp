@@ -46,6 +46,12 @@ QString labelWords(const DrawingLabel& label) {
     return Words::tr("%1°: board and round meet, one of them gives").arg(number);
   if (id == "view.pulls")
     return Words::tr("%1°: here the cloth pulls, it goes no further").arg(number);
+  if (id == "fold.open") return Words::tr("%1° at each fold").arg(number);
+  if (id == "hinge.free") return Words::tr("%1° from shut").arg(number);
+  if (id == "hinge.stops")
+    return Words::tr("%1°: the boards meet at the hinge, it goes no further").arg(number);
+  if (id == "hinge.short")
+    return Words::tr("%1°: the gap is too narrow to shut it further").arg(number);
   if (id == "view.enlarged") return Words::tr("differences drawn %1 times as large").arg(number);
   if (id == "view.board") return Words::tr("a board, from its edge");
   return {};

@@ -137,13 +137,12 @@ void Table::placeHandle() {
   }
   const Grip& grip = *posed->panel.drawing.grip;
   const QSignalBlocker silent(handle_);
-  handle_->setValue(static_cast<int>(std::lround(grip.turn)));
-  handle_->hang(posed->onTable(grip.hinge), posed->onTable(grip.at));
+  handle_->hang(grip, posed->onTable(grip.hinge), posed->onTable(grip.at));
 }
 
 /// Only what turns is drawn anew: no tag and no note hangs on it.
 void Table::turn(double degrees) {
-  pose_.turn = std::clamp(degrees, 0.0, 180.0);
+  pose_.turn = std::max(degrees, 0.0);  // no further than it goes is the figure's to say
   isPanned_ = false;
   picture_ = {};
   redraw([](const Drawing& drawing) { return drawing.grip.has_value(); });
@@ -165,7 +164,8 @@ bool Table::takePose(const std::string& id) {
   const bool isPose = id == kPoseClosed || id == kPoseHalf || id == kPoseOver;
   if (!isPose) return false;
   handle_->stop();
-  turn(id == kPoseClosed ? 0.0 : id == kPoseHalf ? 90.0 : 180.0);
+  const double whole = handle_->maximum();
+  turn(id == kPoseClosed ? 0.0 : id == kPoseHalf ? whole / 2 : whole);
   return true;
 }
 

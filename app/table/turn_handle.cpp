@@ -4,6 +4,7 @@
 #include <QMouseEvent>
 #include <QPainter>
 #include <QStyle>
+#include <algorithm>
 #include <cmath>
 #include <numbers>
 
@@ -18,8 +19,6 @@ constexpr double kWhole = 1800;  // ms, the opening from end to end
 TurnHandle::TurnHandle(const Palette& palette, QWidget* parent)
     : QAbstractSlider(parent), palette_(palette) {
   setObjectName("turn");
-  setAccessibleName(tr("The front cover, degrees open"));
-  setRange(0, 180);
   setSingleStep(5);
   setPageStep(30);
   setFocusPolicy(Qt::StrongFocus);
@@ -36,8 +35,14 @@ TurnHandle::TurnHandle(const Palette& palette, QWidget* parent)
 
 QSize TurnHandle::sizeHint() const { return {kSize, kSize}; }
 
-void TurnHandle::hang(QPointF hinge, QPointF at) {
+void TurnHandle::hang(const Grip& grip, QPointF hinge, QPointF at) {
+  grip_ = grip;
   hinge_ = hinge;
+  setAccessibleName(grip.turning == Turning::Folds    ? tr("The folds, degrees open")
+                    : grip.turning == Turning::Spring ? tr("The spring, degrees sprung open")
+                                                      : tr("The front cover, degrees open"));
+  setRange(0, static_cast<int>(grip.whole));
+  setValue(static_cast<int>(std::lround(grip.turn)));
   move((at - QPointF(kSize, kSize) / 2).toPoint());
   raise();
   show();
@@ -67,13 +72,15 @@ void TurnHandle::mousePressEvent(QMouseEvent* event) {
   event->accept();
 }
 
-/// Toward where the pointer stands about the hinge; below it the nearer end.
+/// Toward where the pointer stands about the hinge; beyond an end that end.
 void TurnHandle::mouseMoveEvent(QMouseEvent* event) {
   if ((event->buttons() & Qt::LeftButton) == 0) return;
   const QPointF from = mapToParent(event->position().toPoint()) - hinge_;
-  double degrees = std::atan2(-from.y(), from.x()) * 180.0 / std::numbers::pi;
-  if (degrees < 0.0) degrees = degrees < -90.0 ? 180.0 : 0.0;
-  emit turned(degrees);
+  const double arm = std::atan2(-from.y(), from.x()) * 180.0 / std::numbers::pi;
+  double degrees = (arm - grip_.from) / grip_.per;
+  const double round = 360.0 / std::abs(grip_.per), middle = grip_.whole / 2;
+  degrees -= round * std::round((degrees - middle) / round);  // the nearest to its middle
+  emit turned(std::clamp(degrees, 0.0, grip_.whole));
 }
 
 void TurnHandle::keyPressEvent(QKeyEvent* event) {

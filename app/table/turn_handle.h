@@ -11,14 +11,14 @@
 
 namespace drapery {
 
-/// Degrees from closed, 0 to 180.
+/// Degrees from shut, as far as it goes round.
 class TurnHandle : public QAbstractSlider {
   Q_OBJECT
 
  public:
   TurnHandle(const Palette& palette, QWidget* parent);
-  /// Where it hangs and what it turns about, on its parent.
-  void hang(QPointF hinge, QPointF at);
+  /// How it is held; where that is on its parent, and what it turns about.
+  void hang(const Grip& grip, QPointF hinge, QPointF at);
   /// From closed to as far as it goes; where the desktop wants no motion, at once.
   void play(double most);
   void stop();
@@ -40,6 +40,7 @@ class TurnHandle : public QAbstractSlider {
   void advance();
 
   const Palette& palette_;
+  Grip grip_;
   QPointF hinge_;
   QTimer playing_;
   QElapsedTimer since_;

@@ -53,6 +53,13 @@ Shape closedShape(bool isKnown, Matter matter, std::vector<Point> points, Subjec
                      std::move(subject));
 }
 
+Shape sectionShape(Matter matter, double thickness, std::vector<Point> points, Subject subject) {
+  Shape shape = openShape(LineKind::Section, std::move(points), std::move(subject));
+  shape.matter = matter;
+  shape.thickness = thickness;
+  return shape;
+}
+
 Matter matterOf(std::string_view material) {
   static constexpr std::array<std::pair<std::string_view, Matter>, 10> kMatters{
       {{"cloth", Matter::Cloth},

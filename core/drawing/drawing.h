@@ -45,6 +45,9 @@ Shape closedShape(LineKind line, Matter matter, std::vector<Point> points, Subje
 /// The same, dashed while `isKnown` does not hold.
 Shape closedShape(bool isKnown, Matter matter, std::vector<Point> points, Subject subject);
 
+/// A thin piece cut through, along its middle: its thickness in mm.
+Shape sectionShape(Matter matter, double thickness, std::vector<Point> points, Subject subject);
+
 /// What a piece's material ("cloth", "mull", "card") is drawn as; a board where it is none of the
 /// soft ones.
 Matter matterOf(std::string_view material);
@@ -72,17 +75,27 @@ struct DrawingLabel {
 
 /// How a thing that turns is held.
 struct Pose {
-  double turn = 90.0;   // degrees from closed, 0 to 180
+  double turn = -1.0;   // degrees from shut, 0 to 180, or 360 where it goes right round; below 0
+                        // as it is shown at first
   bool isBoth = false;  // the cover on the other side with it
   friend bool operator==(const Pose& a, const Pose& b) {
     return a.turn == b.turn && a.isBoth == b.isBoth;
   }
 };
 
-/// Where it is taken hold of, and what it turns about; as far as it goes.
+/// What is taken hold of, for its words: a cover; one that goes right round; the folds of a strip;
+/// the jaws of a spring.
+enum class Turning { Cover, RightRound, Folds, Spring };
+
+/// Where it is taken hold of, and what it turns about; as far as it goes. An arm from the one to
+/// the other stands at `from` degrees when it is shut, and moves by `per` of them for each degree.
 struct Grip {
   Point hinge, at;
-  double turn = 0.0, most = 180.0;  // degrees
+  double turn = 0.0, most = 180.0;  // degrees from shut
+  Turning turning = Turning::Cover;
+  double whole = 180.0;  // as far as it could go
+  double from = 0.0, per = 1.0;
+  bool hasOther = false;  // whether another cover can be shown with it
 };
 
 struct Drawing {

@@ -35,7 +35,7 @@ bool FigureSource::asksForMeasure() const {
 
 Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
   using Draw = Sketch (*)(const FigureSource&);
-  static constexpr std::array<std::pair<std::string_view, Draw>, 13> kFigures{
+  static constexpr std::array<std::pair<std::string_view, Draw>, 19> kFigures{
       {{"text-block", sketchTextBlock},
        {"joint", sketchJoint},
        {"flat-pieces", sketchFlatPieces},
@@ -47,6 +47,12 @@ Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
        {"layers", sketchLayers},
        {"jacket", sketchJacket},
        {"opened-cover", sketchOpenedCover},
+       {"hinge", sketchHinge},
+       {"soft-cover", sketchSoftCover},
+       {"spring", sketchSpring},
+       {"lever", sketchLever},
+       {"dowel", sketchDowel},
+       {"pulled-strip", sketchPulledStrip},
        {"readings", sketchReadings},
        {"wrapped", sketchWrapped}}};
   for (const auto& [id, draw] : kFigures)

@@ -40,6 +40,8 @@ class FigureSource {
  public:
   FigureSource(const ViewRule& view, const Plan& plan, const Pose& pose = {});
   [[nodiscard]] const Pose& pose() const { return pose_; }
+  /// Degrees that it is turned; `first` while nobody has turned it.
+  [[nodiscard]] double turn(double first) const { return pose_.turn < 0.0 ? first : pose_.turn; }
   /// NaN when it is not known.
   [[nodiscard]] double number(std::string_view input) const;
   [[nodiscard]] bool has(std::string_view input) const;
@@ -71,6 +73,12 @@ Sketch sketchSpine(const FigureSource& source);
 Sketch sketchLayers(const FigureSource& source);
 Sketch sketchJacket(const FigureSource& source);
 Sketch sketchOpenedCover(const FigureSource& source);
+Sketch sketchPulledStrip(const FigureSource& source);
+Sketch sketchSoftCover(const FigureSource& source);
+Sketch sketchSpring(const FigureSource& source);
+Sketch sketchLever(const FigureSource& source);
+Sketch sketchDowel(const FigureSource& source);
+Sketch sketchHinge(const FigureSource& source);
 Sketch sketchWrapped(const FigureSource& source);
 Sketch sketchReadings(const FigureSource& source);
 

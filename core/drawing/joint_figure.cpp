@@ -123,10 +123,8 @@ class JointFigure {
   }
 
   void addCloth(std::vector<Point> path) {
-    Shape cloth = openShape(LineKind::Section, std::move(path), source_.subject("covering"));
-    cloth.matter = Matter::Cloth;
-    cloth.thickness = s_.covering;
-    sketch_.add(std::move(cloth));
+    sketch_.add(
+        sectionShape(Matter::Cloth, s_.covering, std::move(path), source_.subject("covering")));
   }
 
   void drawCovering() {

@@ -2,7 +2,7 @@
 #include <cmath>
 #include <numbers>
 
-#include "core/drawing/figure.h"
+#include "core/drawing/turn_arc.h"
 #include "core/geometry/arc.h"
 #include "core/geometry/turned_cover.h"
 
@@ -29,7 +29,7 @@ class OpenedCover {
   }
 
   Sketch draw() {
-    const TurnedCover cover = turnedCover(joint_, gap_, source_.pose().turn);
+    const TurnedCover cover = turnedCover(joint_, gap_, source_.turn(90.0));
     if (cover.cloth.empty()) return {};
     radius_ = joint_.setback.mm() + 1.08 * shown_;
     most_ = openingAngle(joint_, gap_);
@@ -37,6 +37,16 @@ class OpenedCover {
     addCover(cover, false);
     if (source_.pose().isBoth) addCover(cover, true);
     addArc();
+    // However it bulges, cloth gets no further from its start than it is long.
+    const Point start{-joint_.stiffener.mm(), joint_.edgeHeight.mm()};
+    const double far = gap_.mm();
+    const std::vector<Point> reached{{start.x - far, start.y - far},
+                                     {start.x + far, start.y + far}};
+    keepRoom(sketch_, reached);
+    const double inside = -joint_.setback.mm();  // of a board that begins beyond the spine edge
+    if (inside > 0.0)
+      keepRoom(sketch_, {{-inside, -std::hypot(inside, joint_.board.mm())}, {0, 0}});
+    if (source_.pose().isBoth) keepRoom(sketch_, mirrored(reached));
     addSpots(cover);
     tell(cover);
     return std::move(sketch_);
@@ -133,37 +143,39 @@ class OpenedCover {
     std::vector<Point> covering = side;
     covering.insert(covering.end(), cloth.begin(), cloth.end());
     covering.push_back(turned({joint_.setback.mm() + shown_, joint_.board.mm()}, cover.turn));
-    Shape shape =
-        openShape(LineKind::Section, put(std::move(covering)), source_.subject("covering"));
-    shape.thickness = source_.numberOr("covering", 0.4);
-    sketch_.add(std::move(shape));
+    sketch_.add(sectionShape(Matter::Cloth, source_.numberOr("covering", 0.4),
+                             put(std::move(covering)), source_.subject("covering")));
   }
 
-  [[nodiscard]] Point onArc(double degrees, double part = 1.0) const {
-    return turned({part * radius_, 0}, degrees);
-  }
-  void addRay(LineKind line, double degrees, double from) {
-    sketch_.add(openShape(line, {onArc(degrees, from), onArc(degrees)}, {}));
-  }
+  [[nodiscard]] TurnArc arc() const { return {{0, 0}, radius_, 0.0, 180.0}; }
 
-  /// From closed to turned right over, each 30 degrees marked, and wider where the cloth pulls.
+  /// From closed to turned right over, and the mark where the cloth pulls.
   void addArc() {
-    std::vector<Point> arc;
-    for (int degrees = 0; degrees <= 180; degrees += 3) arc.push_back(onArc(degrees));
-    if (source_.pose().isBoth) sketch_.add(openShape(LineKind::Extension, mirrored(arc), {}));
-    sketch_.add(openShape(LineKind::Extension, std::move(arc), {}));
-    for (int degrees = 0; degrees <= 180; degrees += 30)
-      addRay(LineKind::Extension, degrees, degrees % 90 == 0 ? 0.95 : 0.975);
-    addRay(LineKind::Cut, most_, 0.9);
+    if (source_.pose().isBoth) {
+      Sketch other;
+      addTurnArc(other, arc());
+      Shape& round = other.shapes.front();
+      round.points = mirrored(std::move(round.points));
+      sketch_.add(std::move(round));
+    }
+    addTurnArc(sketch_, arc());
+    addStop(sketch_, arc(), most_);
   }
 
   void addSpots(const TurnedCover& cover) {
     const double end = joint_.setback.mm() + shown_;
-    sketch_.grip =
-        Grip{{0, 0}, turned({end, joint_.board.mm() / 2}, cover.turn), cover.turn, most_};
+    sketch_.grip = Grip{{0, 0},
+                        turned({end, joint_.board.mm() / 2}, cover.turn),
+                        cover.turn,
+                        most_,
+                        Turning::Cover,
+                        180.0,
+                        0.0,
+                        1.0,
+                        true};
     sketch_.point("hinge", {0, 0});
     sketch_.point("gap", {-joint_.stiffener.mm(), joint_.edgeHeight.mm()});
-    sketch_.point("most", onArc(most_));
+    sketch_.point("most", arc().at(most_));
   }
 
   /// How the cloth lies, above the arc.
@@ -177,7 +189,7 @@ class OpenedCover {
                        : isMet                         ? "view.gives"
                        : gap_.mm() - chord < kStraight ? "view.straight"
                                                        : "view.slack",
-                       onArc(90, 1.04), LabelSide::Above};
+                       arc().at(90, 1.04), LabelSide::Above};
     label.words.text = std::to_string(static_cast<int>(std::lround(cover.turn)));
     sketch_.labels.push_back(std::move(label));
   }

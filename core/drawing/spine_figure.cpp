@@ -10,21 +10,6 @@ namespace {
 
 constexpr int kLeafLines = 9;
 
-/// The points of a round moved outward along their radii.
-std::vector<Point> grown(std::vector<Point> arc, double span, double depth, double by) {
-  if (depth <= 0.0) {
-    for (Point& p : arc) p.x -= by;
-    return arc;
-  }
-  const double radius = (span * span / 4 + depth * depth) / (2 * depth);
-  const Point centre{radius - depth, 0};
-  for (Point& p : arc) {
-    const double x = p.x - centre.x, y = p.y - centre.y, far = std::hypot(x, y);
-    p = {centre.x + x * (far + by) / far, centre.y + y * (far + by) / far};
-  }
-  return arc;
-}
-
 }  // namespace
 
 /// From the head, the spine at the left: the block, boards lying on it, the lining, and the strip
@@ -61,19 +46,22 @@ Sketch sketchSpine(const FigureSource& source) {
                            source.subject("board")));
   }
   const double lining = std::max(source.numberOr("lining", 0.5), 0.012 * span);
-  sketch.add(openShape(LineKind::Cut, grown(arc, span, depth, lining), source.subject("lining")));
+  const auto off = [&](double by) {
+    return arcPointsOff(Length::fromMm(span), Length::fromMm(depth), Length::fromMm(by));
+  };
+  sketch.add(openShape(LineKind::Cut, off(lining), source.subject("lining")));
   // The strip stands off, so that it is seen.
-  const double off = lining + 0.07 * span;
+  const double standing = lining + 0.07 * span;
   std::vector<Point> strip{{setback, thickness / 2 + board}};
-  for (const Point& p : grown(arc, span, depth, off)) strip.push_back(p);
+  for (const Point& p : off(standing)) strip.push_back(p);
   strip.push_back({setback, -thickness / 2 - board});
   sketch.add(openShape(LineKind::Fold, strip, source.subject("strip")));
 
-  const double left = -depth - off - 0.1 * span;
+  const double left = -depth - standing - 0.1 * span;
   sketch.line("span", {left, -span / 2}, {left, span / 2});
   sketch.line("thickness", {away + 0.08 * span, -thickness / 2},
               {away + 0.08 * span, thickness / 2});
-  sketch.point("arc", {-depth - off, 0});
+  sketch.point("arc", {-depth - standing, 0});
   sketch.point("lining", {-0.6 * depth - lining, -0.25 * span});
   sketch.point("round", {-0.6 * depth, 0.25 * span});
   sketch.point("shoulder", {shoulder / 2, span / 2});

@@ -60,6 +60,21 @@ constexpr std::array<std::string_view, 9> kStripSpots{"panel",        "height", 
                                                       "strip_end",    "strip_foot", "picture",
                                                       "picture_side", "border",     "cover"};
 
+constexpr std::array kPulledInputs{
+    FigureInput{"panel_width", kLength, "Fold to fold."},
+    FigureInput{"panels", Dimension::number(), "How many."},
+    FigureInput{"is_both", Dimension::number(),
+                "1 where both faces carry pictures, 0 where one does."},
+    FigureInput{"stack", kLength, "All panels on one another, shut."},
+    FigureInput{"board", kLength, "A covered board."},
+    FigureInput{"square", kLength, "Cover beyond the page."},
+    FigureInput{"full", Dimension::number(), "Panels of a whole strip of the stock."},
+    FigureInput{"step", Dimension::number(), "Panels that each further strip adds."},
+    FigureInput{"is_lapped", Dimension::number(),
+                "1 where joined strips share a panel, 0 where a tab joins them."}};
+constexpr std::array<std::string_view, 2> kPulledThings{"strip", "cover"};
+constexpr std::array<std::string_view, 4> kPulledSpots{"closed", "cover", "strip", "pulled"};
+
 constexpr std::array kSheetInputs{
     FigureInput{"width", kLength, "The sheet's width."},
     FigureInput{"height", kLength, "The sheet's height."},
@@ -141,6 +156,79 @@ constexpr std::array kOpenedInputs{
 constexpr std::array<std::string_view, 4> kOpenedThings{"block", "board", "stiffener", "covering"};
 constexpr std::array<std::string_view, 3> kOpenedSpots{"hinge", "gap", "most"};
 
+constexpr std::array kHingeInputs{
+    FigureInput{"board", kLength, "The boards' thickness."},
+    FigureInput{"gap", kLength, "From board to board, flat."},
+    FigureInput{"dip", kLength, "How deep the outer cloth goes into the gap."},
+    FigureInput{"covering", kLength, "The cloth's thickness."},
+    FigureInput{"fold", kLength, "The gap with which it folds right back."},
+    FigureInput{"close", kLength,
+                "The gap with which a pair closes on what is between; 0 without."},
+    FigureInput{"fixed", kLength, "The board that stays."},
+    FigureInput{"moving", kLength, "The board that turns."},
+    FigureInput{"leaves", kLength, "Across the leaves under it; 0 without."},
+    FigureInput{"hidden", kLength, "The board that stays, beyond the leaves at the spine."},
+    FigureInput{"free", kLength, "A leaf beyond the board that holds it."},
+    FigureInput{"between", kLength, "What lies between a pair; 0 without."},
+    FigureInput{"is_pair", Dimension::number(),
+                "1 where two boards close on one another, 0 where one turns on the leaves."}};
+constexpr std::array<std::string_view, 5> kHingeThings{"block", "strip", "board", "outer", "inner"};
+constexpr std::array<std::string_view, 7> kHingeSpots{"gap",   "most",  "least", "strip",
+                                                      "board", "under", "leaf"};
+
+constexpr std::array kSoftInputs{
+    FigureInput{"thickness", kLength, "Across the leaves at the spine."},
+    FigureInput{"width", kLength, "The leaves, spine edge to fore-edge."},
+    FigureInput{"card", kLength, "The cover's thickness."},
+    FigureInput{"reach", kLength, "The cover, spine fold to fore-edge."},
+    FigureInput{"crease", kLength,
+                "From the spine fold to the crease at which it lifts; 0 at the fold itself."},
+    FigureInput{"sections", Dimension::number(), "Folded sections; 0 for single leaves."},
+    FigureInput{"folios", Dimension::number(), "Folios to a section."},
+    FigureInput{"creep", kLength, "How far the inner folios stand out."}};
+constexpr std::array<std::string_view, 3> kSoftThings{"block", "card", "glue"};
+constexpr std::array<std::string_view, 7> kSoftSpots{"spine",  "panel",  "card", "crease",
+                                                     "leaves", "square", "creep"};
+
+constexpr std::array kSpringInputs{
+    FigureInput{"thickness", kLength, "Across the leaves at the fore-edge."},
+    FigureInput{"spine", kLength, "Across the spine, flat."},
+    FigureInput{"span", kLength, "Over a round from edge to edge; the spine where it is flat."},
+    FigureInput{"depth", kLength, "How far the round stands out; 0 where it is flat."},
+    FigureInput{"board", kLength, "A split board's outer leaf."},
+    FigureInput{"split", kLength, "Its inner leaf."},
+    FigureInput{"spring", kLength, "The spring's board."},
+    FigureInput{"liner", kLength, "What it is lined with."},
+    FigureInput{"grip", kLength, "How far it reaches onto each lever."},
+    FigureInput{"standoff", kLength, "What it stands off the spine."},
+    FigureInput{"setback", kLength, "Spine edge to board."},
+    FigureInput{"lever", kLength, "Spine edge to the lever's edge."},
+    FigureInput{"card_gap", kLength, "Spine edge to the lever's card."},
+    FigureInput{"lever_thickness", kLength, "The lever, as thick as it is."},
+    FigureInput{"pocket", kLength, "How deep the board is split."},
+    FigureInput{"short", kLength, "The spine cloth, short of the lever's edge."},
+    FigureInput{"covering", kLength, "The covering's thickness."}};
+constexpr std::array<std::string_view, 7> kSpringThings{"block", "lever",    "board",   "spring",
+                                                        "liner", "clothing", "covering"};
+constexpr std::array<std::string_view, 10> kSpringSpots{
+    "grip",   "setback",  "lever", "pocket", "in_pocket",
+    "spring", "standoff", "board", "joint",  "clothing"};
+
+constexpr std::array kLeverInputs{
+    FigureInput{"width", kLength, "The waste leaf, spine edge to fore-edge."},
+    FigureInput{"gap", kLength, "From the spine edge to the card."},
+    FigureInput{"lever", kLength, "The card's width."},
+    FigureInput{"strip", kLength, "What is folded over at the fore-edge."}};
+constexpr std::array<std::string_view, 3> kLeverThings{"block", "leaf", "lever"};
+constexpr std::array<std::string_view, 6> kLeverSpots{"strip", "lever", "gap",
+                                                      "card",  "fold",  "trim"};
+
+constexpr std::array kDowelInputs{FigureInput{"dowel", kLength, "Its diameter."},
+                                  FigureInput{"width", kLength, "The board that is rolled, flat."},
+                                  FigureInput{"thickness", kLength, "Its thickness."}};
+constexpr std::array<std::string_view, 2> kDowelThings{"dowel", "spring"};
+constexpr std::array<std::string_view, 4> kDowelSpots{"width", "dowel", "spring", "thickness"};
+
 constexpr std::array kReadingsInputs{
     FigureInput{"measure", kLength, "What is measured: the mean of its readings."},
     FigureInput{"along", kLength, "What its places lie along."},
@@ -192,6 +280,12 @@ constexpr std::array kFigures{
                kStripThings,
                kStripSpots,
                {}},
+    FigureSpec{"pulled-strip",
+               "A strip folded to and fro, shut, and pulled out as far as one likes.",
+               kPulledInputs,
+               kPulledThings,
+               kPulledSpots,
+               {}},
     FigureSpec{"folding-sheet",
                "A sheet with its halvings, each across the longer side of what is left.",
                kSheetInputs,
@@ -232,6 +326,37 @@ constexpr std::array kFigures{
                kOpenedInputs,
                kOpenedThings,
                kOpenedSpots,
+               {}},
+    FigureSpec{"hinge",
+               "A cover cut through at its hinge, turned as far as one likes.",
+               kHingeInputs,
+               kHingeThings,
+               kHingeSpots,
+               {}},
+    FigureSpec{"soft-cover",
+               "A soft cover from the head, its front lifted as far as one likes.",
+               kSoftInputs,
+               kSoftThings,
+               kSoftSpots,
+               {}},
+    FigureSpec{"spring",
+               "A spring on its spine and levers, cut through, sprung open as far as one likes.",
+               kSpringInputs,
+               kSpringThings,
+               kSpringSpots,
+               {}},
+    FigureSpec{"lever",
+               "How a lever is made, in three pictures, thicknesses larger than they are.",
+               kLeverInputs,
+               kLeverThings,
+               kLeverSpots,
+               {},
+               false},
+    FigureSpec{"dowel",
+               "A board rolled on a dowel, and the same board flat.",
+               kDowelInputs,
+               kDowelThings,
+               kDowelSpots,
                {}},
     FigureSpec{"readings",
                "A measure at each of its places, differences drawn larger than they are.",

@@ -75,4 +75,18 @@ std::vector<Point> arcPoints(Length span, Length depth) {
   return points;
 }
 
+std::vector<Point> arcPointsOff(Length span, Length depth, Length off) {
+  std::vector<Point> arc = arcPoints(span, depth);
+  if (depth <= Length()) {
+    for (Point& p : arc) p.x -= off.mm();
+    return arc;
+  }
+  const double middle = arcRadius(span, depth).mm() - depth.mm();
+  for (Point& p : arc) {
+    const double x = p.x - middle, far = std::hypot(x, p.y);
+    p = {middle + x * (far + off.mm()) / far, p.y * (far + off.mm()) / far};
+  }
+  return arc;
+}
+
 }  // namespace drapery

@@ -40,4 +40,7 @@ Length depthOfLinedArc(Length span, Length arc, Length lining);
 /// flat spine.
 std::vector<Point> arcPoints(Length span, Length depth);
 
+/// The same, each point moved so far out along its radius; of a flat spine straight out.
+std::vector<Point> arcPointsOff(Length span, Length depth, Length off);
+
 }  // namespace drapery

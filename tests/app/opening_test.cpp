@@ -89,6 +89,43 @@ TEST_F(Opening, theOtherCoverComesAlongAndTheHandleGoesWithTheDrawing) {
   EXPECT_FALSE(handle().isVisible());
 }
 
+// Whatever turns: dragged to where it stands at so many degrees it has as many, from one end to
+// the other, and its words take it there.
+TEST_F(Opening, whatTurnsFollowsThePointerInEveryStructure) {
+  struct Turned {
+    const char *book, *stage, *view;
+    int whole;
+  };
+  for (const Turned& of : {Turned{"hive-book-stabbed", "cover", "hinge-turned-closer", 180},
+                           {"chart-folder", "measure", "hinge-turned-closer", 360},
+                           {"estuary-birds", "measure", "pulled-closer", 180},
+                           {"seed-list", "cover", "lifted-closer", 180},
+                           {"tide-pocket-book", "cover", "lifted-closer", 180},
+                           {"ferry-accounts", "spring", "spring-on-closer", 180}}) {
+    SCOPED_TRACE(of.book);
+    open(readJob(projectFile(std::string("demo/") + of.book + ".json"), "demo").job.value());
+    click((std::string("docket.") + of.stage).c_str());
+    click((std::string("link.") + of.view).c_str());
+    EXPECT_EQ(handle().maximum(), of.whole);
+    for (const int degrees : {of.whole / 6, of.whole / 2, 3 * of.whole / 4}) {
+      handle().setValue(degrees);
+      const QPoint there = middle();
+      handle().setValue(degrees == of.whole / 2 ? 0 : of.whole / 2);
+      ASSERT_NE(middle(), there);
+      QTest::mousePress(&handle(), Qt::LeftButton, {}, handle().rect().center());
+      QMouseEvent move(QEvent::MouseMove, handle().mapFromParent(there), QCursor::pos(),
+                       Qt::LeftButton, Qt::LeftButton, {});
+      QApplication::sendEvent(&handle(), &move);
+      QTest::mouseRelease(&handle(), Qt::LeftButton);
+      EXPECT_NEAR(handle().value(), degrees, of.whole / 20);
+    }
+    click("link.pose-closed");
+    EXPECT_EQ(handle().value(), handle().minimum());
+    click("link.pose-over");
+    EXPECT_EQ(handle().value(), of.whole);
+  }
+}
+
 // A figure typed while the cover is open turns what is seen at once.
 TEST_F(Opening, followsTheCaseThatIsTried) {
   openCover(plainJob("case-board-gap"));

@@ -1,0 +1,96 @@
+// Whatever is taken hold of in a drawing: covers, folds, a spring.
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <cmath>
+
+#include "core/drawing/draw_view.h"
+#include "tests/support/books.h"
+
+namespace drapery {
+namespace {
+
+using test::anyJob;
+using test::planOf;
+
+double lengthOf(const Shape& shape) {
+  double length = 0.0;
+  for (std::size_t i = 1; i < shape.points.size(); ++i)
+    length += std::hypot(shape.points[i].x - shape.points[i - 1].x,
+                         shape.points[i].y - shape.points[i - 1].y);
+  return length;
+}
+
+/// What is cut through or folded, each as long as it is, in the order in which it is drawn.
+std::vector<double> lengthsOf(const Drawing& drawing, const std::vector<std::string>& subjects) {
+  std::vector<double> lengths;
+  for (const Shape& shape : drawing.shapes)
+    if (!shape.isClosed && (shape.line == LineKind::Section || shape.line == LineKind::Cut) &&
+        std::find(subjects.begin(), subjects.end(), shape.subject.id) != subjects.end())
+      lengths.push_back(lengthOf(shape));
+  return lengths;
+}
+
+constexpr double kPixel = 1.0 / 1500;  // of a drawing as large as a window
+
+// However it is turned the drawing stays in its place, so that nothing jumps and the tags hang
+// still; and it goes no further than it goes.
+RC_GTEST_PROP(AnyTurnedDrawing, staysInItsPlace, ()) {
+  const Plan plan = planOf(*anyJob(*rc::gen::elementOf(test::kMethods))).plan;
+  const double turn = *rc::gen::inRange(0, 361);
+  for (const ViewRule& view : plan.rules->views) {
+    if (!view.when.formula.holds(plan.table())) continue;
+    const Drawing shut = drawView(view, plan, {0, false});
+    if (!shut.grip) continue;
+    const Drawing turned = drawView(view, plan, {turn, false});
+    const Box a = boundsOf(shut), b = boundsOf(turned);
+    RC_LOG() << view.id;
+    for (const double off :
+         {a.left - b.left, a.right - b.right, a.top - b.top, a.bottom - b.bottom})
+      RC_ASSERT(std::abs(off) < kPixel * std::max(a.width(), a.height()));
+    RC_ASSERT(turned.grip->turn <= turned.grip->most + 1e-9);
+    RC_ASSERT(turned.grip->most <= turned.grip->whole + 1e-9);
+    RC_ASSERT(shut.tags.size() == turned.tags.size());
+    for (std::size_t i = 0; i < shut.tags.size(); ++i)
+      RC_ASSERT(std::hypot(shut.tags[i].anchor.x - turned.tags[i].anchor.x,
+                           shut.tags[i].anchor.y - turned.tags[i].anchor.y) < 1e-9);
+    // The handle is where the arm that turns says.
+    const Point hinge = turned.grip->hinge, at = turned.grip->at;
+    RC_ASSERT(std::isfinite(hinge.x + hinge.y + at.x + at.y));
+  }
+}
+
+const ViewRule* viewOf(const Plan& plan, const std::string& id) {
+  for (const ViewRule& view : plan.rules->views)
+    if (view.id == id && view.when.formula.holds(plan.table())) return &view;
+  return nullptr;
+}
+
+// Paper, card and a spring's board grow no longer by being turned.
+RC_GTEST_PROP(AnyTurnedDrawing, nothingGrowsLonger, ()) {
+  struct Turned {
+    const char *method, *view;
+    std::vector<std::string> subjects;
+  };
+  const auto of = *rc::gen::element(
+      Turned{"paperback-wrapper", "lifted-closer", {"wrapper"}},
+      Turned{"soft-slotted", "lifted-closer", {"cover"}},
+      Turned{"spring-back", "spring-on-closer", {"spring"}},
+      Turned{"concertina", "pulled-closer", {"strip_last"}},
+      Turned{"stab-boarded", "hinge-turned-closer", {"covering_thickness", "text_block"}});
+  const Plan plan = planOf(*anyJob(of.method)).plan;
+  const ViewRule* view = viewOf(plan, of.view);
+  RC_PRE(view != nullptr);
+  const auto at = [&](double turn) {
+    return lengthsOf(drawView(*view, plan, {turn, false}), of.subjects);
+  };
+  const std::vector<double> shut = at(1.0), turned = at(*rc::gen::inRange(1, 181));
+  RC_PRE(!shut.empty());
+  RC_ASSERT(shut.size() == turned.size());
+  RC_LOG() << of.method;
+  for (std::size_t i = 0; i < shut.size(); ++i)
+    RC_ASSERT(std::abs(shut[i] - turned[i]) < 1e-6 * (1.0 + shut[i]));
+}
+
+}  // namespace
+}  // namespace drapery
