@@ -8,6 +8,7 @@
 #include "core/drawing/draw_view.h"
 #include "core/plan/artwork.h"
 #include "core/plan/job_field.h"
+#include "words/finding_words.h"
 
 namespace drapery {
 
@@ -56,6 +57,13 @@ void addPoses(StagePanel& panel, const Pose& pose) {
 
 }  // namespace
 
+Drawing worded(Drawing drawing, const Plan& plan) {
+  for (DrawingLabel& label : drawing.labels)
+    if (label.says != nullptr)
+      label.words = {filledWords(*label.says, label.figures, windowNotation(plan)), {}};
+  return drawing;
+}
+
 std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const std::string& open,
                                     const Pose& pose) {
   std::vector<StagePanel> panels;
@@ -64,7 +72,8 @@ std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const 
     const auto asked = std::find_if(details.begin(), details.end(),
                                     [&](const ViewRule* detail) { return detail->id == open; });
     const ViewRule& shown = asked == details.end() ? *view : **asked;
-    StagePanel panel{drawView(shown, plan, pose), view->share, localText(shown.caption)};
+    StagePanel panel{worded(drawView(shown, plan, pose), plan), view->share,
+                     localText(shown.caption)};
     if (&shown != view) panel.links.push_back({view->id, Words::tr("back")});
     addPoses(panel, pose);
     for (const ViewRule* detail : details)

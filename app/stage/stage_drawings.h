@@ -39,6 +39,9 @@ struct StagePanel {
   [[nodiscard]] std::string key() const { return drawing.id + (isFormer ? "/former" : ""); }
 };
 
+/// Its labels' figures written as this book has them.
+Drawing worded(Drawing drawing, const Plan& plan);
+
 /// The detail `open` alone, where the stage has it; else its views.
 std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const std::string& open,
                                     const Pose& pose = {});

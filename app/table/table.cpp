@@ -282,7 +282,7 @@ void Table::redraw(const std::function<bool(const Drawing&)>& which) {
     const Plan* plan = panel.isFormer ? document_.formerPlan() : &document_.plan();
     if (plan == nullptr || !which(panel.drawing)) continue;
     auto again = drawAgain(panel.drawing, *plan, pose_);
-    if (again) panels_.redraw(i, std::move(*again));
+    if (again) panels_.redraw(i, worded(std::move(*again), *plan));
   }
 }
 

@@ -9,6 +9,8 @@
 
 #include "core/figure/line_kind.h"
 #include "core/geometry/outline.h"
+#include "core/quantity/units.h"
+#include "core/rules/rule_words.h"
 #include "core/rules/section/view.h"
 #include "core/rules/subject.h"
 
@@ -71,6 +73,9 @@ struct DrawingLabel {
   Point at;        // its middle, or what it stands above or ends at
   LabelSide side = LabelSide::On;
   LocalText words = {};
+  /// Words with figures, in place of the words: how they are written is settled at the edge.
+  const RuleWords* says = nullptr;
+  std::vector<Amount> figures = {};
 };
 
 /// How a thing that turns is held.

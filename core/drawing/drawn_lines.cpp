@@ -43,6 +43,14 @@ void addLines(const std::vector<DrawnLine>& lines, const Plan& plan, std::vector
     eachOf(line, plan, [&](const double* locals) { addLine(line, plan, locals, shapes); });
 }
 
+std::vector<Amount> figures(const RuleWords& words, const Plan& plan, const double* locals) {
+  std::vector<Amount> all;
+  for (const RuleWords::Expression& expression : words.expressions)
+    all.push_back(
+        {expression.formula.formula.evaluate({plan.values.data(), locals}), expression.unit});
+  return all;
+}
+
 std::vector<Point> circleAround(Point middle, double radius) {
   constexpr int kSides = 24;
   std::vector<Point> points;

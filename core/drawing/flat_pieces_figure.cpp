@@ -1,5 +1,6 @@
 #include <algorithm>
 
+#include "core/drawing/drawn_lines.h"
 #include "core/drawing/figure.h"
 #include "core/drawing/piece_shapes.h"
 
@@ -79,6 +80,7 @@ class FlatPieces {
     for (const Placement& place : places) {
       for (Shape& shape : pieceShapes(part, place)) sketch_.add(std::move(shape));
       lying.boxes.push_back(boundsOf(placedOutline(part.outline, place)));
+      label(part, place);
     }
     constexpr double kGrainReach = 0.14;  // boards lie over the others
     if (depthOf(part) == 2)
@@ -86,6 +88,18 @@ class FlatPieces {
         if (auto grain = grainArrow(part, box, kGrainReach * box.height()))
           sketch_.add(std::move(*grain));
     if (!lying.boxes.empty()) lying_.push_back(std::move(lying));
+  }
+
+  void label(const PlannedPart& part, const Placement& place) {
+    eachLabel(part.rule->labels, plan_,
+              [&](Point at, const RuleWords& says, std::vector<Amount> figures) {
+                std::vector<Point> with = part.outline;
+                with.push_back(at);
+                DrawingLabel label{{}, placedOutline(with, place).back(), LabelSide::Over};
+                label.says = &says;
+                label.figures = std::move(figures);
+                sketch_.labels.push_back(std::move(label));
+              });
   }
 
   /// Something of a usual size for the measures to hang on.

@@ -19,15 +19,6 @@ constexpr double kHeadRoom = 12.0;                          // a piece that has 
 constexpr double kPanelName = 0.85;  // of the height, over the words of the folds
 constexpr double kMost = 10'000.0;   // mm
 
-std::vector<Amount> figures(const RuleWords& words, const Plan& plan,
-                            const double* locals = nullptr) {
-  std::vector<Amount> all;
-  for (const RuleWords::Expression& expression : words.expressions)
-    all.push_back(
-        {expression.formula.formula.evaluate({plan.values.data(), locals}), expression.unit});
-  return all;
-}
-
 /// A line of the drawing that is cut, though it belongs to no piece.
 Shape edge(std::vector<Point> points) {
   Shape shape = closedShape(LineKind::Outline, Matter::None, std::move(points), {});
@@ -96,13 +87,14 @@ class Drawer {
     if (!rule.outline.empty() && (outline.size() < 3 || crossesItself(outline))) return {};
     if (!outline.empty()) size.drawing.shapes.push_back(edge(std::move(outline)));
     addLines(rule.lines, plan_, size.drawing.shapes);
-    for (const TemplateLabel& label : rule.labels)
-      eachOf(label, plan_, [&](const double* locals) {
-        const auto at = pointOn(plan_, label.at, locals);
-        if (at && label.when.formula.holds({plan_.values.data(), locals}))
-          size.labels.push_back({*at, &label.says, figures(label.says, plan_, locals)});
-      });
+    addLabels(rule.labels, size);
     return size;
+  }
+
+  void addLabels(const std::vector<DrawnLabel>& labels, TrueSize& size) const {
+    eachLabel(labels, plan_, [&](Point at, const RuleWords& says, std::vector<Amount> figures) {
+      size.labels.push_back({at, &says, std::move(figures)});
+    });
   }
 
   /// Every piece where it lies, what is under what first, and the running marks at the edges.
@@ -158,6 +150,7 @@ class Drawer {
     for (Shape& shape : size.drawing.shapes) shape.matter = Matter::None;
     for (const PlannedSeries& series : plan_.series)
       if (series.rule->part == part.rule->id) addSeries(series, part, size.drawing.shapes);
+    addLabels(part.rule->labels, size);
     if (part.cutWidth.mm() > kHeadRoom && part.cutHeight.mm() > kHeadRoom)
       size.labels.push_back({{part.cutWidth.mm() / 2, part.cutHeight.mm() - kHeadRoom / 3},
                              nullptr,

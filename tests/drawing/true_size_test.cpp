@@ -10,6 +10,7 @@
 
 #include "core/plan/planner.h"
 #include "tests/support/books.h"
+#include "words/finding_words.h"
 
 namespace drapery::test {
 namespace {
@@ -104,6 +105,41 @@ TEST(TrueSizes, anArtworkThatIsReversedIsMirrored) {
     if (mark.rule->id != "jacket_folds") continue;
     for (std::size_t i = 0; i < a.folds().size(); ++i)
       EXPECT_NEAR(mark.places[i].at.exact.mm(), a.folds()[i], 1e-9);
+  }
+}
+
+// What is laid on the pile has every hole of the plan at its place, numbered from the head, and
+// says where its head and its front are. The numbers stand beside the holes, not on them.
+RC_GTEST_PROP(AnyStabTemplate, hasEveryHoleNumbered, ()) {
+  const Plan plan =
+      planOf(*anyJob(*rc::gen::element<std::string>("stab-boarded", "stab-plain"))).plan;
+  const std::vector<TrueSize> all = trueSizes(plan);
+  const auto holes = std::find_if(all.begin(), all.end(),
+                                  [](const TrueSize& thing) { return thing.id == "holes"; });
+  RC_PRE(holes != all.end());
+  const auto series = std::find_if(plan.series.begin(), plan.series.end(),
+                                   [](const auto& each) { return each.rule->id == "hole"; });
+  RC_ASSERT(series != plan.series.end());
+  std::vector<Point> drawn;
+  for (const Shape& shape : holes->drawing.shapes)
+    if (shape.line == LineKind::Hole) {
+      const Box box = boundsOf(shape.points);
+      drawn.push_back({(box.left + box.right) / 2, (box.bottom + box.top) / 2});
+    }
+  RC_ASSERT(drawn.size() == series->rows.size());
+  RC_ASSERT(double(drawn.size()) == plan.number("hole_count").value_or(0));
+  std::vector<std::string> said;
+  for (const TrueSizeLabel& label : holes->labels)
+    said.push_back(filledWords(*label.says, label.figures, {}));
+  RC_ASSERT(std::count(said.begin(), said.end(), "head") == 1);
+  RC_ASSERT(std::count(said.begin(), said.end(), "front") == 1);
+  if (said.size() == 2U) return;  // too near one another for numbers
+  RC_ASSERT(said.size() == drawn.size() + 2);
+  for (std::size_t i = 0; i < drawn.size(); ++i) {
+    RC_ASSERT(said[i] == std::to_string(i + 1));
+    RC_ASSERT(std::abs(holes->labels[i].at.y - drawn[i].y) < 1e-6);
+    RC_ASSERT(std::abs(holes->labels[i].at.x - drawn[i].x) > 1e-3);
+    if (i > 0) RC_ASSERT(drawn[i].y < drawn[i - 1].y);
   }
 }
 

@@ -39,6 +39,7 @@ class PartReading {
     readSize();
     in_.eachItem("outline", [&](const Node& item) { readOutline(item); });
     in_.eachItem("slits", [&](const Node& item) { readSlit(item); });
+    rule_.labels = readLabels(in_, placer_);
     in_.eachItem("places", [&](const Node& item) { readPlace(item); });
     readFormerPlaces();
     in_.finish();
@@ -169,6 +170,7 @@ class PartReading {
 };
 
 void linkShape(PartRule& part, Linker& linker) {
+  linkLabels(part.labels, linker);
   for (OutlineRule& each : part.outline) linker.linkPoint(linker.seriesOf(each), each.at);
   for (SlitRule& each : part.slits) {
     const SeriesRule* series = linker.seriesOf(each);

@@ -14,6 +14,7 @@
 #include "core/rules/repeated.h"
 #include "core/rules/section.h"
 #include "core/rules/section/common.h"
+#include "core/rules/section/drawn_label.h"
 #include "core/rules/section/part_findings.h"
 #include "core/toml/sourced.h"
 
@@ -57,6 +58,7 @@ struct PartRule {
   std::vector<OutlineRule> outline;  // from its lower left corner, going round; empty: a rectangle
   std::vector<SlitRule> slits;       // cuts inside the outline
   std::vector<PlaceRule> places;     // in the flat drawing
+  std::vector<DrawnLabel> labels;    // words on it, wherever it is drawn by itself or lying flat
   RuleFormula top;                   // where it has a top, to be marked; empty: nowhere
   LocalText note;
   SourcePosition at;

@@ -23,17 +23,6 @@ TemplateCorner readCorner(const Node& item, EntryReader& in, IssuePlacer& placer
   return corner;
 }
 
-TemplateLabel readLabel(const Node& item, IssuePlacer& placer) {
-  EntryReader in(item, "labels", placer);
-  TemplateLabel label;
-  readEach(in, label);
-  label.says = in.ruleWords("says", Needed::Yes);
-  label.when = in.formula("when", Needed::No);
-  if (auto at = in.pointAt("at", Needed::Yes)) label.at = std::move(*at);
-  in.finish();
-  return label;
-}
-
 }  // namespace
 
 void TemplateSection::read(const Node& entry, RuleSet& rules, IssuePlacer& placer) const {
@@ -50,7 +39,7 @@ void TemplateSection::read(const Node& entry, RuleSet& rules, IssuePlacer& place
   in.eachItem("outline",
               [&](const Node& item) { rule.outline.push_back(readCorner(item, in, placer)); });
   rule.lines = readLines(in, placer);
-  in.eachItem("labels", [&](const Node& item) { rule.labels.push_back(readLabel(item, placer)); });
+  rule.labels = readLabels(in, placer);
   in.finish();
   rules.templates.push_back(std::move(rule));
 }
@@ -65,12 +54,7 @@ void TemplateSection::link(RuleSet& rules, Linker& linker) const {
     for (TemplateCorner& corner : rule.outline)
       linker.linkPoint(linker.seriesOf(corner), corner.at);
     linkLines(rule.lines, {rule.id, rule.at}, rules, linker);
-    for (TemplateLabel& label : rule.labels) {
-      const SeriesRule* series = linker.seriesOf(label);
-      linker.linkPoint(series, label.at);
-      linker.linkWords(label.says, series);
-      linker.linkIn(series, label.when, Dimension::number());
-    }
+    linkLabels(rule.labels, linker);
   }
 }
 

@@ -8,6 +8,7 @@
 #include "core/rules/repeated.h"
 #include "core/rules/rule_words.h"
 #include "core/rules/section.h"
+#include "core/rules/section/drawn_label.h"
 #include "core/rules/section/drawn_line.h"
 #include "core/toml/sourced.h"
 
@@ -16,12 +17,6 @@ namespace drapery {
 /// A point of the edge; repeated for each of a series where it says so.
 struct TemplateCorner : Repeated {
   RulePoint at;
-};
-
-struct TemplateLabel : Repeated {
-  RulePoint at;  // its middle
-  RuleWords says;
-  RuleFormula when;  // empty: always
 };
 
 struct TemplateRule {
@@ -35,7 +30,7 @@ struct TemplateRule {
   bool isLayOut = false;
   std::vector<TemplateCorner> outline;  // cut out along it; mm, y up
   std::vector<DrawnLine> lines;
-  std::vector<TemplateLabel> labels;
+  std::vector<DrawnLabel> labels;
   SourcePosition at;
 };
 
