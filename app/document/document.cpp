@@ -8,6 +8,7 @@
 #include "core/plan/former_names.h"
 #include "core/plan/job_inputs.h"
 #include "core/plan/job_overrides.h"
+#include "core/plan/same_leaves.h"
 #include "core/plan/solve.h"
 #include "store/job_file.h"
 #include "store/open_job.h"
@@ -308,6 +309,23 @@ void Document::keepSewing(const JobSewing& sewing) {
   Job draft = job_;
   draft.sewing = sewing;
   keepDraft(std::move(draft), "sewing");
+}
+
+std::optional<Issue> Document::makeKind(const std::string& method) {
+  const LoadedRules loaded = library_->load(method);
+  if (loaded.rules == nullptr)
+    return loaded.issues.empty() ? issueOfMethod(method) : loaded.issues.front();
+  const RuleSetPtr& rules = loaded.rules;
+  Job draft = job_;
+  if (planner_) draft.given = leavesSaid(job_.given, *planner_->rules(), *rules);
+  changeMethod(draft, method);
+  draft.fixed.clear();
+  draft.asCut.clear();
+  draft.cutting = {};
+  draft.art.clear();
+  draft.sewing.reset();
+  keepDraft(std::move(draft), "method");
+  return std::nullopt;
 }
 
 void Document::keepArt(const std::string& piece, const std::string& panel, const PanelArt& art) {

@@ -87,6 +87,9 @@ class Document : public QObject {
   void keepCutting(JobCutting cutting);
   /// Keeps how the book is sewn: one undo step.
   void keepSewing(const JobSewing& sewing);
+  /// Another kind of book of the same leaves: what was said of them stays, what belongs to the
+  /// former kind alone is let go. One undo step.
+  std::optional<Issue> makeKind(const std::string& method);
   /// Keeps what is to be printed on a panel ("jacket", "front"); nothing at all takes it away.
   void keepArt(const std::string& piece, const std::string& panel, const PanelArt& art);
 

@@ -80,6 +80,8 @@ std::vector<StagePanel> stagePanels(const Stage& stage, const Plan& plan, const 
       if (detail != &shown && detail->readingsOf.empty())
         panel.links.push_back({detail->id, localText(detail->asks)});
     if (hasTag(*view, "method")) panel.links.push_back({kAllMethods, Words::tr("by every method")});
+    if (stage.id == std::string("measure") && panels.empty())
+      panel.links.push_back({kAllKinds, Words::tr("another kind of book")});
     if (panels.empty() && artworkOf(stage, plan) != nullptr)
       panel.links.push_back({kPageToPrint, Words::tr("the page to print")});
     if (&shown != view) {
@@ -119,7 +121,8 @@ std::vector<StagePanel> triedPanels(const Stage& stage, const Plan& tried, const
 }
 
 bool isCloserLook(const Stage& stage, const Plan& plan, const std::string& id) {
-  if (id == kAllMethods || id == kPageToPrint) return !sheetView(stage, plan, id).empty();
+  if (id == kAllMethods || id == kPageToPrint || id == kAllKinds)
+    return !sheetView(stage, plan, id).empty();
   for (const ViewRule* view : viewsOf(plan, stage.id))
     for (const ViewRule* detail : detailsOf(plan, view->id))
       if (detail->id == id) return true;
@@ -136,7 +139,7 @@ std::string readingsView(const Stage& stage, const Plan& plan, const std::string
 std::string sheetView(const Stage& stage, const Plan& plan, const std::string& sheet) {
   if (sheet == kPageToPrint && artworkOf(stage, plan) == nullptr) return {};
   for (const ViewRule* view : viewsOf(plan, stage.id))
-    if (sheet == kPageToPrint || hasTag(*view, "method")) return view->id;
+    if (sheet == kPageToPrint || sheet == kAllKinds || hasTag(*view, "method")) return view->id;
   return {};
 }
 

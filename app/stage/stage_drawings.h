@@ -14,6 +14,8 @@ namespace drapery {
 
 /// In place of a view's id: the book by all methods, beside one another.
 inline constexpr const char* kAllMethods = "all-methods";
+/// The same: the kinds of books, to choose another.
+inline constexpr const char* kAllKinds = "all-kinds";
 /// The same: what is printed on, as a page.
 inline constexpr const char* kPageToPrint = "page-to-print";
 

@@ -8,6 +8,7 @@
 #include "app/ink_button.h"
 #include "app/table/art_sheet.h"
 #include "app/table/giving_list.h"
+#include "app/table/kinds_sheet.h"
 #include "app/table/methods_sheet.h"
 #include "app/table/rule_editor.h"
 #include "app/table/tag_content.h"
@@ -294,7 +295,9 @@ void Table::redrawWhereTheyStand() {
   paintAnew();  // the notes wait until it is let go: what matters is told at the pointer
 }
 
-bool Table::showsSheet() const { return detail_ == kAllMethods || detail_ == kPageToPrint; }
+bool Table::showsSheet() const {
+  return detail_ == kAllMethods || detail_ == kPageToPrint || detail_ == kAllKinds;
+}
 
 TableSheet* Table::sheetNow() {
   if (!showsSheet()) return nullptr;
@@ -305,6 +308,10 @@ TableSheet* Table::sheetNow() {
     connect(methods, &MethodsSheet::chosen, this,
             [this](const Subject& method) { takeUp(method.id); });
     sheet = methods;
+  } else if (detail_ == kAllKinds) {
+    auto* kinds = new KindsSheet(document_, palette_, this);
+    connect(kinds, &KindsSheet::chosen, this, [this](const Subject& method) { makeSo(method.id); });
+    sheet = kinds;
   } else {
     auto* art = new ArtSheet(document_, palette_, trueScale_, this);
     connect(art, &ArtSheet::pagesWanted, this, &Table::pagesWanted);
@@ -324,6 +331,12 @@ void Table::placeSheet() {
 
 void Table::takeUp(const std::string& method) {
   if (const auto issue = document_.keep("method", Entry{method, {}})) emit refused(*issue);
+}
+
+void Table::makeSo(const std::string& method) {
+  if (const auto issue = document_.makeKind(method)) return emit refused(*issue);
+  if (wayIn_ != nullptr) wayIn_->begin();
+  open({});
 }
 
 void Table::takeDrawings() {

@@ -126,6 +126,7 @@ class Table : public StagePage {
   TableSheet* sheetNow();
   [[nodiscard]] bool showsSheet() const;
   void placeSheet();
+  void makeSo(const std::string& method);
   void takeUp(const std::string& method);
 
   std::map<std::string, TableSheet*> sheets_;  // by the link that turns to them

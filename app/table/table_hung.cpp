@@ -98,6 +98,7 @@ void Table::placeWayIn() {
   const bool isNew = document_.job().given.empty();
   if (wayIn_ == nullptr && face != nullptr && isNew) {
     wayIn_ = new WayIn(document_, palette_, this);
+    connect(wayIn_, &WayIn::kindsWanted, this, [this] { open(kAllKinds); });
     connect(wayIn_, &WayIn::refused, this, &Table::refused);
     connect(wayIn_, &WayIn::changed, this, [this] { renew(Renewal::Plan); });
     connect(wayIn_, &WayIn::goOnAt, this, [this](const std::string& value) {

@@ -4,7 +4,6 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QVBoxLayout>
-#include <set>
 
 #include "app/ink_button.h"
 #include "app/ink_parts.h"
@@ -86,33 +85,8 @@ void WayIn::ask() {
   }
   addWords(tr("Or type a figure where it hangs."), false);
   connect(addAnswer("kind", tr("another kind of book")), &QAbstractButton::clicked, this,
-          &WayIn::askKind);
+          &WayIn::kindsWanted);
   layout()->activate();
-}
-
-/// The kinds of book by what they are for, and what each can never do.
-void WayIn::askKind() {
-  emptyLayout(layout());
-  addWords(tr("What is it for?"), true);
-  std::set<std::string> told;
-  const RuleLibrary& library = document_.library();
-  for (const std::string& id : library.ids()) {
-    const LoadedRules loaded = library.load(id);
-    const bool isNew = loaded.rules != nullptr && !loaded.rules->suits.text.empty() &&
-                       (library.structure(id).empty() || told.insert(library.structure(id)).second);
-    if (!isNew) continue;
-    InkButton* button =
-        addAnswer("kind." + QString::fromStdString(id), localText(loaded.rules->suits));
-    button->setToolTip(localText(loaded.rules->title) + "\n" + localText(loaded.rules->never));
-    button->setAccessibleDescription(localText(loaded.rules->never));
-    connect(button, &QAbstractButton::clicked, this, [this, id] {
-      if (const auto issue = document_.keep("method", Entry{id, {}})) emit refused(*issue);
-      ask();
-      emit changed();
-    });
-  }
-  layout()->activate();
-  emit changed();
 }
 
 void WayIn::answer(const std::string& id) {

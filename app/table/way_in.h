@@ -25,10 +25,13 @@ class WayIn : public QWidget {
   /// Whether there is something to ask: on a book of which nothing is said, until it is answered
   /// or waved away.
   [[nodiscard]] bool isAsking() const;
+  /// What there is to begin with, by the book's rules.
+  void begin() { ask(); }
   /// Keeps figures that are being typed.
   void keepTyped();
 
  signals:
+  void kindsWanted();
   /// The work goes on at a value's tag.
   void goOnAt(const std::string& value);
   void changed();
@@ -36,7 +39,6 @@ class WayIn : public QWidget {
 
  private:
   void ask();
-  void askKind();
   void hang(QWidget* widget);
   QLabel* addWords(const QString& words, bool isHeading);
   InkButton* addAnswer(const QString& name, const QString& words);

@@ -35,7 +35,7 @@ bool FigureSource::asksForMeasure() const {
 
 Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
   using Draw = Sketch (*)(const FigureSource&);
-  static constexpr std::array<std::pair<std::string_view, Draw>, 19> kFigures{
+  static constexpr std::array<std::pair<std::string_view, Draw>, 20> kFigures{
       {{"text-block", sketchTextBlock},
        {"joint", sketchJoint},
        {"flat-pieces", sketchFlatPieces},
@@ -48,6 +48,7 @@ Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
        {"jacket", sketchJacket},
        {"opened-cover", sketchOpenedCover},
        {"hinge", sketchHinge},
+       {"portrait", sketchPortrait},
        {"soft-cover", sketchSoftCover},
        {"spring", sketchSpring},
        {"lever", sketchLever},

@@ -78,6 +78,7 @@ Sketch sketchSoftCover(const FigureSource& source);
 Sketch sketchSpring(const FigureSource& source);
 Sketch sketchLever(const FigureSource& source);
 Sketch sketchDowel(const FigureSource& source);
+Sketch sketchPortrait(const FigureSource& source);
 Sketch sketchHinge(const FigureSource& source);
 Sketch sketchWrapped(const FigureSource& source);
 Sketch sketchReadings(const FigureSource& source);

@@ -229,6 +229,20 @@ constexpr std::array kDowelInputs{FigureInput{"dowel", kLength, "Its diameter."}
 constexpr std::array<std::string_view, 2> kDowelThings{"dowel", "spring"};
 constexpr std::array<std::string_view, 4> kDowelSpots{"width", "dowel", "spring", "thickness"};
 
+constexpr std::array kPortraitInputs{
+    FigureInput{"front_height", kLength, "The front cover."},
+    FigureInput{"front_width", kLength, "The front cover."},
+    FigureInput{"cover", kLength, "Its thickness."},
+    FigureInput{"leaves_high", kLength, "The leaves; 0 without."},
+    FigureInput{"leaves_wide", kLength, "The leaves."},
+    FigureInput{"thickness", kLength, "All leaves together."},
+    FigureInput{"fore", kLength, "Cover beyond the leaves at the fore-edge."},
+    FigureInput{"tail", kLength, "Cover beyond the leaves at the tail."},
+    FigureInput{"hinge", kLength, "From the spine edge to where the cover bends; 0 at the edge."},
+    FigureInput{"held", kLength, "What of a leaf is held at the spine; 0 where it lies flat."},
+    FigureInput{"panels", Dimension::number(), "Of a strip that stands; 0 for leaves."}};
+constexpr std::array<std::string_view, 3> kPortraitThings{"cover", "block", "strip"};
+
 constexpr std::array kReadingsInputs{
     FigureInput{"measure", kLength, "What is measured: the mean of its readings."},
     FigureInput{"along", kLength, "What its places lie along."},
@@ -357,6 +371,12 @@ constexpr std::array kFigures{
                kDowelInputs,
                kDowelThings,
                kDowelSpots,
+               {}},
+    FigureSpec{"portrait",
+               "A kind of book: its front cover, and how it lies opened, from the head.",
+               kPortraitInputs,
+               kPortraitThings,
+               {},
                {}},
     FigureSpec{"readings",
                "A measure at each of its places, differences drawn larger than they are.",

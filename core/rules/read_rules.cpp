@@ -1,5 +1,6 @@
 #include "core/rules/read_rules.h"
 
+#include "core/rules/choosing.h"
 #include "core/toml/table_reader.h"
 
 namespace drapery {
@@ -31,6 +32,7 @@ RuleSet readRules(const Node& root, IssuePlacer& placer) {
   rules.structure = in.text("structure", Needed::No);
   rules.suits = in.words("suits", Needed::No);
   rules.never = in.words("never", Needed::No);
+  readChoosing(in, rules);
   rules.isBase = in.flag("is_base");
   rules.wants = in.texts("wants", Needed::No);
   if (const Node* sewing = in.find("sewing"); sewing != nullptr) readSewing(*sewing, rules, placer);

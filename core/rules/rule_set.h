@@ -11,6 +11,7 @@
 #include <unordered_map>
 #include <vector>
 
+#include "core/rules/choosing.h"
 #include "core/rules/dependents.h"
 #include "core/rules/section/artwork.h"
 #include "core/rules/section/derive.h"
@@ -102,9 +103,11 @@ struct RuleSet {
   std::vector<std::string> bases;
   LocalText title;
   LocalText about;
-  std::string structure;  // methods of one are told side by side: "case"; may be empty
-  LocalText suits;        // what such a book is for; may be empty
-  LocalText never;        // what it can never do; may be empty
+  std::string structure;            // methods of one are told side by side: "case"; may be empty
+  LocalText suits;                  // what such a book is for; may be empty
+  LocalText never;                  // what it can never do; may be empty
+  std::vector<std::string> serves;  // some of kBookUses
+  LeavesRule leaves;                // how it is made of given leaves
   bool isBase = false;  // shared ground for others, not a method of its own; may use what these add
   std::vector<std::string> wants;  // a base's: names that each method on it must supply
   std::vector<InputRule> inputs;

@@ -1,4 +1,6 @@
 // A newcomer's way in: what is there to begin with, and what the book is for.
+#include <gmock/gmock.h>
+
 #include "core/plan/job_field.h"
 #include "tests/app/bench_window.h"
 
@@ -92,13 +94,44 @@ TEST_F(WayIn, whatCannotBeIsSaidThereAndKeepsNothing) {
 TEST_F(WayIn, anotherKindOfBookIsChosenByWhatItIsFor) {
   click("docket.new");
   click("wayin.kind");
-  EXPECT_FALSE(isShown("wayin.kind.case-card"));  // one for each kind
-  click("wayin.kind.concertina");
+  EXPECT_FALSE(isShown("kinds.take.case-card"));  // one for each kind
+  EXPECT_TRUE(isShown("kinds.take.stab-boarded"));
+  click("kinds.use.class");
+  EXPECT_TRUE(isShown("kinds.take.stab-plain"));  // of its kind the one that serves
+  EXPECT_FALSE(isShown("kinds.take.stab-boarded"));
+  click("kinds.use.class");
+  click("kinds.use.both-sides");
+  EXPECT_THAT(find("kinds.take.concertina")->accessibleDescription().toStdString(),
+              ::testing::HasSubstr("never sewn"));
+  EXPECT_LT(find("kinds.take.concertina")->y(), find("kinds.take.spring-back")->y() + 1);
+  click("kinds.take.concertina");
   EXPECT_EQ(document().job().method, "concertina");
   EXPECT_TRUE(isShown("wayin.blank-book"));
   EXPECT_TRUE(isShown("tag.pictures"));
   EXPECT_TRUE(isShown("docket.folds"));
   EXPECT_FALSE(isShown("docket.case"));
+}
+
+// The same leaves in another kind of book; taken back, all is as it was.
+TEST_F(WayIn, aMeasuredBookBecomesAnotherKindOfTheSameLeaves) {
+  openPlain();
+  document().keep("allowances/rod_diameter", Entry{5.0, {}});
+  settle();
+  const std::string before = writeJob(document().job());
+  click("docket.measure");
+  click("link.all-kinds");
+  EXPECT_FALSE(find("kinds.take.case-sunk-joint")->isEnabled());
+  click("kinds.use.lies-flat");  // those that serve come first
+  click("kinds.take.soft-slotted");
+  EXPECT_EQ(document().job().method, "soft-slotted");
+  EXPECT_EQ(value("text_height"), 210);
+  EXPECT_EQ(value("text_width"), 144);
+  EXPECT_EQ(value("spine_thickness"), 25);
+  EXPECT_FALSE(document().job().allowances.contains("rod_diameter"));
+  EXPECT_TRUE(isShown("tag.card_thickness"));
+  document().undoStack()->undo();
+  settle();
+  EXPECT_EQ(writeJob(document().job()), before);
 }
 
 }  // namespace
