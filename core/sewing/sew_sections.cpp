@@ -46,7 +46,8 @@ std::variant<SewnTapes, Issues> sewTapes(const RuleSetPtr& rules, const SewingJo
   const double height = number("leaf_height"), width = number("tape_width");
   sewn.height = height;
   sewn.sections = static_cast<int>(number("sections"));
-  sewn.stations = tapeStations(height, number("kettle_head"), number("kettle_tail"), tapes, width);
+  sewn.stations = tapeStations({number("kettle_head"), height - number("kettle_tail"),
+                                number("first_tape"), number("tape_spacing"), tapes, width});
   double from = 0.0;
   for (int tape = 1; tape <= tapes; ++tape) {
     const auto upper = static_cast<std::size_t>(2 * tape - 1);

@@ -85,14 +85,12 @@ class Sewing {
 
 }  // namespace
 
-std::vector<double> tapeStations(double leafHeight, double kettleHead, double kettleTail, int tapes,
-                                 double tapeWidth) {
-  const double spacing = (leafHeight - kettleHead - kettleTail) / (tapes + 1);
-  std::vector<double> stations{kettleHead};
-  for (int tape = 1; tape <= tapes; ++tape)
+std::vector<double> tapeStations(const TapePlaces& places) {
+  std::vector<double> stations{places.kettleHead};
+  for (int tape = 0; tape < places.tapes; ++tape)
     for (const double side : {-0.5, 0.5})
-      stations.push_back(kettleHead + tape * spacing + side * tapeWidth);
-  stations.push_back(leafHeight - kettleTail);
+      stations.push_back(places.firstTape + tape * places.spacing + side * places.tapeWidth);
+  stations.push_back(places.kettleTail);
   return stations;
 }
 

@@ -30,8 +30,13 @@ struct TapeSizes {
 };
 
 /// Stations from the head: kettle, either side of each tape, kettle.
-std::vector<double> tapeStations(double leafHeight, double kettleHead, double kettleTail, int tapes,
-                                 double tapeWidth);
+struct TapePlaces {
+  double kettleHead = 0.0, kettleTail = 0.0;  // mm from the head
+  double firstTape = 0.0, spacing = 0.0;      // mm, of the tapes' middles
+  int tapes = 0;
+  double tapeWidth = 0.0;
+};
+std::vector<double> tapeStations(const TapePlaces& places);
 
 std::vector<TapeStep> tapePath(const TapeSizes& sizes, Hand hand);
 

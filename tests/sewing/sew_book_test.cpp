@@ -93,6 +93,34 @@ TEST(SewnBook, standsOnTheSlip) {
   EXPECT_TRUE(sewingLines(sewn(plainJob()), {}).empty());
 }
 
+// The cloth that is cut for the spaces between the tapes is as high as the spaces that are sewn;
+// what is trimmed off goes from the outer two.
+RC_GTEST_PROP(AnySewnBook, hasItsSpineClothBetweenItsTapes, ()) {
+  Job job = plainJob("spring-back");
+  job.given["text_height"] = {double(*rc::gen::inRange(180, 420)), {}};
+  job.given["tape_count"] = {double(*rc::gen::inRange(2, 6)), {}};
+  job.given["sewing_tape_width"] = {double(*rc::gen::inRange(6, 20)), {}};
+  if (*rc::gen::arbitrary<bool>())
+    job.given["tape_from_end"] = {double(*rc::gen::inRange(20, 60)), {}};
+  for (const char* trim : {"trim_head", "trim_tail"})
+    job.allowances[trim] = {double(*rc::gen::inRange(0, 5)), {}};
+  job.given["pages_wanted"] = {double(*rc::gen::inRange(40, 400)), {}};
+  job.given["leaf_caliper"] = {0.12, {}};
+  const Plan plan = planOf(job).plan;
+  const SewnBook book = sewn(job);
+  const auto* tapes = std::get_if<SewnTapes>(&book.sewn);
+  const auto end = plan.number("clothing_end_height"), mid = plan.number("clothing_mid_height");
+  const bool isSewn = tapes != nullptr && mid.value_or(0.0) > 0.0 && end.value_or(0.0) > 0.0;
+  RC_PRE(isSewn);
+  const double trimmed = *plan.number("text_height") - *plan.number("block_height");
+  RC_ASSERT(tapes->strips.size() >= 3U);
+  for (std::size_t i = 0; i < tapes->strips.size(); ++i) {
+    const auto& [from, to] = tapes->strips[i];
+    const bool isOuter = i == 0 || i + 1 == tapes->strips.size();
+    RC_ASSERT(std::abs(to - from - (isOuter ? *end + trimmed / 2 : *mid)) < 1e-6);
+  }
+}
+
 TEST(SewnBook, saysWhatIsStillToBeMeasured) {
   Job job = plainJob("spring-back");
   EXPECT_THAT(sewingLines(sewn(job), {}),

@@ -149,7 +149,14 @@ TEST(LinkRows, goForthAtOneEndAndBackAtTheOther) {
 // catches what joins the two sections below at this end.
 RC_GTEST_PROP(TapePath, goesAlongEverySection, ()) {
   const int sections = *rc::gen::inRange(2, 12), tapes = *rc::gen::inRange(1, 6);
-  TapeSizes sizes{sections, tapes, tapeStations(220, 15, 20, tapes, 10), 10, 0.4, 0.5, 2.0, 5.0};
+  TapeSizes sizes{sections,
+                  tapes,
+                  tapeStations({15, 200, 15 + 185.0 / (tapes + 1), 185.0 / (tapes + 1), tapes, 10}),
+                  10,
+                  0.4,
+                  0.5,
+                  2.0,
+                  5.0};
   const auto steps = tapePath(sizes, *rc::gen::element(Hand::Right, Hand::Left));
   double length = 0.0;
   std::map<TapeStep::Do, int> count;
