@@ -69,7 +69,8 @@ const std::vector<SettingKind>& settingKinds() {
       {"screen_dots_per_mm", 0.0, {}, 0.0, 40.0},  // as it was measured; 0: not yet
       {"window_width", 1280.0, {}, 640.0, kLargestWindow},
       {"window_height", 800.0, {}, 480.0, kLargestWindow},
-      {"last_book", std::string()}};
+      {"last_book", std::string()},
+      {"sewing_at", std::string()}};  // the book that was sewn last, and at which move
   return kKinds;
 }
 

@@ -5,13 +5,13 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPainter>
-#include <QSlider>
 #include <algorithm>
 #include <utility>
 
 #include "app/ink_button.h"
 #include "app/ink_parts.h"
 #include "app/margin_column.h"
+#include "app/sewing/move_slider.h"
 #include "app/sewing/sew_desk.h"
 #include "app/sewing/strip_view.h"
 #include "app/words/window_words.h"
@@ -45,7 +45,7 @@ SewPage::SewPage(Workspace& workspace, const Palette& palette, QWidget* parent)
       thread_(new ThreadBar(palette, this)),
       words_(inkLabel({}, kWordsPixels, palette.ink, this, true)),
       aside_(inkLabel({}, kCaptionPixels, palette.secondInk, this)),
-      slider_(new QSlider(Qt::Horizontal, this)),
+      slider_(new MoveSlider(palette, this)),
       entry_(new QLineEdit(this)) {
   dress();
   makeCommands();
@@ -108,6 +108,7 @@ void SewPage::renew() {
   isStale_ = false;
   const auto before = std::exchange(book_, workspace_.sewing().sewn());
   moves_ = sewMoves(*book_, notation(), translated);
+  recallPlace();
   move_ = std::min(move_, moves_.size());
   if (stab() == nullptr) isPractice_ = false;
   // Another finish or a thicker book takes nothing away from what is practised.
@@ -120,9 +121,30 @@ void SewPage::renew() {
     const QSignalBlocker quiet(slider_);
     slider_->setRange(0, static_cast<int>(moves_.size()));
   }
+  markTurnings();
   writeMargin();
   place();
   showMove();
+}
+
+void SewPage::markTurnings() {
+  std::vector<int> marks;
+  if (const SewnStab* sewn = stab())
+    for (const std::size_t step : turnings(sewn->graph, sewn->trail.steps))
+      for (std::size_t i = 0; i < moves_.size(); ++i)
+        if (moves_[i].step == step) marks.push_back(static_cast<int>(i + 1));
+  slider_->setMarks(std::move(marks));
+}
+
+/// Where one was when the window was shut: "ID 12". Of the book that was sewn last.
+void SewPage::recallPlace() {
+  const std::string& id = document_.job().id;
+  if (id == placeOf_) return;
+  placeOf_ = id;
+  move_ = 0;
+  const QStringList kept =
+      QString::fromStdString(workspace_.settings().text("sewing_at")).split(' ');
+  if (kept.size() == 2 && kept[0].toStdString() == id) move_ = kept[1].toULong();
 }
 
 /// From the beginning, then these steps, each of which was right before.
@@ -189,6 +211,7 @@ void SewPage::showMove() {
   aside_->setText(aside.trimmed());
   fitWords();
   writeThread();
+  workspace_.settings().set("sewing_at", document_.job().id + " " + std::to_string(move_));
 }
 
 /// There is nothing to be shown.

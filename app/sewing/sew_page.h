@@ -14,12 +14,12 @@
 
 class QLabel;
 class QLineEdit;
-class QSlider;
 
 namespace drapery {
 
 class InkButton;
 class MarginColumn;
+class MoveSlider;
 class StripView;
 class ThreadBar;
 class Workspace;
@@ -59,6 +59,8 @@ class SewPage : public StagePage {
   void dress();
   void makeCommands();
   void renew();
+  void markTurnings();
+  void recallPlace();
   void practiseAnew(std::vector<SewToken> made);
   void place();
   void fitWords();
@@ -91,13 +93,14 @@ class SewPage : public StagePage {
   std::shared_ptr<const SewnBook> book_ = std::make_shared<const SewnBook>();
   std::vector<SewMove> moves_;
   std::size_t move_ = 0;
+  std::string placeOf_;  // the book whose place was recalled
 
   MarginColumn* margin_;
   StripView* strip_;
   ThreadBar* thread_;
   QLabel* words_;
   QLabel* aside_;  // which move, ties
-  QSlider* slider_;
+  MoveSlider* slider_;
   QLineEdit* entry_;
   std::vector<InkButton*> commands_;
   std::vector<QString> hints_;  // the keys that do the same

@@ -296,6 +296,19 @@ class Sewing {
 
 }  // namespace
 
+std::vector<std::size_t> turnings(const StitchGraph& graph, const std::vector<SewStep>& steps) {
+  std::vector<std::size_t> all;
+  int before = 0;
+  for (std::size_t i = 0; i < steps.size(); ++i) {
+    if (steps[i].what != SewStep::Do::Stretch) continue;
+    const int now = graph.leads(steps[i].stretch, steps[i].from);
+    if (now == 0) continue;
+    if (before != 0 && now != before) all.push_back(i);
+    before = now;
+  }
+  return all;
+}
+
 int turnsBound(const StitchGraph& graph, std::size_t start) {
   const auto at = graph.atHoles();
   int bound = 0, ofStart = 0;

@@ -36,6 +36,10 @@ struct Trail {
   int bound = 0;  // no way has fewer
 };
 
+/// The steps, from 0, at which the work turns back: a stretch toward the tail after one toward the
+/// head, or the other way. Level ones turn nothing.
+std::vector<std::size_t> turnings(const StitchGraph& graph, const std::vector<SewStep>& steps);
+
 /// The fewest turnings that any way from the hole can have.
 int turnsBound(const StitchGraph& graph, std::size_t start);
 

@@ -7,7 +7,9 @@
 #include <QTest>
 #include <filesystem>
 
+#include "app/sewing/move_slider.h"
 #include "app/sewing/pattern_button.h"
+#include "app/sewing/sew_desk.h"
 #include "app/sewing/sew_page.h"
 #include "app/sewing/strip_view.h"
 #include "tests/app/bench_window.h"
@@ -80,6 +82,36 @@ TEST_F(SewStage, judgesWhatIsClickedAndTyped) {
   EXPECT_EQ(find<QLabel>("sew.aside")->text(), "4+ 3- spine 3-");
   click("sew.shown");
   EXPECT_TRUE(isShown("sew.slider"));
+}
+
+// The slider is marked where the way turns back, and the place outlasts the window.
+TEST_F(SewStage, theTurningsAreMarkedAndThePlaceIsKept) {
+  const std::string settings = folder_.path() + "/settings.json";
+  begin({}, settings);
+  open(plainJob("stab-boarded"));
+  click("docket.sew");
+  const auto* slider = find<MoveSlider>("sew.slider");
+  const SewnBook sewn = *workspace_->sewing().sewn();
+  ASSERT_TRUE(std::holds_alternative<SewnStab>(sewn.sewn));
+  EXPECT_EQ(slider->marks().size(),
+            static_cast<std::size_t>(std::get<SewnStab>(sewn.sewn).trail.turns));
+  EXPECT_GE(slider->marks().size(), 2U);
+  slider->parentWidget()->setFocus();
+  for (int i = 0; i < 7; ++i) press(Qt::Key_Right);
+  const QString there = page().words().isEmpty() ? QString() : page().words();
+  workspace_->close();
+  begin({}, settings);
+  ASSERT_TRUE(window_->openFile(QString::fromStdString(path_)));
+  settle();
+  click("docket.sew");
+  EXPECT_EQ(page().move(), 7U);
+  EXPECT_EQ(page().words(), there);
+  open(plainJob("stab-plain"));  // another book begins at its beginning
+  Job other = plainJob("stab-boarded");
+  other.id = "00000000-0000-4000-8000-000000000001";
+  open(other);
+  click("docket.sew");
+  EXPECT_EQ(page().move(), 0U);
 }
 
 // Nothing that was practised is lost to another knot, nor what was typed to a slip before it.

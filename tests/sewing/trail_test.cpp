@@ -81,6 +81,7 @@ RC_GTEST_PROP(AnyPattern, turnsAsRarelyAsCanBe, ()) {
   RC_ASSERT(*fewest >= trail.bound);
   RC_ASSERT(trail.turns == *fewest);
   if (!hasLevel) RC_ASSERT(trail.turns == trail.bound);
+  if (!hasLevel) RC_ASSERT(static_cast<int>(turnings(graph, trail.steps).size()) == trail.turns);
 }
 
 // An ornament sews the same, and its second thread goes twice through the start hole.
