@@ -74,7 +74,6 @@ class KindsSheet::Sheet : public QWidget {
     columns_ = std::min(columns_, std::max<std::size_t>(1, (cells_.size() + 1) / 2));
     column_ = room / static_cast<int>(columns_) - kGap;
     int y = layUses(wide);
-    top_ = y;
     scale_ = scale();
     for (std::size_t row = 0; row * columns_ < cells_.size(); ++row) {
       const std::size_t end = std::min(cells_.size(), (row + 1) * columns_);
@@ -101,9 +100,8 @@ class KindsSheet::Sheet : public QWidget {
     painter.fillRect(rect(), palette_.ground);
     painter.setFont(textFont(kWords));
     painter.setPen(palette_.secondInk);
-    paintWords(painter,
-               QRect(kEdge, top_ - lineOf(kWords) - 8, width() - 2 * kEdge, lineOf(kWords)),
-               Qt::AlignLeft | Qt::AlignVCenter, leavesWords());
+    paintWords(painter, QRect(kEdge, leavesTop_, width() - 2 * kEdge, leavesHigh_),
+               Qt::AlignLeft | Qt::TextWordWrap, leavesWords());
     painter.setPen(palette_.ink);
     painter.setFont(textFont(kTitle, true));
     paintWords(painter, QRect(kEdge, 4, width(), lineOf(kTitle) + 4),
@@ -147,7 +145,9 @@ class KindsSheet::Sheet : public QWidget {
       use->setGeometry(x, y, w, high);
       x += w + kGap;
     }
-    return y + high + lineOf(kWords) + kGap;
+    leavesTop_ = y + high + 4;
+    leavesHigh_ = wordsHeight(textFont(kWords), leavesWords(), wide - 2 * kEdge);
+    return leavesTop_ + leavesHigh_ + kGap / 2;
   }
 
   void makeButtons() {
@@ -231,7 +231,8 @@ class KindsSheet::Sheet : public QWidget {
   std::vector<InkButton*> uses_, buttons_;
   bool isAsked_ = false;
   std::size_t columns_ = 1;
-  int column_ = 0, top_ = 0;  // width of one; where the cells begin
+  int column_ = 0;                      // width of one
+  int leavesTop_ = 0, leavesHigh_ = 0;  // the words of which leaves
   double scale_ = 1.0;
 };
 
