@@ -23,10 +23,6 @@ bool hasTag(const ViewRule& view, const std::string& value) {
                      [&](const ViewTag& tag) { return tag.subject.id == value; });
 }
 
-}  // namespace
-
-namespace {
-
 /// Shut, half way and over, as a binder says it.
 std::array<QString, 3> poseWords(Turning turning) {
   switch (turning) {
@@ -56,6 +52,10 @@ void addPoses(StagePanel& panel, const Pose& pose) {
 }
 
 }  // namespace
+
+bool isSheet(std::string_view id) {
+  return id == kAllMethods || id == kAllKinds || id == kPageToPrint;
+}
 
 Drawing worded(Drawing drawing, const Plan& plan) {
   for (DrawingLabel& label : drawing.labels)
@@ -121,8 +121,7 @@ std::vector<StagePanel> triedPanels(const Stage& stage, const Plan& tried, const
 }
 
 bool isCloserLook(const Stage& stage, const Plan& plan, const std::string& id) {
-  if (id == kAllMethods || id == kPageToPrint || id == kAllKinds)
-    return !sheetView(stage, plan, id).empty();
+  if (isSheet(id)) return !sheetView(stage, plan, id).empty();
   for (const ViewRule* view : viewsOf(plan, stage.id))
     for (const ViewRule* detail : detailsOf(plan, view->id))
       if (detail->id == id) return true;

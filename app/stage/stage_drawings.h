@@ -5,6 +5,7 @@
 #include <QString>
 #include <optional>
 #include <string>
+#include <string_view>
 #include <vector>
 
 #include "app/stage/stage.h"
@@ -18,6 +19,9 @@ inline constexpr const char* kAllMethods = "all-methods";
 inline constexpr const char* kAllKinds = "all-kinds";
 /// The same: what is printed on, as a page.
 inline constexpr const char* kPageToPrint = "page-to-print";
+
+/// Whether it is one of these, which take the drawings' place.
+bool isSheet(std::string_view id);
 
 /// In place of a view's id: how what the drawing shows is turned.
 inline constexpr const char *kPoseClosed = "pose-closed", *kPoseHalf = "pose-half",

@@ -6,10 +6,10 @@
 #include <algorithm>
 
 #include "app/ink_button.h"
+#include "app/table/drawn_alike.h"
 #include "app/words/window_words.h"
 #include "core/drawing/draw_view.h"
 #include "core/plan/planner.h"
-#include "paint/drawing_painter.h"
 #include "paint/fonts.h"
 #include "paint/set_words.h"
 #include "words/plan_text.h"
@@ -57,7 +57,7 @@ class KindsSheet::Sheet : public QWidget {
       Cell cell{std::move(kind), {}, title};
       const Plan plan = Planner(cell.kind.rules).plan(jobOfLeaves(*cell.kind.rules, leaves_)).plan;
       for (const ViewRule& view : plan.rules->views)
-        if (view.id == kPortrait) cell.drawing = drawView(view, plan);
+        if (view.figure == kPortrait) cell.drawing = drawView(view, plan);
       cells_.push_back(std::move(cell));
     }
     std::stable_partition(cells_.begin(), cells_.end(),
@@ -79,7 +79,7 @@ class KindsSheet::Sheet : public QWidget {
       const std::size_t end = std::min(cells_.size(), (row + 1) * columns_);
       int drawn = 0, told = 0;
       for (std::size_t i = row * columns_; i < end; ++i) {
-        drawn = std::max(drawn, static_cast<int>(boundsOf(cells_[i].drawing).height() * scale_));
+        drawn = std::max(drawn, static_cast<int>(sizeAt(cells_[i].drawing, scale_).height()));
         told = std::max(told, toldHeight(cells_[i]));
       }
       for (std::size_t i = row * columns_; i < end; ++i) {
@@ -174,13 +174,9 @@ class KindsSheet::Sheet : public QWidget {
   }
 
   [[nodiscard]] double scale() const {
-    double least = 1e9;
-    for (const Cell& cell : cells_) {
-      const drapery::Box box = boundsOf(cell.drawing);
-      if (box.width() <= 0.0 || box.height() <= 0.0) continue;
-      least = std::min({least, (column_ - 8.0) / box.width(), kDrawingEm * em() / box.height()});
-    }
-    return least;
+    std::vector<const Drawing*> all;
+    for (const Cell& cell : cells_) all.push_back(&cell.drawing);
+    return scaleForAll(all, {column_ - 8.0, kDrawingEm * em()});
   }
 
   [[nodiscard]] int wordsHigh(const QString& words, const QFont& font) const {
@@ -196,19 +192,12 @@ class KindsSheet::Sheet : public QWidget {
   void paintCell(QPainter& painter, const Cell& cell) {
     const RuleSet& rules = *cell.kind.rules;
     const bool isDimmed = isAsked_ && !cell.kind.serves;
-    const drapery::Box box = boundsOf(cell.drawing);
-    if (box.width() > 0.0) {
-      PaintStyle style;
-      style.palette = &palette_;
-      const QSizeF size(box.width() * scale_, box.height() * scale_);
-      painter.setOpacity(isDimmed ? kDimmed : 1.0);
-      paintDrawing(painter, cell.drawing,
-                   fitted(box, QRectF(QPointF(cell.area.left() + (column_ - size.width()) / 2,
-                                              cell.area.top() + cell.drawn - size.height()),
-                                      size)),
-                   style);
-      painter.setOpacity(1.0);
-    }
+    painter.setOpacity(isDimmed ? kDimmed : 1.0);
+    const double wide = sizeAt(cell.drawing, scale_).width();
+    paintStanding(painter, cell.drawing, scale_,
+                  QPointF(cell.area.left() + (column_ - wide) / 2, cell.area.top() + cell.drawn),
+                  palette_);
+    painter.setOpacity(1.0);
     int y = cell.area.top() + cell.drawn + 8;
     const auto write = [&](const QString& words, const QFont& font, const QColor& colour) {
       const int high = wordsHigh(words, font);

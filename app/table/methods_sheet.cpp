@@ -9,9 +9,9 @@
 
 #include "app/ink_button.h"
 #include "app/ink_parts.h"
+#include "app/table/drawn_alike.h"
 #include "app/words/window_words.h"
 #include "core/drawing/draw_view.h"
-#include "paint/drawing_painter.h"
 #include "paint/fonts.h"
 #include "paint/set_words.h"
 
@@ -195,30 +195,15 @@ class MethodsSheet::Sheet : public QWidget {
 
   /// One scale for all.
   [[nodiscard]] double scale(const std::vector<Drawing>& drawings, double high) const {
-    double least = 1e9;
-    for (const Drawing& drawing : drawings) {
-      const drapery::Box box = boundsOf(drawing);
-      if (box.width() <= 0.0 || box.height() <= 0.0) continue;
-      least = std::min({least, (column_ - 14.0) / box.width(), (high - 1) * em() / box.height()});
-    }
-    return least;
+    std::vector<const Drawing*> all;
+    for (const Drawing& drawing : drawings) all.push_back(&drawing);
+    return scaleForAll(all, {column_ - 14.0, (high - 1) * em()});
   }
   [[nodiscard]] static int tallest(const std::vector<Drawing>& drawings, double scale) {
     int most = 0;
     for (const Drawing& drawing : drawings)
-      most = std::max(most, static_cast<int>(boundsOf(drawing).height() * scale));
+      most = std::max(most, static_cast<int>(sizeAt(drawing, scale).height()));
     return most;
-  }
-
-  /// Standing on `bottom`.
-  void paintOn(QPainter& painter, const Drawing& drawing, double scale, QPointF bottom) {
-    const drapery::Box box = boundsOf(drawing);
-    if (box.width() <= 0.0) return;
-    const QSizeF size(box.width() * scale, box.height() * scale);
-    PaintStyle style;
-    style.palette = &palette_;
-    paintDrawing(painter, drawing,
-                 fitted(box, QRectF(QPointF(bottom.x(), bottom.y() - size.height()), size)), style);
   }
 
   void paintMethod(QPainter& painter, std::size_t i, const QRect& seen) {
@@ -231,9 +216,9 @@ class MethodsSheet::Sheet : public QWidget {
     painter.setPen(palette_.ink);
     paintWords(painter, QRect(x, 6, column_ - 10, heading_), Qt::AlignLeft | Qt::TextWordWrap,
                title(method));
-    paintOn(painter, drawings_[i], scale_, QPointF(x, heading_ + drawn_ + 4));
+    paintStanding(painter, drawings_[i], scale_, QPointF(x, heading_ + drawn_ + 4), palette_);
     const double bottom = heading_ + drawn_ + openedDrawn_ + 10;
-    paintOn(painter, opened_[i], openedScale_, QPointF(x, bottom - lineOf(kTitle)));
+    paintStanding(painter, opened_[i], openedScale_, QPointF(x, bottom - lineOf(kTitle)), palette_);
     painter.setFont(textFont(kTitle));
     painter.setPen(palette_.secondInk);
     if (opened_[i].grip)

@@ -46,6 +46,7 @@ QString labelWords(const DrawingLabel& label) {
     return Words::tr("%1°: board and round meet, one of them gives").arg(number);
   if (id == "view.pulls")
     return Words::tr("%1°: here the cloth pulls, it goes no further").arg(number);
+  if (id == "fold.some") return Words::tr("%1 are drawn").arg(number);
   if (id == "fold.open") return Words::tr("%1° at each fold").arg(number);
   if (id == "hinge.free") return Words::tr("%1° from shut").arg(number);
   if (id == "hinge.stops")

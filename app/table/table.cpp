@@ -295,9 +295,7 @@ void Table::redrawWhereTheyStand() {
   paintAnew();  // the notes wait until it is let go: what matters is told at the pointer
 }
 
-bool Table::showsSheet() const {
-  return detail_ == kAllMethods || detail_ == kPageToPrint || detail_ == kAllKinds;
-}
+bool Table::showsSheet() const { return isSheet(detail_); }
 
 TableSheet* Table::sheetNow() {
   if (!showsSheet()) return nullptr;

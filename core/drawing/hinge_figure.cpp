@@ -12,8 +12,7 @@ namespace {
 
 constexpr double kDegree = std::numbers::pi / 180.0;
 constexpr int kLeafLines = 5;
-constexpr double kMostBeside =
-    5.0;  // as long as the strip: a cover drawn longer has its hinge small
+constexpr double kMostBeside = 5.0;  // as long as the strip: drawn longer, the hinge is too small
 constexpr std::array kLeafShares{0.3, 0.6, 0.85};  // of the cover's turn, for leaves that follow it
 
 /// A cover cut through at its hinge: the board that stays, the gap with its cloths, the board that

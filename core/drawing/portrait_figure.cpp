@@ -11,8 +11,7 @@ namespace {
 constexpr double kBoard = 1.2;  // mm: a cover that is thicker is board
 constexpr double kApart = 0.3;  // of the cover's width, between the two pictures
 constexpr int kLeaves = 4;      // drawn on either side of the opened book
-constexpr double kBow =
-    0.24;  // of a leaf that is held at its spine edge, the bow in which it turns
+constexpr double kBow = 0.24;   // of a leaf that is held at the spine: where it bends
 
 /// What a book is like: its front cover with the leaves behind it, and under it the book opened on
 /// the bench, from the head. Held leaves rise in a bow and never lie flat; a strip stands.

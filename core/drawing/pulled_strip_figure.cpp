@@ -10,6 +10,7 @@ namespace {
 
 constexpr double kGap = 0.35;        // of a panel, between the shut book and the strip pulled out
 constexpr double kOff = 0.08;        // of a panel, to a measuring line
+constexpr int kMostNumbered = 12;    // of more panels the numbers would hide the strip
 constexpr double kLeastPanel = 0.3;  // of a panel along the strip: nearer, its number has no room
 
 /// The shut book from its head, and beside it the strip pulled out as far as one likes, on the
@@ -62,7 +63,7 @@ class PulledStrip {
     sketch_.add(openShape(LineKind::Extension, {{end, start}, {end, high}}, {}));
     addStrip(sketch_, source_, strip, source_.has("panel_width"));
     drawJoins(strip);
-    if (strip.across > kLeastPanel * panel_)
+    if (strip.across > kLeastPanel * panel_ && panels_ <= kMostNumbered)
       for (int i = 0; i < panels_; ++i) {
         const std::vector<Point> band = strip.along(i, i % 2 == 0 ? -1 : 1, 0.17 * panel_, 0, 0.01);
         DrawingLabel number{{}, band.front(), LabelSide::Over};
@@ -76,6 +77,11 @@ class PulledStrip {
     DrawingLabel open{"fold.open", {panels_ * panel_ / 2, panel_ * (1 + kOff)}, LabelSide::Above};
     open.words.text = std::to_string(static_cast<int>(std::lround(turn)));
     sketch_.labels.push_back(std::move(open));
+    const int all = static_cast<int>(source_.numberOr("panels", panels_));
+    if (all <= panels_) return;
+    DrawingLabel some{"fold.some", {0.9 * panels_ * panel_, panel_ * (1 + kOff)}, LabelSide::Above};
+    some.words.text = std::to_string(panels_);
+    sketch_.labels.push_back(std::move(some));
   }
 
   /// Where one strip ends and the next begins: a panel that both have, or a tab behind a fold.

@@ -18,6 +18,7 @@ class SoftCover {
   explicit SoftCover(const FigureSource& source)
       : source_(source),
         thick_(source.number("thickness")),
+        spine_(std::max(thick_, source.numberOr("spine", thick_))),
         width_(source.number("width")),
         card_(source.numberOr("card", 0.3)),
         crease_(source.numberOr("crease", 0.0)),
@@ -90,28 +91,29 @@ class SoftCover {
 
   /// Where the front cover bends.
   [[nodiscard]] TurnArc arc() const {
-    return {{crease_, thick_ + card_ / 2}, 1.05 * (reach_ - crease_), 0.0, 180.0};
+    return {{crease_, spine_ + card_ / 2}, 1.05 * (reach_ - crease_), 0.0, 180.0};
   }
 
   void addCover() {
-    const double low = -card_ / 2, high = thick_ + card_ / 2;
+    const double low = -card_ / 2, high = spine_ + card_ / 2;
     const double turn = std::min(source_.turn(90.0), 180.0);
     const TurnArc lifting = arc();
     const Point end = lifting.at(turn, (reach_ - crease_) / lifting.radius);
     // Where it lies shut, and where it is now.
     sketch_.add(openShape(LineKind::Hidden, {lifting.hinge, {reach_, high}}, {}));
-    std::vector<Point> path{{reach_, low}, {-card_ / 2, low}, {-card_ / 2, high}};
-    path.push_back(lifting.hinge);
-    path.push_back(end);
-    sketch_.add(sectionShape(Matter::Card, card_, std::move(path), source_.subject("card")));
+    sketch_.add(
+        sectionShape(Matter::Card, card_,
+                     {{reach_, low}, {-card_ / 2, low}, {-card_ / 2, high}, lifting.hinge, end},
+                     source_.subject("card")));
     addTurnArc(sketch_, lifting);
     sketch_.grip = Grip{lifting.hinge, end, turn, 180.0};
   }
 
   void addSpots() {
     const double off = kOff * width_;
-    sketch_.line("spine", {-off, 0}, {-off, thick_},
-                 {{{0, 0}, {-off, 0}}, {{0, thick_}, {-off, thick_}}});
+    const double spine = source_.numberOr("spine", thick_);
+    sketch_.line("spine", {-off, 0}, {-off, spine},
+                 {{{0, 0}, {-off, 0}}, {{0, spine}, {-off, spine}}});
     const double below = -card_ - off;
     sketch_.line("panel", {0, below}, {reach_, below},
                  {{{0, 0}, {0, below}}, {{reach_, 0}, {reach_, below}}});
@@ -132,7 +134,7 @@ class SoftCover {
   }
 
   const FigureSource& source_;
-  double thick_, width_, card_, crease_, reach_;
+  double thick_, spine_, width_, card_, crease_, reach_;
   int sections_;
   Sketch sketch_;
 };

@@ -7,7 +7,8 @@ namespace drapery {
 namespace {
 
 constexpr double kUsualPanels = 6.0;
-constexpr int kMostDrawn = 24;       // more would be a grey band
+constexpr int kMostDrawn = 24;  // more would be a grey band
+constexpr int kMostPanels = 100000;
 constexpr double kBar = 0.05;        // of a panel's width, from its face to the picture's bar
 constexpr double kBarLength = 0.62;  // of a panel
 constexpr double kCover = 0.05;      // of a panel's width, a cover's thickness as drawn
@@ -15,8 +16,10 @@ constexpr double kCover = 0.05;      // of a panel's width, a cover's thickness 
 }  // namespace
 
 int panelsDrawn(const FigureSource& source) {
-  return static_cast<int>(
-      std::clamp(source.numberOr("panels", kUsualPanels), 1.0, double{kMostDrawn}));
+  const int panels = static_cast<int>(
+      std::clamp(source.numberOr("panels", kUsualPanels), 1.0, double{kMostPanels}));
+  // The back cover stays on its face.
+  return panels <= kMostDrawn ? panels : kMostDrawn - (panels - kMostDrawn) % 2;
 }
 
 void addStrip(Sketch& sketch, const FigureSource& source, const Zigzag& strip, bool isMeasured) {

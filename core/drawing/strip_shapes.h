@@ -8,7 +8,7 @@ namespace drapery {
 
 constexpr double kUsualPanel = 100.0;  // mm, fold to fold, while it is not known
 
-/// How many panels are drawn: all, or so many that they can still be told apart.
+/// How many panels are drawn: all, or so many that they can still be told apart, even or odd alike.
 int panelsDrawn(const FigureSource& source);
 
 /// The strip, a cover at each end, a bar on every face that carries a picture. From the inputs

@@ -112,7 +112,8 @@ Sketch sketchTextBlock(const FigureSource& source) {
   sketch.line("width", {0, -off}, {k.width, -off});
   sketch.line("thickness", {right, middle - k.thickness / 2}, {right, middle + k.thickness / 2});
   sketch.line("board", {right, boardBottom}, {right, boardBottom + k.board});
-  sketch.line("spine", {spineLeft, -off}, {spineRight, -off});
+  // Flat across the spine; a round or backed one spans more or less than that.
+  sketch.line("spine", {spineMiddle - k.spine / 2, -off}, {spineMiddle + k.spine / 2, -off});
   addShapeSpots(sketch, k, middle);
   sketch.labels = {{kFaceLabel, {k.width / 2, k.height / 2}, LabelSide::On},
                    {"view.spine", {spineMiddle, k.height}, LabelSide::Above},

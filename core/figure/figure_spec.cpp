@@ -178,6 +178,7 @@ constexpr std::array<std::string_view, 7> kHingeSpots{"gap",   "most",  "least",
 
 constexpr std::array kSoftInputs{
     FigureInput{"thickness", kLength, "Across the leaves at the spine."},
+    FigureInput{"spine", kLength, "The cover from fold to fold."},
     FigureInput{"width", kLength, "The leaves, spine edge to fore-edge."},
     FigureInput{"card", kLength, "The cover's thickness."},
     FigureInput{"reach", kLength, "The cover, spine fold to fore-edge."},

@@ -25,7 +25,7 @@ bool servesFor(const RuleSet& rules, const std::vector<std::string>& uses) {
 
 Leaves leavesOf(const Plan& plan) {
   Leaves leaves;
-  for (const auto& [input, word] : plan.rules->leaves)
+  for (const auto& [input, word, at] : plan.rules->leaves)
     if (Length* measure = measureOf(leaves, word))
       if (const auto known = plan.number(input); known && *known > 0.0)
         *measure = Length::fromMm(*known);
@@ -35,7 +35,7 @@ Leaves leavesOf(const Plan& plan) {
 Job jobOfLeaves(const RuleSet& rules, const Leaves& leaves) {
   Job job;
   job.method = rules.id;
-  for (const auto& [id, word] : rules.leaves) {
+  for (const auto& [id, word, at] : rules.leaves) {
     const InputRule* input = rules.input(id);
     if (input == nullptr) continue;
     Entries& entries = input->role == InputRole::Given ? job.given : job.allowances;
@@ -49,8 +49,8 @@ Job jobOfLeaves(const RuleSet& rules, const Leaves& leaves) {
 
 Entries leavesSaid(const Entries& given, const RuleSet& rules, const RuleSet& others) {
   Entries said;
-  for (const auto& [id, word] : rules.leaves)
-    for (const auto& [other, same] : others.leaves)
+  for (const auto& [id, word, at] : rules.leaves)
+    for (const auto& [other, same, there] : others.leaves)
       if (const auto entry = given.find(id);
           word == same && entry != given.end() && others.input(other) != nullptr &&
           std::find(kLeafMeasures.begin(), kLeafMeasures.end(), word) != kLeafMeasures.end())

@@ -3,6 +3,8 @@
 #include <algorithm>
 
 #include "core/diag/issue.h"
+#include "core/diag/nearest_name.h"
+#include "core/rules/linker.h"
 #include "core/rules/rule_set.h"
 #include "core/toml/table_reader.h"
 
@@ -23,9 +25,21 @@ void readChoosing(TableReader& in, RuleSet& rules) {
     return in.complainType(*leaves, "leaves", "table of inputs");
   for (const Node::Member& each : leaves->members)
     if (each.value.kind == Node::Kind::Text)
-      rules.leaves.emplace_back(each.key, each.value.text);
+      rules.leaves.push_back({each.key, each.value.text, in.at(each.value)});
     else
       in.complainType(each.value, each.key.c_str(), "text");
+}
+
+void linkChoosing(const RuleSet& rules, Linker& linker) {
+  std::vector<std::string> known;
+  for (const InputRule& input : rules.inputs) known.push_back(input.id);
+  for (const LeavesEntry& each : rules.leaves)
+    if (rules.input(each.input) == nullptr)
+      linker.placer().add("key-unknown",
+                          {{"key", shortened(each.input)},
+                           {"section", std::string("leaves")},
+                           {"nearest", nearestName(each.input, known)}},
+                          each.at);
 }
 
 }  // namespace drapery

@@ -11,6 +11,7 @@
 
 namespace drapery {
 
+class Linker;
 struct RuleSet;
 
 /// What a book may be for; a file's `serves` lists some of them.
@@ -22,9 +23,15 @@ inline constexpr std::array<std::string_view, 3> kLeafMeasures{"height", "width"
 
 /// What is said of such a book so that it is made of given leaves: an input, and one of the leaves'
 /// measures or an entry like "2.4 mm".
-using LeavesRule = std::vector<std::pair<std::string, std::string>>;
+struct LeavesEntry {
+  std::string input, word;
+  SourcePosition at;
+};
+using LeavesRule = std::vector<LeavesEntry>;
 
 /// `serves` and `leaves`.
 void readChoosing(TableReader& in, RuleSet& rules);
+/// Each input of `leaves` must be one of the file's.
+void linkChoosing(const RuleSet& rules, Linker& linker);
 
 }  // namespace drapery

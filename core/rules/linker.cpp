@@ -35,6 +35,7 @@ void Linker::run() {
   for (const Section* section : ruleSections()) section->declare(rules_, *this);
   for (const Section* section : ruleSections()) section->link(rules_, *this);
   linkSewing(rules_, *this);
+  linkChoosing(rules_, *this);
   checkWants();
   order();
   findCode();

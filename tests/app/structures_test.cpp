@@ -104,7 +104,7 @@ TEST_P(StructureWindow, everyStageHasSomethingToShow) {
   }
   std::set<std::string> stages{"cut", "templates"};
   for (const ViewRule& view : document().plan().rules->views)
-    if (view.id != "portrait") stages.insert(view.stage);
+    if (view.figure != "portrait") stages.insert(view.stage);
   if (document().plan().rules->sewing.isSewn()) stages.insert("sew");
   EXPECT_EQ(shown, stages);
 }

@@ -200,7 +200,9 @@ TEST_F(SewCommand, findsWhatIsWrong) {
       {"slot-gone", link(R"("slot_head": 70, "slot_tail": 70)")},
       {"spine-narrow", link(R"("slot_head": 30, "slot_tail": 30, "spine_width": 3)")},
       {"thread-past-arm", link(R"("slot_head": 60, "slot_tail": 60)")},
-      {"tapes-touch", tapes}};
+      {"tapes-touch", tapes},
+      {"tape-on-kettle", R"("kind": "tapes", "given": {"sections": 5, "folios": 4, "caliper": 0.1,
+          "leaf_height": 200, "tapes": 3, "tape_width": 12, "tape_from_end": 14})"}};
   for (const Stitched& each : all) {
     const Finished done = cli({"sew", job(each.sewing)});
     ASSERT_NE(done.code, 2) << each.finding << done.err;

@@ -72,5 +72,17 @@ TEST(KindsOfBooks, anUnknownUseIsToldInItsPlace) {
   EXPECT_EQ(loaded.issues.front().where.line, 4);
 }
 
+TEST(KindsOfBooks, leavesOfAnUnknownInputAreToldInTheirPlace) {
+  const std::string shipped = std::string(library().source("soft-slotted")->text);
+  std::string wrong = shipped;
+  wrong.replace(wrong.find("leaves = { text_height"), 22, "leaves = { text_hight ");
+  const LoadedRules loaded = loadRules(
+      {"soft-slotted.toml", wrong, {}},
+      [](std::string_view base) { return library().source(base); }, FormulaCheck::Full);
+  ASSERT_EQ(loaded.issues.size(), 1U);
+  EXPECT_EQ(loaded.issues.front().id, IssueId("key-unknown"));
+  EXPECT_GT(loaded.issues.front().where.line, 1);
+}
+
 }  // namespace
 }  // namespace drapery
