@@ -175,6 +175,7 @@ class KindsSheet::Sheet : public QWidget {
 
   [[nodiscard]] double scale() const {
     std::vector<const Drawing*> all;
+    all.reserve(cells_.size());
     for (const Cell& cell : cells_) all.push_back(&cell.drawing);
     return scaleForAll(all, {column_ - 8.0, kDrawingEm * em()});
   }

@@ -196,6 +196,7 @@ class MethodsSheet::Sheet : public QWidget {
   /// One scale for all.
   [[nodiscard]] double scale(const std::vector<Drawing>& drawings, double high) const {
     std::vector<const Drawing*> all;
+    all.reserve(drawings.size());
     for (const Drawing& drawing : drawings) all.push_back(&drawing);
     return scaleForAll(all, {column_ - 14.0, (high - 1) * em()});
   }
