@@ -15,9 +15,60 @@ namespace {
 constexpr double kAroundMm = 9.0;  // beyond head and tail, for the wraps round them
 constexpr double kThin = 0.9, kDrawn = 2.2, kHeavy = 3.8;  // pixels
 constexpr double kLeastHole = 4.5;                         // pixels, so that it can be hit
+constexpr double kOutside = 20.0;     // pixels beyond the creases, for numbers that go out there
+constexpr double kNameWide = 44.0;    // pixels before the head, for the faces' names
+constexpr double kMeasureRow = 15.0;  // pixels from one measuring line to the next
 
 /// From the middle of the band to where the strip begins.
 double bandOf(const StitchPicture& picture) { return picture.thickness / 2; }
+
+/// In which row beside the strip each measure lies, those along it apart from those across; -1
+/// where it has no line. Short ones lie nearest.
+std::vector<int> rowsOf(const std::vector<StripMeasure>& measures) {
+  struct Taken {
+    bool isAlong;
+    int row;
+    double low, high;
+  };
+  constexpr double kApart = 1.0;  // mm: what ends where another begins shares its row
+  std::vector<std::size_t> order;
+  for (std::size_t i = 0; i < measures.size(); ++i)
+    if (measures[i].isLine()) order.push_back(i);
+  const auto extent = [&](std::size_t i) {
+    const StripMeasure& m = measures[i];
+    const double a = m.isAlong() ? m.from.x : m.from.y, b = m.isAlong() ? m.to.x : m.to.y;
+    return std::pair(std::min(a, b), std::max(a, b));
+  };
+  std::stable_sort(order.begin(), order.end(), [&](std::size_t a, std::size_t b) {
+    return extent(a).second - extent(a).first < extent(b).second - extent(b).first;
+  });
+  std::vector<int> rows(measures.size(), -1);
+  std::vector<Taken> taken;
+  for (const std::size_t i : order) {
+    const auto [low, high] = extent(i);
+    const bool isAlong = measures[i].isAlong();
+    const auto isFree = [&, low = low, high = high](int row) {
+      return std::none_of(taken.begin(), taken.end(), [&](const Taken& t) {
+        return t.isAlong == isAlong && t.row == row && low < t.high - kApart &&
+               high > t.low + kApart;
+      });
+    };
+    int row = 0;
+    while (!isFree(row)) ++row;
+    taken.push_back({isAlong, row, low, high});
+    rows[i] = row;
+  }
+  return rows;
+}
+
+/// How many rows lie above the front, or beside the tail.
+int rowCount(const StitchPicture& picture, bool isAlong) {
+  const std::vector<int> rows = rowsOf(picture.measures);
+  int count = 0;
+  for (std::size_t i = 0; i < rows.size(); ++i)
+    if (picture.measures[i].isAlong() == isAlong) count = std::max(count, rows[i] + 1);
+  return count;
+}
 
 class StitchPainting {
  public:
@@ -27,6 +78,7 @@ class StitchPainting {
         picture_(picture),
         graph_(*picture.graph),
         palette_(palette),
+        target_(target),
         to_(stitchRoom(picture, target)),
         perMm_(to_.m11()) {}
 
@@ -41,6 +93,8 @@ class StitchPainting {
       drawPattern();
     }
     drawHoles();
+    drawLands();
+    drawMeasures();
     if (picture_.steps != nullptr && picture_.done > 0) drawNeedle();
   }
 
@@ -71,13 +125,12 @@ class StitchPainting {
     painter_.setPen(palette_.secondInk);
     const bool isBack = picture_.isFromBack;
     const auto tell = [&](double up, const QString& words) {
-      const QPointF where = at(length, up);
-      painter_.drawText(QRectF(where.x() - 200, where.y() - 12, 200, 24),
+      const QPointF where = at(-kAroundMm, up);
+      painter_.drawText(QRectF(where.x() - 204, where.y() - 12, 200, 24),
                         Qt::AlignRight | Qt::AlignVCenter, words);
     };
-    const double clear = 12.0 / perMm_;
-    tell(band + width + clear, isBack ? words_.back : words_.front);
-    tell(-band - width - clear, isBack ? words_.front : words_.back);
+    tell(band + width / 2, isBack ? words_.back : words_.front);
+    tell(-band - width / 2, isBack ? words_.front : words_.back);
   }
 
   /// The lines that a step lays, as they are seen.
@@ -162,11 +215,15 @@ class StitchPainting {
   }
 
   void drawNumber(std::size_t hole, Face face, const QPointF& middle, double radius) {
+    constexpr double kHalf = 6.0;  // of its height
     painter_.setFont(textFont(11.0, true));
     painter_.setPen(palette_.ink);
     // Away from the spine on either strip.
     const bool isUpper = (face == Face::Front) != picture_.isFromBack;
-    const double off = radius + 12.0;
+    double off = radius + 12.0;
+    // Where it would lie on the crease it stands beyond.
+    const double crease = (graph_.stripWidth - graph_.holes[hole].across) * perMm_;
+    if (off + kHalf > crease) off = std::max(off, crease + kHalf + 2.0);
     painter_.drawText(QRectF(middle.x() - 20, middle.y() + (isUpper ? -off : off) - 8, 40, 16),
                       Qt::AlignCenter, QString::number(hole + 1));
   }
@@ -185,6 +242,38 @@ class StitchPainting {
     painter_.drawPath(point);
   }
 
+  void drawMeasures() {
+    constexpr double kTick = 4.0;
+    painter_.setPen(QPen(palette_.secondInk, kThin));
+    for (std::size_t i = 0; i < picture_.measures.size(); ++i) {
+      if (!picture_.measures[i].isLine()) continue;
+      const QLineF line = stitchMeasureLine(picture_, i, target_);
+      painter_.drawLine(line);
+      const QPointF tick = picture_.measures[i].isAlong() ? QPointF(0, kTick) : QPointF(kTick, 0);
+      for (const QPointF& end : {line.p1(), line.p2()}) painter_.drawLine(end - tick, end + tick);
+    }
+  }
+
+  /// Small, in the colour of what is found about them.
+  void drawLands() {
+    constexpr double kWordsPixels = 11.0, kClear = 5.0;
+    for (const ShownLand& shown : picture_.lands) {
+      const QPointF from = to_.map(stitchPlace(picture_, shown.land.from, Face::Front));
+      const QPointF to = to_.map(stitchPlace(picture_, shown.land.to, Face::Front));
+      const QColor ink =
+          shown.land.severity ? palette_.of(*shown.land.severity) : palette_.secondInk;
+      painter_.setPen(QPen(ink, 2.0, Qt::SolidLine, Qt::FlatCap));
+      painter_.drawLine(from, to);
+      painter_.setFont(textFont(kWordsPixels, shown.land.severity.has_value()));
+      const QFontMetrics metrics(painter_.font());
+      const QPointF middle = (from + to) / 2;
+      const QRectF words(middle.x() + kClear, middle.y() - metrics.height() / 2.0,
+                         metrics.horizontalAdvance(shown.words) + 4, metrics.height());
+      painter_.fillRect(words, palette_.paper);
+      painter_.drawText(words, Qt::AlignCenter, shown.words);
+    }
+  }
+
   struct Words {
     QString front, back;
   };
@@ -193,6 +282,7 @@ class StitchPainting {
   const StitchPicture& picture_;
   const StitchGraph& graph_;
   const Palette& palette_;
+  QRectF target_;
   QTransform to_;
   double perMm_;
   Words words_{QCoreApplication::translate("Stitches", "front"),
@@ -202,22 +292,70 @@ class StitchPainting {
 }  // namespace
 
 QTransform stitchRoom(const StitchPicture& picture, const QRectF& target) {
+  const double words = picture.isSmall ? 0.0 : kOutside;
+  const double names = picture.isSmall ? 0.0 : kNameWide;
+  const double rows = rowCount(picture, true) * kMeasureRow;
+  const double columns = rowCount(picture, false) * kMeasureRow;
+  QRectF room = target.adjusted(names, words, -columns, -words);
+  if (picture.isFromBack)
+    room.setBottom(room.bottom() - rows);
+  else
+    room.setTop(room.top() + rows);
   const double width = picture.graph->spineLength + 2 * kAroundMm;
-  const double labels = picture.isSmall ? 0.0 : 44.0;  // pixels, above and below
   const double height = picture.thickness + 2 * picture.graph->stripWidth;
-  const double perMm =
-      std::max(0.01, std::min(target.width() / width, (target.height() - labels) / height));
+  const double perMm = std::max(0.01, std::min(room.width() / width, room.height() / height));
   QTransform to;
-  to.translate(target.center().x() - perMm * picture.graph->spineLength / 2, target.center().y());
+  to.translate(room.center().x() - perMm * picture.graph->spineLength / 2, room.center().y());
   to.scale(perMm, -perMm);
   return to;
 }
 
 QPointF stitchPlace(const StitchPicture& picture, std::size_t hole, Face face) {
   const StitchHole& of = picture.graph->holes[hole];
+  return stitchPlace(picture, {of.along, of.across}, face);
+}
+
+QPointF stitchPlace(const StitchPicture& picture, Point at, Face face) {
   const bool isUpper = (face == Face::Front) != picture.isFromBack;
-  const double off = bandOf(picture) + of.across;
-  return {of.along, isUpper ? off : -off};
+  const double off = bandOf(picture) + at.y;
+  return {at.x, isUpper ? off : -off};
+}
+
+QRectF stitchBounds(const StitchPicture& picture, const QRectF& target) {
+  const double half = bandOf(picture) + picture.graph->stripWidth;
+  QRectF all =
+      stitchRoom(picture, target)
+          .mapRect(QRectF(-kAroundMm, -half, picture.graph->spineLength + 2 * kAroundMm, 2 * half))
+          .adjusted(0, -kOutside, 0, kOutside);
+  for (std::size_t i = 0; i < picture.measures.size(); ++i) {
+    const QLineF line = stitchMeasureLine(picture, i, target);
+    all = all.united(QRectF(line.p1(), line.p2()).normalized().adjusted(-1, -1, 1, 1));
+  }
+  return all;
+}
+
+/// Rows above the front, past its name; columns beyond the tail, past the thread round it.
+QLineF stitchMeasureLine(const StitchPicture& picture, std::size_t which, const QRectF& target) {
+  const QTransform to = stitchRoom(picture, target);
+  const StripMeasure& measure = picture.measures[which];
+  QPointF from = to.map(stitchPlace(picture, measure.from, Face::Front));
+  QPointF end = to.map(stitchPlace(picture, measure.to, Face::Front));
+  const int row = rowsOf(picture.measures)[which];
+  if (row < 0) return {from, end};
+  if (measure.isAlong()) {
+    const double crease =
+        to.map(stitchPlace(picture, {0, picture.graph->stripWidth}, Face::Front)).y();
+    const double off = kOutside + kMeasureRow * row;
+    const double y = picture.isFromBack ? crease + off : crease - off;
+    from.setY(y);
+    end.setY(y);
+  } else {
+    const double x =
+        to.map(QPointF(picture.graph->spineLength + kAroundMm, 0)).x() + kMeasureRow * row;
+    from.setX(x);
+    end.setX(x);
+  }
+  return {from, end};
 }
 
 void paintStitches(QPainter& painter, const StitchPicture& picture, const QRectF& target,

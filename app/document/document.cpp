@@ -206,6 +206,7 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
   const FieldValue value = fieldValue(job, field);
   const std::size_t slash = field.find('/');
   if (!value || !planner_ || slash == std::string::npos) return std::nullopt;
+  if (field.starts_with("sewing/")) return std::nullopt;  // its patterns are not known here
   if (field.starts_with("fixed/") || field.starts_with("as_cut/")) {
     auto read = readSaid(field, value->value, *planner_->rules());
     if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
@@ -259,6 +260,9 @@ std::variant<Job, Issue> Document::edited(const FieldEdits& edits) {
       setField(draft, field, value);
     }
   }
+  // What is said of the sewing is of the kind that the method names.
+  if (draft.sewing && draft.sewing->kind.empty() && planner_)
+    draft.sewing->kind = planner_->rules()->sewing.kind;
   for (const auto& [field, value] : edits)
     if (auto issue = issueOf(field, draft)) return std::move(*issue);
   return draft;

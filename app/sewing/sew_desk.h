@@ -20,6 +20,9 @@ class SewDesk : public QObject {
   [[nodiscard]] const PatternLibrary& patterns() const { return *patterns_; }
   /// Empty while the book waits for its measures. What was given out stays as it was.
   [[nodiscard]] std::shared_ptr<const SewnBook> sewn() const;
+  /// Why the book could not be sewn with a field said so.
+  [[nodiscard]] std::optional<Issue> foundWrong(const std::string& field,
+                                                const FieldValue& value) const;
   /// Reads the house's patterns anew.
   void reload();
 

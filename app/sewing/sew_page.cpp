@@ -6,6 +6,7 @@
 #include <QLineEdit>
 #include <QPainter>
 #include <algorithm>
+#include <cmath>
 #include <utility>
 
 #include "app/ink_button.h"
@@ -13,7 +14,9 @@
 #include "app/margin_column.h"
 #include "app/sewing/move_slider.h"
 #include "app/sewing/sew_desk.h"
+#include "app/sewing/sew_tags.h"
 #include "app/sewing/strip_view.h"
+#include "app/sewing/thread_bar.h"
 #include "app/words/window_words.h"
 #include "app/workspace/workspace.h"
 #include "paint/fonts.h"
@@ -42,6 +45,7 @@ SewPage::SewPage(Workspace& workspace, const Palette& palette, QWidget* parent)
       palette_(palette),
       margin_(new MarginColumn("sew.margin", palette, this)),
       strip_(new StripView(palette, this)),
+      tags_(new SewTags(document_, workspace.sewing(), palette, strip_)),
       thread_(new ThreadBar(palette, this)),
       words_(inkLabel({}, kWordsPixels, palette.ink, this, true)),
       aside_(inkLabel({}, kCaptionPixels, palette.secondInk, this)),
@@ -51,15 +55,17 @@ SewPage::SewPage(Workspace& workspace, const Palette& palette, QWidget* parent)
   makeCommands();
   connect(slider_, &QSlider::valueChanged, this,
           [this](int value) { goTo(static_cast<std::size_t>(value)); });
-  connect(entry_, &QLineEdit::returnPressed, this, &SewPage::readTokens);
+  connect(entry_, &QLineEdit::returnPressed, this, &SewPage::readEntry);
   connect(strip_, &StripView::holePressed, this,
           [this](int hole) { pressHole(static_cast<std::size_t>(hole)); });
-  connect(strip_, &StripView::edgePressed, this, [this](Round round) {
-    SewToken token;
-    token.kind = SewToken::Kind::Wrap;
-    token.round = round;
-    if (isPractice_) press(token);
+  connect(strip_, &StripView::edgePressed, this, &SewPage::pressEdge);
+  connect(tags_, &SewTags::stale, this, [this] {
+    tags_->setSewn(book_);
+    showMove();
   });
+  connect(tags_, &SewTags::noteChanged, this, &SewPage::writeMargin);
+  connect(tags_, &SewTags::done, this, qOverload<>(&QWidget::setFocus));
+  connect(tags_, &SewTags::refused, this, &SewPage::refused);
   connect(&workspace_.sewing(), &SewDesk::changed, this, [this] {
     isStale_ = true;
     if (isVisible()) renew();
@@ -80,7 +86,6 @@ void SewPage::dress() {
   slider_->setFocusPolicy(Qt::StrongFocus);
   entry_->setObjectName("sew.entry");
   entry_->setAccessibleName(tr("The next step"));
-  entry_->setPlaceholderText(tr("6+  5-  spine  head  tail  knot"));
   entry_->setFont(textFont(15.0, true));
   entry_->installEventFilter(this);
   dressEntry(entry_, palette_, palette_.ink, palette_.secondInk);
@@ -97,9 +102,10 @@ void SewPage::makeCommands() {
     commands_.push_back(button);
   };
   command("first", tr("begin"), tr("Home"), [this] { goTo(0); });
-  command("back", tr("back"), tr("Left"), [this] { goTo(move_ > 0 ? move_ - 1 : 0); });
-  command("next", tr("next"), tr("Space"), [this] { goTo(move_ + 1); });
-  command("last", tr("end"), tr("End"), [this] { goTo(moves_.size()); });
+  command("back", tr("back"), tr("Left"), [this] { goTo(at() > 0 ? at() - 1 : 0); });
+  command("next", tr("next"), tr("Space"), [this] { goTo(at() + 1); });
+  command("last", tr("end"), tr("End"), [this] { goTo(last()); });
+  command("here", tr("here it went wrong"), tr("Return"), [this] { sayHere(); });
 }
 
 Notation SewPage::notation() const { return windowNotation(document_.plan()); }
@@ -116,20 +122,33 @@ void SewPage::renew() {
   const bool isSame = old != nullptr && stab() != nullptr &&
                       old->graph.stretches == stab()->graph.stretches &&
                       old->graph.wraps == stab()->graph.wraps;
-  practiseAnew(isSame ? made_ : std::vector<SewToken>());
-  {
-    const QSignalBlocker quiet(slider_);
-    slider_->setRange(0, static_cast<int>(moves_.size()));
-  }
-  markTurnings();
-  writeMargin();
+  if (stab() != nullptr)
+    practice_.begin(*book_, isSame ? practice_.made() : std::vector<SewToken>());
+  else
+    practice_.end();
+  tags_->setSewn(book_);
+  writeThread();
+  if (!tags_->isTyping()) writeMargin();
   place();
   showMove();
 }
 
+void SewPage::keepTyped() { tags_->keepTyped(); }
+
+/// The slider and its commands over what is gone through.
+void SewPage::showPlayer(bool isShown) {
+  const QSignalBlocker quiet(slider_);
+  slider_->setRange(0, static_cast<int>(last()));
+  slider_->setValue(static_cast<int>(at()));
+  slider_->setVisible(isShown);
+  for (InkButton* each : commands_) each->setVisible(isShown);
+  commands_.back()->setVisible(isShown && isPractice_);
+  markTurnings();
+}
+
 void SewPage::markTurnings() {
   std::vector<int> marks;
-  if (const SewnStab* sewn = stab())
+  if (const SewnStab* sewn = isPractice_ ? nullptr : stab())
     for (const std::size_t step : turnings(sewn->graph, sewn->trail.steps))
       for (std::size_t i = 0; i < moves_.size(); ++i)
         if (moves_[i].step == step) marks.push_back(static_cast<int>(i + 1));
@@ -147,42 +166,31 @@ void SewPage::recallPlace() {
   if (kept.size() == 2 && kept[0].toStdString() == id) move_ = kept[1].toULong();
 }
 
-/// From the beginning, then these steps, each of which was right before.
-void SewPage::practiseAnew(std::vector<SewToken> made) {
-  made_.clear();
-  madeSteps_.clear();
-  judged_.clear();
-  learner_.reset();
-  if (stab() == nullptr) return;
-  learner_.emplace(stab()->graph);
-  for (const SewToken& token : made) learner_->take(token);
-  made_ = std::move(made);
-  madeSteps_ = stepsOf(stab()->graph, made_);
-}
-
 QString SewPage::words() const { return words_->text(); }
 
+/// What is gone through: the moves, or what somebody has sewn.
+std::size_t SewPage::at() const { return isPractice_ ? practice_.lookedAt() : move_; }
+std::size_t SewPage::last() const { return isPractice_ ? practice_.toLookAt() : moves_.size(); }
+
 void SewPage::goTo(std::size_t move) {
-  if (isPractice_) return;
-  move_ = std::min(move, moves_.size());
+  if (isPractice_)
+    practice_.lookAt(move);
+  else
+    move_ = std::min(move, moves_.size());
   showMove();
 }
 
 void SewPage::showMove() {
   if (isPractice_) return showPractice();
+  thread_->show();
   const bool hasMoves = !moves_.empty();
-  {
-    const QSignalBlocker quiet(slider_);
-    slider_->setValue(static_cast<int>(move_));
-  }
-  for (InkButton* each : commands_) each->setVisible(hasMoves);
-  slider_->setVisible(hasMoves);
+  showPlayer(hasMoves);
   entry_->setVisible(false);
   if (!hasMoves) {
     words_->setText(whyNot());
     aside_->clear();
     strip_->clear();
-    thread_->show({});
+    tags_->hang(nullptr);
     return;
   }
   words_->setText(move_ == 0 ? tr("Ready to sew, in %1 moves.").arg(moves_.size())
@@ -203,14 +211,17 @@ void SewPage::showMove() {
     StitchPicture picture = pictureOf(sewn->trail.steps);
     picture.done = done;
     picture.present = present;
+    addLands(picture);
+    tags_->hang(&picture);
     strip_->show(picture);
     strip_->setAccessibleDescription(words_->text());
   } else {
+    tags_->hang(nullptr);
     showSections();
   }
   aside_->setText(aside.trimmed());
   fitWords();
-  writeThread();
+  thread_->setDone(stepsDone());
   workspace_.settings().set("sewing_at", document_.job().id + " " + std::to_string(move_));
 }
 
@@ -236,6 +247,17 @@ StitchPicture SewPage::pictureOf(const std::vector<SewStep>& steps) const {
   return picture;
 }
 
+/// Where there is plenty nobody looks for it.
+void SewPage::addLands(StitchPicture& picture) const {
+  constexpr double kPlenty = 3.0;  // punches
+  const double punch = stab()->plan.number("punch_diameter").value_or(0.0);
+  for (StripLand& land : stripLands(*stab())) {
+    if (!land.severity && land.left > kPlenty * punch) continue;
+    const Length left = Length::fromMm(land.left);
+    picture.lands.push_back({std::move(land), bareWords(left, notation())});
+  }
+}
+
 /// Of all moves so far.
 std::size_t SewPage::stepsDone() const {
   if (move_ == 0) return 0;
@@ -258,109 +280,93 @@ void SewPage::showSections() {
 void SewPage::writeThread() {
   ThreadBar::Lengths lengths;
   const Plan* sewn = book_->plan();
-  if (sewn == nullptr) return thread_->show(lengths);
+  if (sewn == nullptr) return thread_->setLengths(lengths);
   const auto words = [&](double mm) { return QString::fromStdString(threadWords(mm, notation())); };
-  if (const auto* stitched = stab()) {
-    for (const ThreadPiece& piece : stitched->pieces) lengths.pieces.push_back(piece.length);
-    lengths.byRule = sewn->number("thread_rule").value_or(0.0);
-    lengths.ruleWords = tr("by the rule of thumb %1").arg(words(lengths.byRule));
-  } else if (const auto* tapes = std::get_if<SewnTapes>(&book_->sewn)) {
-    for (const ThreadPiece& piece : tapes->pieces) lengths.pieces.push_back(piece.length);
-  } else {
-    for (const char* row : {"thread_head", "thread_tail"})
-      lengths.pieces.push_back(sewn->number(row).value_or(0.0));
-  }
+  lengths.byRule = sewn->number("thread_rule").value_or(0.0);
+  if (lengths.byRule > 0.0) lengths.ruleWords = tr("rule of thumb %1").arg(words(lengths.byRule));
+  lengths.pieces = threadParts(*book_);
+  const auto kinds = threadByKind(lengths.pieces);
   double needed = 0.0;
-  for (const double piece : lengths.pieces) needed += piece;
+  for (const double kind : kinds) needed += kind;
   lengths.words =
       lengths.pieces.size() > 1
           ? tr("%1 of thread in %2 pieces").arg(words(needed)).arg(lengths.pieces.size())
           : tr("%1 of thread").arg(words(needed));
-  lengths.drawn = needed * drawnPart(*book_, stepsDone());
-  thread_->show(lengths);
+  const QString told[ThreadPart::kKinds]{tr("tails %1"), tr("along %1"), tr("round edges %1"),
+                                         tr("through %1"), tr("knots %1")};
+  for (std::size_t i = 0; i < kinds.size(); ++i)
+    lengths.kinds << (kinds[i] > 0.0 ? told[i].arg(lengthWords(Length::fromMm(std::round(kinds[i])),
+                                                               notation()))
+                                     : QString());
+  thread_->setLengths(lengths);
 }
 
 void SewPage::setPractice(bool isOn) {
   isPractice_ = isOn && stab() != nullptr;
-  practiseAnew({});
+  setDrill(std::nullopt);
+}
+
+void SewPage::setDrill(std::optional<Drill::Kind> kind) {
+  practice_.drill(kind);
   writeMargin();
   place();
   showMove();
-  if (isPractice_) entry_->setFocus();
+  if (entry_->isVisible())
+    entry_->setFocus();
+  else
+    setFocus();
 }
 
 void SewPage::pressHole(std::size_t hole) {
-  if (!isPractice_ || !learner_) return;
-  SewToken token;
-  token.hole = hole;
-  token.to = learner_->hasBegun() ? otherFace(learner_->face()) : Face::Front;
-  press(token);
-  entry_->setFocus();
+  if (!isPractice_) return;
+  practice_.pressHole(hole);
+  showPractice();
+  if (entry_->isVisible()) entry_->setFocus();
 }
 
-bool SewPage::press(const SewToken& token) {
-  if (!learner_) return false;
-  const bool isRight = !learner_->slipOf(token);
-  if (isRight) {
-    learner_->take(token);
-    made_.push_back(token);
-    madeSteps_ = stepsOf(stab()->graph, made_);
-    judged_ = learner_->isDone() ? tr("All is sewn.") : QString();
-  } else {
-    std::vector<SewToken> tried = made_;
-    tried.push_back(token);
-    const Judged judged = judge(stab()->graph, tried);
-    judged_ = QString::fromStdString(slipSays(judged, token, translated) + " " +
-                                     slipRemedy(judged, translated));
-  }
+void SewPage::pressEdge(Round round) {
+  if (!isPractice_ || !practice_.isSewing()) return;
+  SewToken token;
+  token.kind = SewToken::Kind::Wrap;
+  token.round = round;
+  practice_.press(token);
   showPractice();
-  return isRight;
 }
 
 void SewPage::drawBack() {
-  if (made_.empty() || !learner_) return;
-  made_.pop_back();
-  practiseAnew(made_);
+  practice_.drawBack();
   showPractice();
 }
 
-/// What stands after a step that is wrong waits in the entry.
-void SewPage::readTokens() {
-  if (stab() == nullptr) return;
-  QStringList words = entry_->text().split(' ', Qt::SkipEmptyParts);
+void SewPage::readEntry() {
+  const QString text = entry_->text();
   entry_->clear();
-  bool isWrong = false;
-  while (!words.empty() && !isWrong) {
-    const std::string word = words.takeFirst().toStdString();
-    const auto token = sewToken(word);
-    if (token && token->hole < stab()->graph.holes.size()) {
-      isWrong = !press(*token);
-      continue;
-    }
-    isWrong = true;
-    judged_ = tr("\"%1\" is no step here: write 6+ for through hole 6 to the front, 6- to the "
-                 "back, spine, head, tail or knot.")
-                  .arg(QString::fromStdString(shortened(word)));
-    showPractice();
-  }
-  entry_->setText(words.join(' '));
+  entry_->setText(practice_.read(text, notation()));
+  showPractice();
+}
+
+void SewPage::sayHere() {
+  practice_.sayHere();
+  showPractice();
 }
 
 void SewPage::showPractice() {
-  for (InkButton* each : commands_) each->setVisible(false);
-  slider_->setVisible(false);
-  entry_->setVisible(true);
-  QString made;
-  for (const SewToken& token : made_) made += QString::fromStdString(textOf(token)) + " ";
-  words_->setText(!judged_.isEmpty() ? judged_
-                  : made_.empty()    ? tr("Sew it yourself: click a hole, or type a step.")
-                                     : tr("Right so far."));
-  aside_->setText(made.trimmed());
+  showPlayer(practice_.isLookingOn() && practice_.toLookAt() > 0);
+  entry_->setVisible(!practice_.isLookingOn());
+  entry_->setPlaceholderText(practice_.entryAsks());
+  words_->setText(practice_.words(notation()));
+  aside_->setText(practice_.steps());
   fitWords();
-  StitchPicture picture = pictureOf(madeSteps_);
-  picture.done = madeSteps_.size();
-  picture.present = madeSteps_.size() > 2 ? madeSteps_.size() - 2 : 0;
+  thread_->setVisible(practice_.kind() != Drill::Kind::HowMuch);  // it would tell
+  StitchPicture picture = pictureOf(practice_.drawn());
+  picture.done = practice_.drawn().size();
+  picture.present = practice_.present();
   picture.showsWay = false;
+  if (practice_.kind() == Drill::Kind::HowMuch) {  // the whole pattern
+    picture.steps = nullptr;
+    picture.passes.clear();
+  }
+  tags_->hang(nullptr);
   strip_->show(picture);
   strip_->setAccessibleDescription(words_->text());
 }
@@ -368,7 +374,13 @@ void SewPage::showPractice() {
 void SewPage::select(const Subject& subject) {
   const QString id = QString::fromStdString(subject.id);
   if (id == "practice") setPractice(true);
+  for (const auto& [name, kind] : kDrills)
+    if (id == name) {
+      setPractice(true);
+      setDrill(kind);
+    }
   if (id.startsWith("step/")) goTo(id.mid(5).toULong());
+  if (Tag* tag = tags_->tagFor(subject.id)) tag->takeFocus();
   if (!(subject == selected_)) {
     selected_ = subject;
     emit selectionChanged(subject);
@@ -379,20 +391,23 @@ Subject SewPage::closerLook() const {
   return Subject::field(isPractice_ ? "practice" : "step/" + std::to_string(move_));
 }
 
-void SewPage::typeAndKeep(const std::string&, const QString& text) {
-  setPractice(true);
+void SewPage::typeAndKeep(const std::string& value, const QString& text) {
+  if (Tag* tag = tags_->tagFor(value)) return tag->fill(text);
+  if (!isPractice_) setPractice(true);
   entry_->setText(text);
-  readTokens();
+  readEntry();
 }
 
 void SewPage::setNotesFolded(bool folded) {
   isFolded_ = folded;
   place();
+  if (!isStale_) showMove();
 }
 
 void SewPage::resizeEvent(QResizeEvent* event) {
   StagePage::resizeEvent(event);
   place();
+  if (!isStale_) showMove();  // the tags stand where the room is
 }
 
 void SewPage::showEvent(QShowEvent* event) {
@@ -417,13 +432,17 @@ void SewPage::keyPressEvent(QKeyEvent* event) {
   switch (event->key()) {
     case Qt::Key_Space:
     case Qt::Key_Right:
-      return goTo(move_ + 1);
+      return goTo(at() + 1);
     case Qt::Key_Left:
-      return goTo(move_ > 0 ? move_ - 1 : 0);
+      return goTo(at() > 0 ? at() - 1 : 0);
     case Qt::Key_Home:
       return goTo(0);
     case Qt::Key_End:
-      return goTo(moves_.size());
+      return goTo(last());
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+      if (isPractice_ && practice_.isLookingOn()) return sayHere();
+      break;
     case Qt::Key_Backspace:
       if (isPractice_) return drawBack();
       break;

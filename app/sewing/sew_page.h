@@ -6,8 +6,8 @@
 #include <optional>
 
 #include "app/document/document.h"
+#include "app/sewing/sew_practice.h"
 #include "app/stage/stage_page.h"
-#include "core/sewing/learner.h"
 #include "paint/palette.h"
 #include "paint/stitch_painter.h"
 #include "words/sewing_words.h"
@@ -20,9 +20,17 @@ namespace drapery {
 class InkButton;
 class MarginColumn;
 class MoveSlider;
+class SewTags;
 class StripView;
 class ThreadBar;
 class Workspace;
+
+/// What a learner may be asked, and the names that ask for it.
+inline constexpr std::pair<const char*, Drill::Kind> kDrills[]{
+    {"drill/go-on", Drill::Kind::GoOn},
+    {"drill/slip", Drill::Kind::FindSlip},
+    {"drill/wrap", Drill::Kind::MissingWrap},
+    {"drill/thread", Drill::Kind::HowMuch}};
 
 class SewPage : public StagePage {
   Q_OBJECT
@@ -33,14 +41,14 @@ class SewPage : public StagePage {
   void setStage(const Stage&) override {}
   void select(const Subject& subject) override;
   [[nodiscard]] const Subject& selected() const override { return selected_; }
-  /// "step/12", "practice", "practice/6+ 5-": what a screenshot asks for.
+  /// "step/12", "practice", "drill/slip": what a screenshot asks for.
   [[nodiscard]] Subject closerLook() const override;
   void setNotesFolded(bool folded) override;
   void startTyping() override { setFocus(); }
-  void keepTyped() override {}
+  void keepTyped() override;
   [[nodiscard]] TypedTexts typed() const override { return {}; }
   void typeAgain(const TypedTexts&) override {}
-  /// A learner's steps, where they are practised.
+  /// A learner's steps, where they are practised; else a size of the sewing.
   void typeAndKeep(const std::string& value, const QString& text) override;
 
   /// The move that is shown: 0 before the first.
@@ -60,28 +68,34 @@ class SewPage : public StagePage {
   void makeCommands();
   void renew();
   void markTurnings();
+  void showPlayer(bool isShown);
+  [[nodiscard]] std::size_t at() const;
+  [[nodiscard]] std::size_t last() const;
   void recallPlace();
-  void practiseAnew(std::vector<SewToken> made);
   void place();
   void fitWords();
   void showMove();
   [[nodiscard]] QString whyNot() const;
   void showSections();
   [[nodiscard]] StitchPicture pictureOf(const std::vector<SewStep>& steps) const;
+  void addLands(StitchPicture& picture) const;
   void goTo(std::size_t move);
   void setPractice(bool isOn);
-  /// Whether the step was right.
-  bool press(const SewToken& token);
+  void setDrill(std::optional<Drill::Kind> kind);
   void pressHole(std::size_t hole);
+  void pressEdge(Round round);
   void drawBack();
-  void readTokens();
+  void readEntry();
+  void sayHere();
   void showPractice();
   void writeMargin();
   void writeChoices();
+  void writeDrills();
   void writeFindings(bool areNotes);
   void writePatterns();
   void lookFrom(bool back);
   void writeThread();
+  void writeSizes();
   void keep(const std::function<void(JobSewing&)>& change);
   [[nodiscard]] const SewnStab* stab() const { return std::get_if<SewnStab>(&book_->sewn); }
   [[nodiscard]] Notation notation() const;
@@ -97,6 +111,7 @@ class SewPage : public StagePage {
 
   MarginColumn* margin_;
   StripView* strip_;
+  SewTags* tags_;
   ThreadBar* thread_;
   QLabel* words_;
   QLabel* aside_;  // which move, ties
@@ -105,12 +120,10 @@ class SewPage : public StagePage {
   std::vector<InkButton*> commands_;
   std::vector<QString> hints_;  // the keys that do the same
 
-  std::optional<Learner> learner_;
-  std::vector<SewToken> made_;
-  std::vector<SewStep> madeSteps_;
-  QString judged_;
+  SewPractice practice_;
   Subject selected_;
   bool isPractice_ = false, isFromBack_ = false, isFolded_ = false, isStale_ = true;
+  bool hasSizes_ = false;  // the list of sizes is open
 };
 
 }  // namespace drapery

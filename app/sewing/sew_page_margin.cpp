@@ -5,6 +5,7 @@
 #include "app/sewing/pattern_button.h"
 #include "app/sewing/sew_desk.h"
 #include "app/sewing/sew_page.h"
+#include "app/sewing/sew_tags.h"
 #include "app/words/window_words.h"
 #include "app/workspace/workspace.h"
 #include "words/finding_words.h"
@@ -27,6 +28,13 @@ void SewPage::lookFrom(bool back) {
 
 void SewPage::writeMargin() {
   margin_->begin();
+  if (const NoteContent note = tags_->note(); !note.heading.isEmpty()) {
+    margin_->heading(note.heading);
+    if (!note.figure.isEmpty()) margin_->figure(note.figure);
+    for (const QString& paragraph : note.paragraphs) margin_->text(paragraph);
+    margin_->small(note.small);
+    margin_->space();
+  }
   if (const Plan* sewn = book_->plan()) {
     margin_->heading(localText(sewn->rules->title));
     if (!sewn->rules->about.text.empty()) margin_->text(localText(sewn->rules->about));
@@ -39,6 +47,7 @@ void SewPage::writeMargin() {
   if (stab() != nullptr || (!book_->issues.empty() && book_->job.kind == SewingKind::Stab))
     writePatterns();
   if (book_->plan() != nullptr) {
+    writeSizes();
     margin_->space();
     writeFindings(true);
   }
@@ -53,6 +62,36 @@ void SewPage::writeFindings(bool areNotes) {
                                               findingRemedy(finding, notation())));
 }
 
+/// What a learner is asked.
+void SewPage::writeDrills() {
+  const auto kind = practice_.kind();
+  const QString titles[]{tr("go on from half-way"), tr("find the slip"), tr("the missing wrap"),
+                         tr("how much thread")};
+  std::vector<MarginColumn::Way> ways{
+      {"sew.drill.whole", tr("all of it"), !kind, [this] { setDrill(std::nullopt); }}};
+  for (std::size_t i = 0; i < std::size(kDrills); ++i)
+    ways.push_back({QString("sew.") + QString(kDrills[i].first).replace('/', '.'), titles[i],
+                    kind == kDrills[i].second,
+                    [this, drill = kDrills[i].second] { setDrill(drill); }});
+  margin_->ways(ways);
+  if (kind)
+    margin_->command("sew.drill.another", tr("another"), [this] {
+      practice_.another();
+      showMove();
+    });
+}
+
+/// What may be said besides what hangs on the strip.
+void SewPage::writeSizes() {
+  margin_->space();
+  margin_->command("sew.sizes", hasSizes_ ? tr("put the other sizes away") : tr("other sizes"),
+                   [this] {
+                     hasSizes_ = !hasSizes_;
+                     writeMargin();
+                   });
+  if (hasSizes_) margin_->add(tags_->list(margin_->sheet()));
+}
+
 /// How it is shown, and how the job says that it is sewn.
 void SewPage::writeChoices() {
   if (const SewnStab* sewn = stab()) {
@@ -64,6 +103,7 @@ void SewPage::writeChoices() {
               .arg(sewn->plan.number("most_passes").value_or(0.0)));
     margin_->ways({{"sew.shown", tr("shown"), !isPractice_, [this] { setPractice(false); }},
                    {"sew.practice", tr("practise"), isPractice_, [this] { setPractice(true); }}});
+    if (isPractice_) writeDrills();
     margin_->ways(
         {{"sew.from.front", tr("from the front"), !isFromBack_, [this] { lookFrom(false); }},
          {"sew.from.back", tr("from the back"), isFromBack_, [this] { lookFrom(true); }}});

@@ -1,9 +1,12 @@
 // The opened strip with its thread, and where one may click to sew.
 #pragma once
 
+#include <QLineF>
+#include <QMarginsF>
 #include <QWidget>
 #include <functional>
 #include <optional>
+#include <vector>
 
 #include "paint/stitch_painter.h"
 
@@ -24,6 +27,10 @@ class StripView : public QWidget {
   [[nodiscard]] const StitchPicture& picture() const { return picture_; }
   /// Where a hole lies on a face, in the widget.
   [[nodiscard]] QPointF placeOf(std::size_t hole, Face face) const;
+  /// Keeps room around the picture, for what stands there, and ties it to the picture.
+  void keepAround(const QMarginsF& margins, std::vector<QLineF> leaders);
+  /// What is left for the picture.
+  [[nodiscard]] QRectF pictureRoom() const;
 
  signals:
   /// A hole was clicked.
@@ -36,34 +43,11 @@ class StripView : public QWidget {
   void mousePressEvent(QMouseEvent* event) override;
 
  private:
-  [[nodiscard]] QRectF room() const;
-
   const Palette& palette_;
+  QMarginsF around_;
+  std::vector<QLineF> leaders_;
   StitchPicture picture_;
   Paint other_;
-};
-
-/// Thread to scale: what this book takes, its pieces, and the rule of thumb beneath.
-class ThreadBar : public QWidget {
-  Q_OBJECT
-
- public:
-  ThreadBar(const Palette& palette, QWidget* parent);
-  struct Lengths {
-    std::vector<double> pieces;  // mm
-    double byRule = 0.0;         // 0: none
-    double drawn = 0.0;          // of all pieces together, so far
-    QString words, ruleWords;
-  };
-  void show(const Lengths& lengths);
-  [[nodiscard]] QSize sizeHint() const override;
-
- protected:
-  void paintEvent(QPaintEvent* event) override;
-
- private:
-  const Palette& palette_;
-  Lengths lengths_;
 };
 
 }  // namespace drapery

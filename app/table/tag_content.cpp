@@ -141,8 +141,7 @@ void addFixed(TagContent& content, const Plan& plan, std::size_t node) {
           : Words::tr(", said; rule %1").arg(figureWords(plan, node, plan.byRule[node]));
 }
 
-TagContent numberContent(const Document& document, std::size_t node) {
-  const Plan& plan = document.plan();
+TagContent numberContent(const Plan& plan, std::size_t node) {
   TagContent content;
   const ValueNode& of = plan.rules->nodes[node];
   content.caption = localText(plan.rules->titleOf(node));
@@ -162,6 +161,14 @@ TagContent numberContent(const Document& document, std::size_t node) {
     content.caption = localText(rule.ask);
     content.placeholder = Words::tr("type it");
   }
+  return content;
+}
+
+TagContent numberContent(const Document& document, std::size_t node) {
+  const Plan& plan = document.plan();
+  TagContent content = numberContent(plan, node);
+  if (plan.rules->nodes[node].source != ValueNode::Source::Input) return content;
+  const InputRule& rule = plan.rules->inputs[plan.rules->nodes[node].rule];
   addMaterial(content, document, rule);
   addReadings(content, plan, node, rule);
   return content;
@@ -191,6 +198,12 @@ bool isMeasuredLength(const Plan& plan, const std::string& value) {
   const auto place = readingPlace(*plan.rules, value);
   const InputRule* rule = place ? place->measure : plan.rules->input(value);
   return rule != nullptr && rule->kind == InputKind::Length;
+}
+
+TagContent tagContent(const Plan& plan, const std::string& value) {
+  TagContent content = numberContent(plan, *plan.rules->find(value));
+  content.severity = worstFinding(plan, value);
+  return content;
 }
 
 TagContent tagContent(const Document& document, const std::string& value) {

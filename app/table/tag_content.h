@@ -17,6 +17,9 @@ std::optional<Tag::Kind> tagKind(const Plan& plan, const std::string& value);
 /// Whether it is a length that the binder says, a reading's among them.
 bool isMeasuredLength(const Plan& plan, const std::string& value);
 
+/// Of a value that has a kind, by the plan alone: without materials and readings, and without a
+/// message.
+TagContent tagContent(const Plan& plan, const std::string& value);
 /// Of a value that has a kind. Without a message.
 TagContent tagContent(const Document& document, const std::string& value);
 

@@ -30,6 +30,12 @@ QString TagEditor::message(const std::string& id) const {
   return found != messages_.end() ? found->second : QString();
 }
 
+const Plan& TagEditor::planOf(const Tag&) const { return document_.plan(); }
+
+const InputRule* TagEditor::inputOf(const Tag& tag) const {
+  return planOf(tag).rules->input(nameOf(tag));
+}
+
 std::string TagEditor::fieldOfTag(const Tag& tag) const {
   if (isRuleValue(tag.value()) || tag.value() == "method") return tag.value();
   if (tag.kind() == Tag::Kind::Computed) return "fixed/" + tag.value();
@@ -39,20 +45,19 @@ std::string TagEditor::fieldOfTag(const Tag& tag) const {
   return rule != nullptr ? fieldOf(*rule) : std::string();
 }
 
-FieldValue TagEditor::valueOf(const std::string& field, const QString& text) const {
+FieldValue TagEditor::valueOf(const Tag& tag, const QString& text) const {
   std::string written = text.trimmed().toStdString();
   if (written.empty()) return std::nullopt;  // back to the usual value
-  const std::string key = field.substr(field.find('/') + 1);
-  if (const auto place = readingPlace(*document_.plan().rules, key))
-    return readingTyped(document_, *place, text);
-  const InputRule* rule = document_.plan().rules->input(key);
+  const RuleSet& rules = *planOf(tag).rules;
+  const std::string name = nameOf(tag);
+  if (const auto place = readingPlace(rules, name)) return readingTyped(document_, *place, text);
+  const InputRule* rule = rules.input(name);
   if (rule != nullptr)
     if (auto named = entryNamed(document_, *rule, text)) return named;
-  const auto node = document_.plan().rules->find(key);
+  const auto node = rules.find(name);
   const bool isLength =
-      field == "round" ||
-      (rule != nullptr ? rule->kind == InputKind::Length
-                       : node && document_.plan().rules->nodes[*node].unit == Unit::Millimetre);
+      name == "round" || (rule != nullptr ? rule->kind == InputKind::Length
+                                          : node && rules.nodes[*node].unit == Unit::Millimetre);
   // A bare number in the window is in the unit in use; the file says which.
   if (isLength) return Entry{lengthWithUnit(written, document_.job().units), {}};
   std::replace(written.begin(), written.end(), ',', '.');
@@ -60,9 +65,12 @@ FieldValue TagEditor::valueOf(const std::string& field, const QString& text) con
 }
 
 void TagEditor::tell(Tag* tag, const Issue& issue) {
+  const bool isOfBook = &planOf(*tag) == &document_.plan();
+  const TagContent content =
+      isOfBook ? tagContent(document_, tag->value()) : tagContent(planOf(*tag), nameOf(*tag));
   Issue named = issue;
   for (auto& [key, argument] : named.arguments)
-    if (key == "name") argument = tagContent(document_, tag->value()).caption.toStdString();
+    if (key == "name") argument = content.caption.toStdString();
   tell(tag, issueText(named, windowNotation(document_.plan())));
 }
 
@@ -77,10 +85,12 @@ void TagEditor::onTyped(Tag* tag, const QString& text) {
   // A reading that is being emptied stays where it hangs until it is kept so.
   const bool isReading = readingPlace(*document_.plan().rules, tag->value()).has_value();
   if (isReading && text.trimmed().isEmpty()) return document_.endPreview();
-  const auto issue = document_.preview(field, valueOf(field, text));
+  const FieldValue value = valueOf(*tag, text);
+  auto issue = foundWrong(field, value);
+  if (!issue) issue = document_.preview(field, value);
   if (!issue) return;
   // "2" on the way to "210" and "8 1/" on the way to "8 1/4" are not mistakes yet.
-  const InputRule* rule = document_.plan().rules->input(tag->value());
+  const InputRule* rule = inputOf(*tag);
   const bool isOnTheWay = couldBecomeSound(*issue, text.toStdString()) ||
                           (rule != nullptr && couldBecomeName(document_, *rule, text)) ||
                           (isReading && couldBecomeWay(*document_.plan().rules, text));
@@ -93,7 +103,9 @@ void TagEditor::onKept(Tag* tag, const QString& text, bool goOn) {
   if (tag->kind() == Tag::Kind::Computed) return onSaidOver(tag, text, goOn);
   if (tag->isTyping()) {
     const std::string field = fieldOfTag(*tag);
-    const auto issue = document_.keep(field, valueOf(field, text));
+    const FieldValue value = valueOf(*tag, text);
+    auto issue = foundWrong(field, value);
+    if (!issue) issue = document_.keep(field, value);
     if (issue) document_.endPreview();
     if (issue) return tell(tag, *issue);
     messages_.erase(tag->value());
@@ -108,7 +120,7 @@ void TagEditor::onKept(Tag* tag, const QString& text, bool goOn) {
 void TagEditor::onSaidOver(Tag* tag, const QString& text, bool goOn) {
   if (!tag->isTyping() || !goOn) return onAbandoned(tag);
   const std::string field = fieldOfTag(*tag);
-  const FieldValue value = valueOf(field, text);
+  const FieldValue value = valueOf(*tag, text);
   document_.endPreview();
   if (!value) {
     onAbandoned(tag);
@@ -131,10 +143,10 @@ void TagEditor::onAbandoned(Tag* tag) {
 void TagEditor::onStepped(Tag* tag, int marks) {
   tag->keepTyped();
   const std::string field = fieldOfTag(*tag);
-  const Plan& plan = document_.plan();
-  auto present = plan.length(tag->value());
-  const InputRule* rule = plan.rules->input(tag->value());
-  const auto place = readingPlace(*plan.rules, tag->value());
+  const Plan& plan = planOf(*tag);
+  auto present = plan.length(nameOf(*tag));
+  const InputRule* rule = inputOf(*tag);
+  const auto place = readingPlace(*plan.rules, nameOf(*tag));
   if (place) {
     rule = place->measure;
     const OneReading* reading = readingAt(plan, *place);
@@ -147,21 +159,26 @@ void TagEditor::onStepped(Tag* tag, int marks) {
   const std::string written = formatExact(next, document_.job().units);
   const Entry said =
       place ? readingTyped(document_, *place, QString::fromStdString(written)) : Entry{written, {}};
-  if (const auto issue = document_.step(field, said)) tell(tag, *issue);
+  auto issue = foundWrong(field, said);
+  if (!issue) issue = document_.step(field, said);
+  if (issue) tell(tag, *issue);
   tag->takeFocus();
 }
 
 void TagEditor::onChosen(Tag* tag, int option) {
   const std::string field = fieldOfTag(*tag);
   const auto index = static_cast<std::size_t>(option);
-  const std::vector<std::string> options =
-      field == "units"    ? std::vector<std::string>{"mm", "in"}
-      : field == "method" ? document_.library().alike(document_.job().method)
-                          : document_.plan().rules->input(tag->value())->options;
+  const std::vector<std::string> options = field == "units" ? std::vector<std::string>{"mm", "in"}
+                                           : field == "method"
+                                               ? document_.library().alike(document_.job().method)
+                                               : inputOf(*tag)->options;
   if (index >= options.size()) return;
   if (field == "units") return document_.keepUnits(options[index]);
   messages_.erase(tag->value());
-  if (const auto issue = document_.keep(field, Entry{options[index], {}})) {
+  const Entry chosen{options[index], {}};
+  auto issue = foundWrong(field, chosen);
+  if (!issue) issue = document_.keep(field, chosen);
+  if (issue) {
     emit refused(*issue);
     emit messagesChanged();  // the choice shows what holds
   }

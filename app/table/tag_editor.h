@@ -36,6 +36,18 @@ class TagEditor : public QObject {
   /// A choice that cannot be taken up, such as a rule file with a mistake in it.
   void refused(const drapery::Issue& issue);
 
+ protected:
+  /// The plan that has what a tag shows, and its name there.
+  [[nodiscard]] virtual const Plan& planOf(const Tag& tag) const;
+  [[nodiscard]] virtual std::string nameOf(const Tag& tag) const { return tag.value(); }
+  /// The job's field that is typed at it; empty for none.
+  [[nodiscard]] virtual std::string fieldOfTag(const Tag& tag) const;
+  /// What only the tags' own stage can tell of an edit that is about to be made.
+  [[nodiscard]] virtual std::optional<Issue> foundWrong(const std::string& /*field*/,
+                                                        const FieldValue& /*value*/) const {
+    return std::nullopt;
+  }
+
  private:
   void onTyped(Tag* tag, const QString& text);
   void onKept(Tag* tag, const QString& text, bool goOn);
@@ -43,8 +55,8 @@ class TagEditor : public QObject {
   void onChosen(Tag* tag, int option);
   void onSaidOver(Tag* tag, const QString& text, bool goOn);
   void onAbandoned(Tag* tag);
-  [[nodiscard]] std::string fieldOfTag(const Tag& tag) const;
-  [[nodiscard]] FieldValue valueOf(const std::string& field, const QString& text) const;
+  [[nodiscard]] const InputRule* inputOf(const Tag& tag) const;
+  [[nodiscard]] FieldValue valueOf(const Tag& tag, const QString& text) const;
   void tell(Tag* tag, const Issue& issue);
 
   Document& document_;

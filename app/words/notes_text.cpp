@@ -120,8 +120,7 @@ void addInput(NoteContent& note, const Plan& plan, std::size_t node) {
   }
 }
 
-void addDerived(NoteContent& note, Document& document, std::size_t node) {
-  const Plan& plan = document.plan();
+void addDerived(NoteContent& note, const Plan& plan, std::size_t node) {
   const ValueNode& value = plan.rules->nodes[node];
   if (plan.isFixed(node)) {
     note.paragraphs << (std::isnan(plan.byRule[node])
@@ -142,8 +141,6 @@ void addDerived(NoteContent& note, Document& document, std::size_t node) {
     note.ruleList = "derive";
     note.ruleId = rule.id;
   }
-  const QString influence = influenceText(document, node);
-  if (!influence.isEmpty()) note.paragraphs << influence;
 }
 
 }  // namespace
@@ -174,10 +171,8 @@ NoteContent readingNote(const Plan& plan, const ReadingPlace& place, const std::
 
 }  // namespace
 
-NoteContent whyNote(Document& document, const std::string& value) {
+NoteContent whyNote(const Plan& plan, const std::string& value) {
   NoteContent note;
-  const Plan& plan = document.plan();
-  if (const auto place = readingPlace(*plan.rules, value)) return readingNote(plan, *place, value);
   const auto node = plan.rules->find(value);
   if (!node) return note;
   note.id = "note.why";
@@ -188,16 +183,30 @@ NoteContent whyNote(Document& document, const std::string& value) {
   const bool isChoice = isInput && plan.rules->inputs[of.rule].kind == InputKind::Choice;
   if (!isChoice && !std::isnan(plan.values[*node]))
     note.figure = text(amountWords({plan.values[*node], of.unit}, windowNotation(plan)));
-  if (isInput) {
-    const QString named = namedMaterial(document, plan.rules->inputs[of.rule]);
-    if (!named.isEmpty()) note.paragraphs << Words::tr("Named: %1.").arg(named);
+  if (isInput)
     addInput(note, plan, *node);
-  } else {
-    addDerived(note, document, *node);
-  }
+  else
+    addDerived(note, plan, *node);
   addUncertainty(note, plan, *node);
   const QString school = localText(plan.rules->title);
   note.small = note.small.isEmpty() ? school : note.small + " · " + school;
+  return note;
+}
+
+NoteContent whyNote(Document& document, const std::string& value) {
+  const Plan& plan = document.plan();
+  if (const auto place = readingPlace(*plan.rules, value)) return readingNote(plan, *place, value);
+  NoteContent note = whyNote(plan, value);
+  const auto node = plan.rules->find(value);
+  if (!node) return note;
+  const ValueNode& of = plan.rules->nodes[*node];
+  if (of.source == ValueNode::Source::Input) {
+    const QString named = namedMaterial(document, plan.rules->inputs[of.rule]);
+    if (!named.isEmpty()) note.paragraphs.prepend(Words::tr("Named: %1.").arg(named));
+  } else if (!plan.isFixed(*node)) {
+    const QString influence = influenceText(document, *node);
+    if (!influence.isEmpty()) note.paragraphs << influence;
+  }
   return note;
 }
 

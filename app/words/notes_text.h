@@ -12,6 +12,8 @@ namespace drapery {
 std::vector<NoteContent> tableNotes(Document& document, const Stage& stage, const Subject& selected,
                                     const std::vector<std::string>& shown);
 
+/// The note for a value by the plan alone; empty heading when there is nothing to say.
+NoteContent whyNote(const Plan& plan, const std::string& value);
 /// The note for a selected value; empty heading when there is nothing to say.
 NoteContent whyNote(Document& document, const std::string& value);
 /// The note for a selected piece: its exact size, and what a millimetre more in each reading would

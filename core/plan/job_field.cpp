@@ -59,7 +59,8 @@ struct Place {
   std::string_view key;
 };
 
-/// "given/text_height", "allowances/setback", "fixed/board_width", "as_cut/board/width".
+/// "given/text_height", "allowances/setback", "fixed/board_width", "as_cut/board/width",
+/// "sewing/allowances/near".
 std::optional<Place> placeOf(const Job& job, std::string_view field) {
   const std::size_t slash = field.find('/');
   if (slash == std::string_view::npos) return std::nullopt;
@@ -68,6 +69,12 @@ std::optional<Place> placeOf(const Job& job, std::string_view field) {
   if (section == "allowances") return Place{&job.allowances, key};
   if (section == "fixed") return Place{&job.fixed, key};
   const std::size_t side = key.find('/');
+  if (section == "sewing" && side != std::string_view::npos) {
+    const bool isGiven = key.substr(0, side) == "given";
+    if (!isGiven && key.substr(0, side) != "allowances") return std::nullopt;
+    if (!job.sewing) return Place{nullptr, key.substr(side + 1)};
+    return Place{isGiven ? &job.sewing->given : &job.sewing->allowances, key.substr(side + 1)};
+  }
   if (section != "as_cut" || side == std::string_view::npos) return std::nullopt;
   const auto part = job.asCut.find(key.substr(0, side));
   return Place{part != job.asCut.end() ? &part->second : nullptr, key.substr(side + 1)};
@@ -83,6 +90,19 @@ void setAsCut(Job& job, std::string_view field, const FieldValue& value) {
   }
   job.asCut[part].erase(side);
   if (job.asCut[part].empty()) job.asCut.erase(part);
+}
+
+void setSewing(Job& job, std::string_view field, const FieldValue& value) {
+  if (!job.sewing && !value) return;
+  JobSewing sewing = job.sewing.value_or(JobSewing());
+  const std::string_view rest = field.substr(field.find('/') + 1);
+  Entries& entries = rest.starts_with("given/") ? sewing.given : sewing.allowances;
+  const std::string key(rest.substr(rest.find('/') + 1));
+  if (value)
+    entries[key] = *value;
+  else
+    entries.erase(key);
+  job.sewing = std::move(sewing);
 }
 
 }  // namespace
@@ -175,6 +195,7 @@ void setField(Job& job, std::string_view field, const FieldValue& value) {
     job.copies = value ? std::optional(value->value) : std::nullopt;
   } else if (const auto place = placeOf(job, field)) {
     if (field.starts_with("as_cut/")) return setAsCut(job, field, value);
+    if (field.starts_with("sewing/")) return setSewing(job, field, value);
     Entries& target = place->entries == &job.given        ? job.given
                       : place->entries == &job.allowances ? job.allowances
                                                           : job.fixed;

@@ -1,6 +1,6 @@
 // The fields of a job by name, so that an edit is a field and a value: "title", "units", "round",
 // "method", "why", "copies", "given/text_height", "given/text_height@head", "allowances/setback",
-// "fixed/board_width", "as_cut/board/width".
+// "fixed/board_width", "as_cut/board/width", "sewing/allowances/near".
 #pragma once
 
 #include <functional>

@@ -12,17 +12,6 @@ void take(SewnBook& book, std::variant<Sewn, Issues> outcome) {
     book.sewn = std::move(std::get<Sewn>(outcome));
 }
 
-/// mm, without tails and ease; a link's steps count alike, its two rows do too.
-std::vector<double> stepLengths(const SewnBook& book) {
-  std::vector<double> lengths;
-  if (const auto* stab = std::get_if<SewnStab>(&book.sewn)) lengths = stepLengths(*stab);
-  if (const auto* link = std::get_if<SewnLink>(&book.sewn))
-    for (const LinkRow& row : link->rows) lengths.resize(lengths.size() + row.steps.size(), 1.0);
-  if (const auto* tapes = std::get_if<SewnTapes>(&book.sewn))
-    for (const TapeStep& step : tapes->steps) lengths.push_back(step.length);
-  return lengths;
-}
-
 /// All that the issues say is missing, by its title; none where one says anything else.
 std::vector<LocalText> missingBy(const Issues& issues, const RuleSet& rules) {
   std::vector<LocalText> titles;
@@ -47,16 +36,6 @@ const Plan* SewnBook::plan() const {
           return &each.plan;
       },
       sewn);
-}
-
-double drawnPart(const SewnBook& book, std::size_t steps) {
-  double drawn = 0.0, all = 0.0;
-  const std::vector<double> lengths = stepLengths(book);
-  for (std::size_t i = 0; i < lengths.size(); ++i) {
-    all += lengths[i];
-    if (i < steps) drawn += lengths[i];
-  }
-  return all > 0.0 ? drawn / all : 0.0;
 }
 
 LoadedRules rulesToSewBy(const SewingJob& job, const PatternLibrary& patterns) {

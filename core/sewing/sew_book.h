@@ -19,9 +19,6 @@ struct SewnBook {
   [[nodiscard]] const Plan* plan() const;
 };
 
-/// Of the thread, how much the first steps have drawn: 0 to 1.
-double drawnPart(const SewnBook& book, std::size_t steps);
-
 /// The rules of its pattern or kind.
 LoadedRules rulesToSewBy(const SewingJob& job, const PatternLibrary& patterns);
 

@@ -19,6 +19,23 @@ std::vector<bool> joinsOf(const std::vector<TapeStep>& steps, int last) {
 
 }  // namespace
 
+double lengthOf(const SewnLink& sewn, const LinkRow& row, const LinkStep& step) {
+  const auto number = [&](const char* name) { return sewn.plan.number(name).value_or(0.0); };
+  switch (step.what) {
+    case LinkStep::Do::Pass:
+      return number("fold_pass");
+    case LinkStep::Do::Loop:
+      return number(row.end == Round::Head ? "loop_head" : "loop_tail");
+    case LinkStep::Do::Bridge:
+      return number("bridge");
+    case LinkStep::Do::Link:
+      return number("link");
+    case LinkStep::Do::Knot:
+      break;
+  }
+  return 0.0;
+}
+
 std::variant<SewnLink, Issues> sewLink(const RuleSetPtr& rules, const SewingJob& job) {
   PlanOutcome outcome = Planner(rules).plan(planningJob(job, *rules));
   if (!outcome.issues.empty()) return std::move(outcome.issues);

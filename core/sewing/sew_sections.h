@@ -31,6 +31,9 @@ struct SewnTapes {
   [[nodiscard]] int tapes() const { return static_cast<int>(stations.size() / 2) - 1; }
 };
 
+/// The thread of a step, mm, without ease; a knot's is none.
+double lengthOf(const SewnLink& sewn, const LinkRow& row, const LinkStep& step);
+
 /// Or every entry that is refused.
 std::variant<SewnLink, Issues> sewLink(const RuleSetPtr& rules, const SewingJob& job);
 std::variant<SewnTapes, Issues> sewTapes(const RuleSetPtr& rules, const SewingJob& job);

@@ -4,6 +4,7 @@
 #include <array>
 #include <cmath>
 #include <limits>
+#include <set>
 
 namespace drapery {
 
@@ -25,6 +26,28 @@ const std::string* wordFor(const std::vector<WordWhere>& words, const Plan& plan
 }
 
 }  // namespace
+
+std::string bookValueFor(const SewingJob& job, const Plan& plan, const RuleSet& rules,
+                         const std::string& name) {
+  const SewingRule& mapped = plan.rules->sewing;
+  const InputRule* input = rules.input(name);
+  if (input == nullptr) return {};
+  std::set<std::string, std::less<>> values;
+  const auto take = [&](const auto& list) {
+    for (const auto& [key, formula] : list)
+      if (key == name)
+        formula.formula.eachName([&](auto, std::string_view word) {
+          values.emplace(word.substr(0, word.find('.')));  // "hole_diameter.said"
+        });
+  };
+  if (mapped.kind == nameOf(job.kind)) {
+    take(input->role == InputRole::Given ? mapped.given : mapped.allowances);
+    if (job.kind == SewingKind::Stab && rules.id == patternFor(plan)) take(mapped.holes);
+  }
+  if (values.empty() && input->role == InputRole::Given && plan.rules->find(name))
+    values.insert(name);
+  return values.size() == 1 ? *values.begin() : std::string();
+}
 
 bool isFoundBySewing(std::string_view name) {
   return std::find(kFound.begin(), kFound.end(), name) != kFound.end();

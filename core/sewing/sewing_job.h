@@ -43,6 +43,10 @@ Job planningJob(const SewingJob& said, const RuleSet& rules);
 /// the plan has under the same name. Only what `rules` know, as givens; as allowances only what the
 /// table maps.
 void fillFromPlan(SewingJob& job, const Plan& plan, const RuleSet& rules);
+/// The book's own value that stands behind a name of the sewing, so that it is said there; empty
+/// where none does, or more than one.
+std::string bookValueFor(const SewingJob& job, const Plan& plan, const RuleSet& rules,
+                         const std::string& name);
 /// The pattern that the plan's rules name for this book; empty for none.
 std::string patternFor(const Plan& plan);
 

@@ -202,5 +202,105 @@ TEST_F(SewStage, sectionsAreSewnMoveByMoveToo) {
   EXPECT_THAT(words(), HasSubstr("Knot round the own thread inside section 1"));
 }
 
+// Sizes are typed where they lie: the book's own into the book, the others into its sewing.
+TEST_F(SewStage, sizesAreTypedOnTheStrip) {
+  openStabBook();
+  EXPECT_TRUE(isShown("tag.hole_end"));
+  EXPECT_TRUE(isShown("tag.sewing/spine_length"));
+  const double before = strip().picture().hole;
+  keep("sewing/thread_diameter", "1.2");
+  EXPECT_EQ(saved().sewing.value().allowances.at("thread_diameter"), (Entry{"1.2 mm", {}}));
+  EXPECT_EQ(saved().sewing.value().kind, "stab");
+  EXPECT_GT(strip().picture().hole, before);
+  type("hole_end", "20");  // while it is typed the strip shows it
+  EXPECT_DOUBLE_EQ(strip().picture().graph->holes.front().along, 20.0);
+  EXPECT_FALSE(saved().allowances.contains("hole_end"));
+  press(Qt::Key_Return);
+  EXPECT_TRUE(saved().allowances.contains("hole_end"));
+  // What cannot be is told there, and the strip stays.
+  keep("sewing/needle_width", "9");
+  EXPECT_THAT(message("sewing/needle_width").toStdString(), HasSubstr("0.2 mm to 8 mm"));
+  keep("hole_end", "150");
+  EXPECT_NE(message("hole_end"), "");
+  EXPECT_NE(strip().picture().graph, nullptr);
+  EXPECT_FALSE(saved().sewing.value().allowances.contains("needle_width"));
+  document().undoStack()->undo();
+  document().undoStack()->undo();
+  EXPECT_FALSE(saved().sewing.has_value());
+  EXPECT_DOUBLE_EQ(strip().picture().hole, before);
+  // One of a pattern that the book does not name is the sewing's own; practice hides them all.
+  click("sew.pattern.half-hexagon");
+  keep("sewing/near", "9");
+  EXPECT_EQ(saved().sewing.value().allowances.at("near"), (Entry{"9 mm", {}}));
+  click("sew.practice");
+  EXPECT_FALSE(isShown("tag.sewing/near"));
+}
+
+TEST_F(SewStage, theOtherSizesAreListed) {
+  openStabBook();
+  click("sew.sizes");
+  keep("sewing/start_tail", "200");
+  EXPECT_THAT(words(), HasSubstr("Ready to sew"));
+  EXPECT_EQ(saved().sewing.value().allowances.at("start_tail"), (Entry{"200 mm", {}}));
+  find("sew.slider")->parentWidget()->setFocus();
+  press(Qt::Key_Space);
+  EXPECT_THAT(words(), HasSubstr("Leave 200 mm"));
+  // Sections have theirs too.
+  Job job = plainJob("soft-slotted");
+  job.given["sections_wanted"] = {5.0, {}};
+  job.given["leaf_caliper"] = {0.12, {}};
+  open(job);
+  click("docket.sew");
+  if (!isShown("tag.sewing/start_tail")) click("sew.sizes");
+  keep("sewing/start_tail", "90");
+  EXPECT_EQ(saved().sewing.value().kind, "link");
+  EXPECT_EQ(saved().sewing.value().allowances.at("start_tail"), (Entry{"90 mm", {}}));
+}
+
+TEST_F(SewStage, aLearnerIsAsked) {
+  openStabBook();
+  click("sew.practice");
+  click("sew.drill.slip");
+  EXPECT_TRUE(isShown("sew.slider"));
+  EXPECT_FALSE(isShown("sew.entry"));
+  press(Qt::Key_End);
+  press(Qt::Key_Return);
+  EXPECT_THAT(words(), HasSubstr("look back"));
+  const int all = find<QSlider>("sew.slider")->maximum();
+  int found = 0;
+  for (int i = 1; i <= all && found == 0; ++i) {
+    find<QSlider>("sew.slider")->setValue(i);
+    press(Qt::Key_Return);
+    if (words().find("That is the slip.") != std::string::npos) found = i;
+  }
+  EXPECT_GT(found, 0);
+  EXPECT_LT(found, all);
+  click("sew.drill.wrap");
+  int right = 0;
+  for (int hole = 1; hole <= 7; ++hole) {
+    clickHole(hole, Face::Front);
+    if (words().find("Right.") != std::string::npos) ++right;
+  }
+  EXPECT_EQ(right, 1);
+  click("sew.drill.thread");
+  auto* entry = find<QLineEdit>("sew.entry");
+  QTest::keyClicks(entry, "90 mm");
+  press(Qt::Key_Return);
+  EXPECT_THAT(words(), HasSubstr("gives out at the move \"From the back to the front"));
+  entry->clear();
+  QTest::keyClicks(entry, "30000");
+  press(Qt::Key_Return);
+  EXPECT_THAT(words(), HasSubstr("is left over"));
+  entry->clear();
+  QTest::keyClicks(entry, "an arm");
+  press(Qt::Key_Return);
+  EXPECT_THAT(words(), HasSubstr("is no length of thread"));
+  click("sew.drill.go-on");
+  const auto begun = find<QLabel>("sew.aside")->text().size();
+  EXPECT_GT(begun, 0);
+  click("sew.drill.whole");
+  EXPECT_EQ(find<QLabel>("sew.aside")->text(), "");
+}
+
 }  // namespace
 }  // namespace drapery::test

@@ -1,5 +1,5 @@
 // What a learner may do, against a search of all ways to go on.
-#include "core/sewing/learner.h"
+#include "core/sewing/drill.h"
 
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>
@@ -225,6 +225,41 @@ TEST(SewToken, isReadAsItIsWritten) {
   EXPECT_EQ(textOf(sewToken("h").value()), "head");
   for (const char* text : {"6+", "11-", "spine", "tail", "knot"})
     EXPECT_EQ(textOf(sewToken(text).value()), text);
+}
+
+// Any pattern: what a learner is asked has the answer that it says, by the judge or by sewing on.
+RC_GTEST_PROP(AnyDrill, hasItsAnswer, ()) {
+  const StitchGraph graph = *anyPattern(9, true);
+  const auto start =
+      static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(graph.holes.size())));
+  const Trail plain = sewAll(graph, start, Hand::Right, Finish::Buried);
+  const std::vector<SewToken> whole = tokensOf(plain.steps);
+  RC_ASSERT(judge(graph, whole).isDone);
+  RC_ASSERT(stepsOf(graph, whole).size() == writtenSteps(whole).size());
+  const auto seed = *rc::gen::arbitrary<std::uint32_t>();
+  if (const auto drill = makeDrill(graph, plain, Drill::Kind::FindSlip, seed)) {
+    const Judged judged = judge(graph, drill->tokens);
+    RC_ASSERT(judged.slip.has_value());
+    RC_ASSERT(judged.sound == drill->slip);
+    RC_ASSERT(drill->slip + 1 < drill->tokens.size());
+    RC_ASSERT(makeDrill(graph, plain, Drill::Kind::FindSlip, seed)->tokens == drill->tokens);
+  }
+  if (const auto drill = makeDrill(graph, plain, Drill::Kind::MissingWrap, seed)) {
+    RC_ASSERT(!judge(graph, drill->tokens).isDone);
+    // With that wrap and no other it would be sewn.
+    StitchGraph without = graph;
+    std::erase(without.wraps, drill->missing);
+    RC_ASSERT(without.wraps.size() + 1 == graph.wraps.size());
+    RC_ASSERT(judge(without, drill->tokens).isDone);
+  }
+  if (const auto drill = makeDrill(graph, plain, Drill::Kind::GoOn, seed)) {
+    Learner learner(graph);
+    for (const SewToken& token : drill->tokens) {
+      RC_ASSERT(!learner.slipOf(token).has_value());
+      learner.take(token);
+    }
+    RC_ASSERT(!learner.isDone());
+  }
 }
 
 }  // namespace

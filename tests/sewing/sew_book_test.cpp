@@ -1,5 +1,6 @@
 // A whole book sewn: what its job says over what its plan has, and what the slip says of it.
-#include "core/sewing/sew_book.h"
+#include "core/sewing/strip_measures.h"
+#include "core/sewing/thread_parts.h"
 
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>
@@ -43,19 +44,60 @@ RC_GTEST_PROP(AnySewnBook, isToldFromTheFirstMoveToTheLast, ()) {
     return;
   }
   RC_ASSERT(moves.front().step == 0);
-  RC_ASSERT(drawnPart(book, 0) == 0.0);
-  double before = 0.0;
+  // The thread's parts come to what the plan says, and the last of them is the last move's.
+  const auto parts = threadParts(book);
+  double thread = 0.0;
+  std::size_t last = 0;
+  for (const auto& piece : parts)
+    for (const ThreadPart& part : piece) {
+      RC_ASSERT(part.length > 0.0);
+      RC_ASSERT(part.from >= last);
+      last = part.from;
+      thread += part.length;
+    }
+  // Where tapes lie on one another no thread runs between them.
+  if (!book.plan()->has(Severity::Stop))
+    RC_ASSERT(std::abs(thread - book.plan()->number("thread_needed").value_or(0.0)) < 1e-6);
   for (std::size_t i = 0; i < moves.size(); ++i) {
     RC_ASSERT(!moves[i].says.empty());
     RC_ASSERT(moves[i].says.find('{') == std::string::npos);
     if (i > 0) RC_ASSERT(moves[i].step > moves[i - 1].step);
-    const double drawn = drawnPart(book, moves[i].step + 1);
-    RC_ASSERT(drawn >= before);
-    before = drawn;
   }
-  RC_ASSERT(std::abs(drawnPart(book, moves.back().step + 2) - 1.0) < 1e-12);
+  RC_ASSERT(last >= moves.back().step);
   for (const std::string& line : sewingLines(book, {}))
     RC_ASSERT(!line.empty() && line.find('{') == std::string::npos);
+}
+
+// Any pattern on any book: what is measured on the strip is as long as its value says, lies on it,
+// and every land is the paper that its value says is left.
+RC_GTEST_PROP(AnyStrip, isMeasuredWhereItsHolesLie, ()) {
+  Job job = *anyJob(*rc::gen::element<std::string>("stab-boarded", "stab-plain"));
+  const std::string pattern = *rc::gen::element<std::string>("", "row", "row-four", "row-corner",
+                                                             "zigzag", "half-hexagon", "leaf");
+  if (!pattern.empty()) job.sewing = JobSewing{"stab", pattern, {}, {}, {}, {}, {}};
+  const SewnBook book = sewn(job);
+  const auto* stab = std::get_if<SewnStab>(&book.sewn);
+  if (stab == nullptr) return;  // told why, above
+  const bool isSound = !stab->plan.has(Severity::Stop);
+  const StitchGraph& graph = stab->graph;
+  std::set<std::string> seen;
+  for (const StripMeasure& measure : stripMeasures(*stab)) {
+    RC_ASSERT(seen.insert(measure.value).second);
+    const double long_ = std::hypot(measure.to.x - measure.from.x, measure.to.y - measure.from.y);
+    if (measure.isLine()) RC_ASSERT(std::abs(long_ - *stab->plan.number(measure.value)) < 1e-6);
+    for (const Point& end : {measure.from, measure.to}) {
+      if (!isSound) break;  // holes may lie over the crease
+      RC_ASSERT(end.x >= -1e-6 && end.x <= graph.spineLength + 1e-6);
+      RC_ASSERT(end.y <= graph.stripWidth + 1e-6);
+    }
+  }
+  for (const char* value : {"spine_length", "strip_width", "sewn_thickness", "end"})
+    RC_ASSERT(seen.contains(value));
+  for (const StripLand& land : stripLands(*stab)) {
+    RC_ASSERT(std::abs(land.left - *stab->plan.number(land.value)) < 1e-6);
+    const double long_ = std::hypot(land.to.x - land.from.x, land.to.y - land.from.y);
+    RC_ASSERT(std::abs(long_ - land.left) < 1e-6);
+  }
 }
 
 // What a piece of thread is told as is what it takes, or a little more, in either unit.
