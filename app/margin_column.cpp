@@ -26,6 +26,8 @@ MarginColumn::MarginColumn(const QString& name, const Palette& palette, QWidget*
 void MarginColumn::begin() {
   const QWidget* focus = QApplication::focusWidget();
   focused_ = focus != nullptr && sheet_->isAncestorOf(focus) ? focus->objectName() : QString();
+  // Else it would jump to whatever comes next.
+  if (!focused_.isEmpty()) parentWidget()->setFocus();
   emptyLayout(column_);
 }
 

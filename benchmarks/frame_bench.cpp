@@ -7,6 +7,7 @@
 #include <QKeyEvent>
 #include <QLineEdit>
 #include <QMouseEvent>
+#include <QSlider>
 #include <QTemporaryDir>
 #include <algorithm>
 #include <clocale>
@@ -51,12 +52,12 @@ void paintAfter(PaintWatch& watch) {
 std::string wanted;  // all, where empty
 
 /// What is done, many times, and how long each takes until it is painted.
-void measure(MainWindow& window, const std::string& what, double limit,
+void measure(QWidget& painted, const std::string& what, double limit,
              const std::function<void(int)>& act) {
   if (what.find(wanted) == std::string::npos) return;
   std::vector<double> times;
   PaintWatch watch;
-  window.page().installEventFilter(&watch);
+  painted.installEventFilter(&watch);
   for (int i = 0; i < (wanted.empty() ? kTimes : 10 * kTimes); ++i) {
     QElapsedTimer timer;
     timer.start();
@@ -65,7 +66,7 @@ void measure(MainWindow& window, const std::string& what, double limit,
     paintAfter(watch);
     times.push_back(static_cast<double>(timer.nsecsElapsed()) / 1e6);
   }
-  window.page().removeEventFilter(&watch);
+  painted.removeEventFilter(&watch);
   std::sort(times.begin(), times.end());
   std::printf("%s: median %.2f ms, 95th percentile %.2f ms, worst %.2f ms; to reach %.2f\n",
               what.c_str(), times[times.size() / 2], times[times.size() * 95 / 100], times.back(),
@@ -77,16 +78,18 @@ constexpr double kFrame = 16.0, kPan = 4.0;
 constexpr double kPlayed = 1000.0 / 60 / 2;
 
 /// Types and deletes a digit at the end of a measure.
-void typeInto(MainWindow& window, const char* tag, const std::string& where) {
+void typeInto(MainWindow& window, const char* tag, const std::string& where,
+              QWidget* painted = nullptr) {
   auto* entry = window.findChild<QLineEdit*>(tag);
   entry->setFocus();
   entry->setCursorPosition(static_cast<int>(entry->text().size()));
-  measure(window, "key to painted frame, " + where, kFrame, [&](int i) {
-    if (i % 2 == 0)
-      press(entry, Qt::Key_5, "5");
-    else
-      press(entry, Qt::Key_Backspace, {});
-  });
+  measure(painted != nullptr ? *painted : window.page(), "key to painted frame, " + where, kFrame,
+          [&](int i) {
+            if (i % 2 == 0)
+              press(entry, Qt::Key_5, "5");
+            else
+              press(entry, Qt::Key_Backspace, {});
+          });
   window.page().setFocus();
 }
 
@@ -105,13 +108,45 @@ void drag(MainWindow& window, const char* value) {
                     Qt::NoButton, {});
   QApplication::sendEvent(&table, &hover);
   point(table, QEvent::MouseButtonPress, handle->at, Qt::LeftButton);
-  measure(window, std::string("drag to painted frame, ") + value, kFrame, [&](int i) {
+  measure(window.page(), std::string("drag to painted frame, ") + value, kFrame, [&](int i) {
     const QPointF to = handle->at + (i % 9) * 0.5 * handle->pull;
     point(table, QEvent::MouseMove, to, Qt::NoButton);
   });
   QKeyEvent escape(QEvent::KeyPress, Qt::Key_Escape, Qt::NoModifier);
   QApplication::sendEvent(&table, &escape);
   point(table, QEvent::MouseButtonRelease, handle->at, Qt::LeftButton);
+}
+
+/// Move after move of a sewing, to its end and again; then a size of it typed.
+void sew(MainWindow& window, const QString& folder, const QString& demo, const QString& pattern,
+         const QString& sizes) {
+  const QString path = folder + "/" + demo + "-" + pattern + ".json";
+  QFile file(QString(DRAPERY_SOURCE_DIR) + "/demo/" + demo + ".json");
+  if (!file.open(QIODevice::ReadOnly)) return;
+  QByteArray text = file.readAll();
+  if (!pattern.isEmpty())
+    text.replace("\"method\":", ("\"sewing\": {\"kind\": \"stab\", \"pattern\": \"" + pattern +
+                                 "\", \"allowances\": {" + sizes + "}}, \"method\":")
+                                    .toUtf8());
+  QFile copy(path);
+  if (!copy.open(QIODevice::WriteOnly)) return;
+  copy.write(text);
+  copy.close();
+  if (!window.openFile(path)) return;
+  window.setStage(*stageNamed("sew"));
+  window.page().setFocus();
+  QApplication::processEvents();
+  const std::string name = (pattern.isEmpty() ? demo : demo + ", " + pattern).toStdString();
+  auto* slider = window.findChild<QSlider*>("sew.slider");
+  if (slider == nullptr || slider->maximum() == 0) return;
+  measure(*window.findChild<QWidget*>("sew.strip"), "a move of the sewing, " + name, kPlayed,
+          [&](int) {
+            press(&window.page(),
+                  slider->value() < slider->maximum() ? Qt::Key_Right : Qt::Key_Home, {});
+          });
+  if (window.findChild<QLineEdit*>("tag.sewing/thread_diameter") != nullptr)
+    typeInto(window, "tag.sewing/thread_diameter", "the thread of " + name,
+             window.findChild<QWidget*>("sew.strip"));
 }
 
 }  // namespace
@@ -141,13 +176,17 @@ int main(int argc, char** argv) {
     QKeyEvent key(QEvent::KeyPress, i % 2 == 0 ? Qt::Key_Left : Qt::Key_Right, Qt::ControlModifier);
     QApplication::sendEvent(&window.page(), &key);
   };
-  measure(window, "pan", kPan, pan);
+  measure(window.page(), "pan", kPan, pan);
   window.page().select(Subject::field("opened-closer"));
   QApplication::processEvents();
   if (auto* handle = window.findChild<TurnHandle*>())
-    measure(window, "a frame of the cover opening", kPlayed,
+    measure(window.page(), "a frame of the cover opening", kPlayed,
             [&](int i) { emit handle->turned(i % 180); });
   window.page().select(Subject::field(kAllMethods));
   QApplication::processEvents();
   typeInto(window, "tag.round", "the rule in hand, all methods open");
+  sew(window, folder.path(), "hive-book-stabbed", {}, {});
+  sew(window, folder.path(), "hive-book-stabbed", "leaf", R"("count": 100)");
+  sew(window, folder.path(), "ferry-accounts", {}, {});
+  sew(window, folder.path(), "tide-pocket-book", {}, {});
 }

@@ -5,6 +5,7 @@
 #include <QPainterPath>
 #include <algorithm>
 #include <cmath>
+#include <optional>
 
 #include "paint/fonts.h"
 
@@ -82,20 +83,38 @@ class StitchPainting {
         to_(stitchRoom(picture, target)),
         perMm_(to_.m11()) {}
 
-  void run() {
-    painter_.setRenderHint(QPainter::Antialiasing);
+  void ground() {
     drawStrips();
-    if (picture_.steps != nullptr) {
-      if (picture_.showsWay) drawSteps(0, picture_.steps->size(), kThin, palette_.hairline);
-      drawSteps(0, picture_.done, kDrawn, palette_.secondInk);
-      drawSteps(picture_.present, picture_.done, kHeavy, palette_.accent);
-    } else {
+    if (picture_.steps == nullptr)
       drawPattern();
-    }
+    else if (picture_.showsWay)
+      drawSteps(0, picture_.steps->size(), kThin, palette_.hairline);
+  }
+  void thread(std::size_t from, std::size_t to, bool isPresent) {
+    drawSteps(from, to, isPresent ? kHeavy : kDrawn,
+              isPresent ? palette_.accent : palette_.secondInk);
+  }
+  void rings() {
     drawHoles();
     drawLands();
     drawMeasures();
+  }
+  void needle() {
     if (picture_.steps != nullptr && picture_.done > 0) drawNeedle();
+  }
+
+  /// The parts of the rings that these steps fill.
+  void passes(std::size_t from, std::size_t to) {
+    if (picture_.passes.empty() || picture_.steps == nullptr) return;
+    std::vector<int> passed(graph_.holes.size(), 0);
+    for (std::size_t i = 0; i < to; ++i) {
+      const SewStep& step = (*picture_.steps)[i];
+      if (step.what != SewStep::Do::Pass) continue;
+      const int part = passed[step.hole]++;
+      if (i < from) continue;
+      for (const Face face : {Face::Front, Face::Back})
+        drawArc(step.hole, place(step.hole, face), part, true);
+    }
   }
 
  private:
@@ -175,43 +194,61 @@ class StitchPainting {
     }
   }
 
-  /// How often the thread has gone through each so far.
-  [[nodiscard]] std::vector<int> passedSoFar() const {
-    std::vector<int> passed(graph_.holes.size(), 0);
-    if (picture_.steps == nullptr) return passed;
-    for (std::size_t i = 0; i < picture_.done; ++i)
-      if ((*picture_.steps)[i].what == SewStep::Do::Pass) ++passed[(*picture_.steps)[i].hole];
-    return passed;
+  [[nodiscard]] double radius() const {
+    return std::max(picture_.isSmall ? 1.4 : kLeastHole, picture_.hole / 2 * perMm_);
   }
 
   void drawHoles() {
-    const std::vector<int> passed = passedSoFar();
-    const double least = picture_.isSmall ? 1.4 : kLeastHole;
-    const double radius = std::max(least, picture_.hole / 2 * perMm_);
+    const std::vector<std::optional<Face>> ways = oneWays();
     for (std::size_t hole = 0; hole < graph_.holes.size(); ++hole)
       for (const Face face : {Face::Front, Face::Back}) {
         const QPointF middle = place(hole, face);
         painter_.setPen(QPen(palette_.ink, picture_.isSmall ? 0.8 : 1.2));
         painter_.setBrush(palette_.ground);
-        painter_.drawEllipse(middle, radius, radius);
-        if (!picture_.passes.empty()) drawArcs(hole, middle, radius, passed[hole]);
-        if (!picture_.isSmall) drawNumber(hole, face, middle, radius);
+        painter_.drawEllipse(middle, radius(), radius());
+        if (!picture_.passes.empty())
+          for (int part = 0; part < picture_.passes[hole]; ++part)
+            drawArc(hole, middle, part, false);
+        if (ways[hole]) drawWay(middle, *ways[hole] == face);
+        if (!picture_.isSmall) drawNumber(hole, face, middle, radius());
       }
   }
 
+  /// The face to which all passes of a hole go, where they all go one way.
+  [[nodiscard]] std::vector<std::optional<Face>> oneWays() const {
+    std::vector<std::optional<Face>> ways(graph_.holes.size());
+    if (picture_.steps == nullptr || !picture_.showsWay || picture_.isSmall) return ways;
+    std::vector<bool> isBoth(graph_.holes.size(), false);
+    for (const SewStep& step : *picture_.steps) {
+      if (step.what != SewStep::Do::Pass || step.hides) continue;
+      if (ways[step.hole] && *ways[step.hole] != step.to) isBoth[step.hole] = true;
+      ways[step.hole] = step.to;
+    }
+    for (std::size_t i = 0; i < ways.size(); ++i)
+      if (isBoth[i]) ways[i].reset();
+    return ways;
+  }
+
+  /// A point where the needle comes out, a cross where it goes in.
+  void drawWay(const QPointF& middle, bool isOut) {
+    constexpr double kPoint = 1.5, kCross = 2.2;
+    painter_.setPen(QPen(palette_.secondInk, 1.0));
+    painter_.setBrush(palette_.secondInk);
+    if (isOut) return painter_.drawEllipse(middle, kPoint, kPoint);
+    for (const double up : {kCross, -kCross})
+      painter_.drawLine(middle + QPointF(-kCross, -up), middle + QPointF(kCross, up));
+  }
+
   /// As many parts as the thread goes through the hole, filled one by one.
-  void drawArcs(std::size_t hole, const QPointF& middle, double radius, int passed) {
+  void drawArc(std::size_t hole, const QPointF& middle, int part, bool isFilled) {
     const int parts = std::max(1, picture_.passes[hole]);
     const double whole = 360.0 * 16, gap = parts > 1 ? 10.0 * 16 : 0.0;
-    const double outer = radius + 3.0;
+    const double outer = radius() + 3.0;
     const QRectF ring(middle.x() - outer, middle.y() - outer, 2 * outer, 2 * outer);
-    for (int i = 0; i < parts; ++i) {
-      const bool isFilled = i < passed;
-      painter_.setPen(QPen(isFilled ? palette_.accent : palette_.hairline, isFilled ? 2.6 : 1.4,
-                           Qt::SolidLine, Qt::FlatCap));
-      painter_.drawArc(ring, static_cast<int>(90 * 16 - i * whole / parts - gap / 2),
-                       static_cast<int>(-(whole / parts - gap)));
-    }
+    painter_.setPen(QPen(isFilled ? palette_.accent : palette_.hairline, isFilled ? 2.6 : 1.4,
+                         Qt::SolidLine, Qt::FlatCap));
+    painter_.drawArc(ring, static_cast<int>(90 * 16 - part * whole / parts - gap / 2),
+                     static_cast<int>(-(whole / parts - gap)));
   }
 
   void drawNumber(std::size_t hole, Face face, const QPointF& middle, double radius) {
@@ -358,11 +395,45 @@ QLineF stitchMeasureLine(const StitchPicture& picture, std::size_t which, const 
   return {from, end};
 }
 
+void paintStitchGround(QPainter& painter, const StitchPicture& picture, const QRectF& target,
+                       const Palette& palette) {
+  StitchPainting(painter, picture, target, palette).ground();
+}
+
+void paintStitchThread(QPainter& painter, const StitchPicture& picture, std::size_t from,
+                       std::size_t to, const QRectF& target, const Palette& palette) {
+  StitchPainting(painter, picture, target, palette).thread(from, to, from >= picture.present);
+}
+
+void paintStitchRings(QPainter& painter, const StitchPicture& picture, const QRectF& target,
+                      const Palette& palette) {
+  StitchPainting(painter, picture, target, palette).rings();
+}
+
+void paintStitchPasses(QPainter& painter, const StitchPicture& picture, std::size_t from,
+                       std::size_t to, const QRectF& target, const Palette& palette) {
+  StitchPainting(painter, picture, target, palette).passes(from, to);
+}
+
+void paintStitchNeedle(QPainter& painter, const StitchPicture& picture, const QRectF& target,
+                       const Palette& palette) {
+  StitchPainting(painter, picture, target, palette).needle();
+}
+
 void paintStitches(QPainter& painter, const StitchPicture& picture, const QRectF& target,
                    const Palette& palette) {
   if (picture.graph == nullptr || picture.graph->holes.empty()) return;
   painter.save();
-  StitchPainting(painter, picture, target, palette).run();
+  painter.setRenderHint(QPainter::Antialiasing);
+  StitchPainting painting(painter, picture, target, palette);
+  painting.ground();
+  if (picture.steps != nullptr) {
+    painting.thread(0, picture.present, false);
+    painting.thread(picture.present, picture.done, true);
+  }
+  painting.rings();
+  painting.passes(0, picture.done);
+  painting.needle();
   painter.restore();
 }
 

@@ -48,6 +48,18 @@ QRectF stitchBounds(const StitchPicture& picture, const QRectF& target);
 /// Where the measuring line of the picture's `which`-th measure is drawn, in the painter's units.
 QLineF stitchMeasureLine(const StitchPicture& picture, std::size_t which, const QRectF& target);
 
+/// All of it, or in layers from below: what lies still, steps of the thread (heavy from `present`
+/// on), holes and sizes, the parts of the rings that steps fill, the needle.
+void paintStitchGround(QPainter& painter, const StitchPicture& picture, const QRectF& target,
+                       const Palette& palette);
+void paintStitchThread(QPainter& painter, const StitchPicture& picture, std::size_t from,
+                       std::size_t to, const QRectF& target, const Palette& palette);
+void paintStitchRings(QPainter& painter, const StitchPicture& picture, const QRectF& target,
+                      const Palette& palette);
+void paintStitchPasses(QPainter& painter, const StitchPicture& picture, std::size_t from,
+                       std::size_t to, const QRectF& target, const Palette& palette);
+void paintStitchNeedle(QPainter& painter, const StitchPicture& picture, const QRectF& target,
+                       const Palette& palette);
 void paintStitches(QPainter& painter, const StitchPicture& picture, const QRectF& target,
                    const Palette& palette);
 

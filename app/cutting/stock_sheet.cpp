@@ -18,6 +18,7 @@
 #include "app/words/window_words.h"
 #include "app/workspace/stock_room.h"
 #include "app/workspace/workspace.h"
+#include "core/cutting/thread_stock.h"
 #include "core/drawing/sheet_drawing.h"
 #include "paint/drawing_painter.h"
 #include "paint/fonts.h"
@@ -381,6 +382,7 @@ QStringList StockSheet::materials() const {
     if (!text.isEmpty() && !all.contains(text)) all << text;
   };
   for (const PlannedPart& part : workspace_.book().plan().parts) add(part.material);
+  if (workspace_.book().plan().rules->sewing.isSewn()) add(kThreadMaterial);
   for (const StockItem& item : workspace_.stock().stock().items) add(item.lies.material);
   for (const PlannedPart& part : workspace_.book().plan().parts) {
     add(part.named);

@@ -18,6 +18,7 @@
 #include "app/sewing/strip_view.h"
 #include "app/sewing/thread_bar.h"
 #include "app/words/window_words.h"
+#include "app/workspace/stock_room.h"
 #include "app/workspace/workspace.h"
 #include "paint/fonts.h"
 #include "paint/section_painter.h"
@@ -66,6 +67,9 @@ SewPage::SewPage(Workspace& workspace, const Palette& palette, QWidget* parent)
   connect(tags_, &SewTags::noteChanged, this, &SewPage::writeMargin);
   connect(tags_, &SewTags::done, this, qOverload<>(&QWidget::setFocus));
   connect(tags_, &SewTags::refused, this, &SewPage::refused);
+  connect(&workspace_.stock(), &StockRoom::changed, this, [this] {
+    if (isVisible() && !tags_->isTyping()) writeMargin();
+  });
   connect(&workspace_.sewing(), &SewDesk::changed, this, [this] {
     isStale_ = true;
     if (isVisible()) renew();
@@ -111,7 +115,7 @@ void SewPage::makeCommands() {
 Notation SewPage::notation() const { return windowNotation(document_.plan()); }
 
 void SewPage::renew() {
-  isStale_ = false;
+  isStale_ = isPictured_ = false;
   const auto before = std::exchange(book_, workspace_.sewing().sewn());
   moves_ = sewMoves(*book_, notation(), translated);
   recallPlace();
@@ -142,7 +146,10 @@ void SewPage::showPlayer(bool isShown) {
   slider_->setValue(static_cast<int>(at()));
   slider_->setVisible(isShown);
   for (InkButton* each : commands_) each->setVisible(isShown);
-  commands_.back()->setVisible(isShown && isPractice_);
+  const bool isAsked = isShown && isPractice_;
+  const bool isOther = commands_.back()->isHidden() == isAsked;
+  commands_.back()->setVisible(isAsked);
+  if (isOther) place();
   markTurnings();
 }
 
@@ -208,12 +215,16 @@ void SewPage::showMove() {
     for (const Tie& tie : sewn->ties)
       if (move_ > 0 && tie.offBefore > present && tie.offBefore <= done)
         aside += " " + tr("The tie at hole %1 comes off before.").arg(tie.hole + 1);
-    StitchPicture picture = pictureOf(sewn->trail.steps);
-    picture.done = done;
-    picture.present = present;
-    addLands(picture);
-    tags_->hang(&picture);
-    strip_->show(picture);
+    if (tags_->isHung(isFromBack_)) {
+      strip_->goTo(done, present);
+    } else {
+      StitchPicture picture = pictureOf(sewn->trail.steps);
+      picture.done = done;
+      picture.present = present;
+      addLands(picture);
+      tags_->hang(&picture);
+      strip_->show(picture);
+    }
     strip_->setAccessibleDescription(words_->text());
   } else {
     tags_->hang(nullptr);
@@ -267,13 +278,14 @@ std::size_t SewPage::stepsDone() const {
 
 /// Linked or over tapes: a move is a step.
 void SewPage::showSections() {
-  const SewnSoFar far{move_, move_ > 0 ? move_ - 1 : 0};
-  strip_->show([this, far](QPainter& painter, const QRectF& room) {
-    if (const auto* link = std::get_if<SewnLink>(&book_->sewn))
-      paintLink(painter, *link, far, room, palette_);
-    if (const auto* tapes = std::get_if<SewnTapes>(&book_->sewn))
-      paintTapes(painter, *tapes, far, room, palette_);
-  });
+  if (!std::exchange(isPictured_, true))
+    strip_->show([this](QPainter& painter, const SewnPart& part, const QRectF& room) {
+      if (const auto* link = std::get_if<SewnLink>(&book_->sewn))
+        paintLink(painter, *link, part, room, palette_);
+      if (const auto* tapes = std::get_if<SewnTapes>(&book_->sewn))
+        paintTapes(painter, *tapes, part, room, palette_);
+    });
+  strip_->goTo(move_, move_ > 0 ? move_ - 1 : 0);
   strip_->setAccessibleDescription(words_->text());
 }
 
@@ -308,6 +320,7 @@ void SewPage::setPractice(bool isOn) {
 
 void SewPage::setDrill(std::optional<Drill::Kind> kind) {
   practice_.drill(kind);
+  isPictured_ = false;
   writeMargin();
   place();
   showMove();
@@ -358,9 +371,12 @@ void SewPage::showPractice() {
   aside_->setText(practice_.steps());
   fitWords();
   thread_->setVisible(practice_.kind() != Drill::Kind::HowMuch);  // it would tell
+  const std::size_t done = practice_.drawn().size(), present = practice_.present();
+  strip_->setAccessibleDescription(words_->text());
+  if (std::exchange(isPictured_, true)) return strip_->goTo(done, present);
   StitchPicture picture = pictureOf(practice_.drawn());
-  picture.done = practice_.drawn().size();
-  picture.present = practice_.present();
+  picture.done = done;
+  picture.present = present;
   picture.showsWay = false;
   if (practice_.kind() == Drill::Kind::HowMuch) {  // the whole pattern
     picture.steps = nullptr;
@@ -368,7 +384,6 @@ void SewPage::showPractice() {
   }
   tags_->hang(nullptr);
   strip_->show(picture);
-  strip_->setAccessibleDescription(words_->text());
 }
 
 void SewPage::select(const Subject& subject) {
@@ -466,7 +481,8 @@ void SewPage::place() {
   const int row = static_cast<int>(2.0 * letters);
   const auto commandsWide = [&] {
     int all = 0;
-    for (InkButton* each : commands_) all += each->sizeHint().width() + between;
+    for (InkButton* each : commands_)
+      if (each != commands_.back() || isPractice_) all += each->sizeHint().width() + between;
     return all;
   };
   const int leastSlider = static_cast<int>(8 * letters);
@@ -485,7 +501,7 @@ void SewPage::place() {
   for (InkButton* each : commands_) {
     const int buttonWide = each->sizeHint().width();
     each->setGeometry(mirrored(*this, {x, y, buttonWide, row}));
-    x += buttonWide + between;
+    if (each != commands_.back() || isPractice_) x += buttonWide + between;
   }
   if (!hasOwnRow) slider_->setGeometry(mirrored(*this, {x, y, kEdge + inner - x, row}));
   entry_->setGeometry(mirrored(*this, {kEdge, y, inner, row}));

@@ -8,6 +8,7 @@
 #include "app/document/document.h"
 #include "app/sewing/sew_practice.h"
 #include "app/stage/stage_page.h"
+#include "core/cutting/stock.h"
 #include "paint/palette.h"
 #include "paint/stitch_painter.h"
 #include "words/sewing_words.h"
@@ -96,6 +97,8 @@ class SewPage : public StagePage {
   void lookFrom(bool back);
   void writeThread();
   void writeSizes();
+  void writeShelf();
+  void takeThread(const StockChange& change, const QString& name);
   void keep(const std::function<void(JobSewing&)>& change);
   [[nodiscard]] const SewnStab* stab() const { return std::get_if<SewnStab>(&book_->sewn); }
   [[nodiscard]] Notation notation() const;
@@ -123,7 +126,8 @@ class SewPage : public StagePage {
   SewPractice practice_;
   Subject selected_;
   bool isPractice_ = false, isFromBack_ = false, isFolded_ = false, isStale_ = true;
-  bool hasSizes_ = false;  // the list of sizes is open
+  bool isPictured_ = false;  // the picture goes on
+  bool hasSizes_ = false;    // the list of sizes is open
 };
 
 }  // namespace drapery

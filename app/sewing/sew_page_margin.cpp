@@ -1,4 +1,8 @@
 #include <QLabel>
+#include <QLocale>
+#include <algorithm>
+#include <cmath>
+#include <numeric>
 
 #include "app/ink_button.h"
 #include "app/margin_column.h"
@@ -6,8 +10,11 @@
 #include "app/sewing/sew_desk.h"
 #include "app/sewing/sew_page.h"
 #include "app/sewing/sew_tags.h"
+#include "app/words/cut_words.h"
 #include "app/words/window_words.h"
+#include "app/workspace/stock_room.h"
 #include "app/workspace/workspace.h"
+#include "core/cutting/thread_stock.h"
 #include "words/finding_words.h"
 #include "words/issue_words.h"
 
@@ -22,6 +29,7 @@ void SewPage::keep(const std::function<void(JobSewing&)>& change) {
 
 void SewPage::lookFrom(bool back) {
   isFromBack_ = back;
+  isPictured_ = false;
   writeMargin();
   showMove();
 }
@@ -39,6 +47,7 @@ void SewPage::writeMargin() {
     margin_->heading(localText(sewn->rules->title));
     if (!sewn->rules->about.text.empty()) margin_->text(localText(sewn->rules->about));
     writeChoices();
+    writeShelf();
     margin_->space();
     writeFindings(false);
   }
@@ -77,8 +86,46 @@ void SewPage::writeDrills() {
   if (kind)
     margin_->command("sew.drill.another", tr("another"), [this] {
       practice_.another();
+      isPictured_ = false;
       showMove();
     });
+}
+
+/// Where thread lies on the shelf, what is left of it.
+void SewPage::writeShelf() {
+  constexpr std::size_t kMostTold = 3;
+  const Plan& plan = document_.plan();
+  const auto sum = threadByKind(threadParts(*book_));
+  const double needed = plan.copies * std::accumulate(sum.begin(), sum.end(), 0.0);
+  const auto there = threadThere(workspace_.stock().stock(),
+                                 book_->plan()->number("thread_diameter").value_or(0.0), needed);
+  for (std::size_t i = 0; i < std::min(there.size(), kMostTold); ++i) {
+    const StockItem& roll = there[i].item;
+    const QString name = QString::fromStdString(roll.lies.id);
+    const QString length = QString::fromStdString(threadWords(needed, notation()));
+    const double left = static_cast<double>(roll.lies.along) / 1000 - needed;
+    const QString rest =
+        notation().units == Units::Inches
+            ? cutLength(static_cast<Micrometres>(left * 1000), notation())
+            : tr("%1 m").arg(QLocale().toString(std::floor(left / 10) / 100, 'f', 2));
+    if (!there[i].isEnough) {
+      margin_->finding(Severity::Mind,
+                       tr("%1: too little for this, which takes %2.").arg(name, length));
+      continue;
+    }
+    margin_->text(tr("%1: %2 left after this.").arg(name, rest));
+    margin_->command(
+        QString("sew.take.%1").arg(i), tr("take %1 off it").arg(length),
+        [this, change = threadTaken(roll, needed), name] { takeThread(change, name); });
+  }
+}
+
+void SewPage::takeThread(const StockChange& change, const QString& name) {
+  const Issues issues = workspace_.stock().keep(
+      *document_.undoStack(), name,
+      [change](const Stock& shelf) { return afterCutting(shelf, change); },
+      [change](const Stock& shelf) { return cutTakenBack(shelf, change); });
+  if (!issues.empty()) emit refused(issues.front());
 }
 
 /// What may be said besides what hangs on the strip.
@@ -101,6 +148,9 @@ void SewPage::writeChoices() {
           tr("Holes of %1; the fullest is passed %2 times.")
               .arg(QString::fromStdString(formatLength(Length::fromMm(*hole), notation())))
               .arg(sewn->plan.number("most_passes").value_or(0.0)));
+    if (!isPractice_)
+      margin_->small(
+          tr("A point in a hole: the needle always comes out there; a cross: it goes in."));
     margin_->ways({{"sew.shown", tr("shown"), !isPractice_, [this] { setPractice(false); }},
                    {"sew.practice", tr("practise"), isPractice_, [this] { setPractice(true); }}});
     if (isPractice_) writeDrills();

@@ -51,6 +51,7 @@ void SewTags::setSewn(std::shared_ptr<const SewnBook> sewn) {
   editor_->setSewn(sewn_);
   const auto* stab = std::get_if<SewnStab>(&sewn_->sewn);
   measures_ = stab != nullptr ? stripMeasures(*stab) : std::vector<StripMeasure>();
+  isStale_ = true;
   renewList();
 }
 
@@ -89,6 +90,10 @@ std::vector<TagSpot> SewTags::spots(const StitchPicture& picture) const {
 }
 
 void SewTags::hang(StitchPicture* picture) {
+  const Hung now{picture != nullptr, picture != nullptr && picture->isFromBack, strip_->size()};
+  if (!isStale_ && hung_ == now) return;
+  isStale_ = false;
+  hung_ = now;
   PlacedPanel& panel = panels_.front();
   // The rule in hand hangs on the table, not here.
   const auto content = [this](const Subject& subject) {
@@ -128,6 +133,10 @@ void SewTags::hang(StitchPicture* picture) {
   std::vector<QLineF> leaders;
   for (const HangingTag& hanging : rack_->hanging()) leaders.push_back(hanging.leader());
   strip_->keepAround(rack_->roomAround(panel), std::move(leaders));
+}
+
+bool SewTags::isHung(bool isFromBack) const {
+  return !isStale_ && hung_ == Hung{true, isFromBack, strip_->size()};
 }
 
 QWidget* SewTags::list(QWidget* parent) {

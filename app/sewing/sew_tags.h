@@ -25,8 +25,11 @@ class SewTags : public QObject {
 
   /// Of a book that is sewn.
   void setSewn(std::shared_ptr<const SewnBook> sewn);
-  /// Around this picture, which gets what it shows of the measures; none without one.
+  /// Around this picture, which gets what it shows of the measures; none without one. What hangs
+  /// there already is left as it is: see `isHung`.
   void hang(StitchPicture* picture);
+  /// Whether all hangs as it would around such a picture.
+  [[nodiscard]] bool isHung(bool isFromBack) const;
   /// The sizes that may be said and hang nowhere: their tags, in a column of a new widget.
   [[nodiscard]] QWidget* list(QWidget* parent);
   /// Whether something is being typed.
@@ -67,6 +70,12 @@ class SewTags : public QObject {
   std::vector<Listed> listed_;
   std::string selected_;  // a tag around the picture
   bool hangs_ = true;     // whether there is room for tags around it
+  struct Hung {
+    bool isThere = false, isFromBack = false;
+    QSize size;
+    friend bool operator==(const Hung&, const Hung&) = default;
+  } hung_;
+  bool isStale_ = true;
 };
 
 }  // namespace drapery

@@ -25,18 +25,89 @@ StripView::StripView(const Palette& palette, QWidget* parent) : QWidget(parent),
 void StripView::show(Paint paint) {
   picture_ = {};
   other_ = std::move(paint);
+  forgetLayers();
   update();
 }
 
 void StripView::show(const StitchPicture& picture) {
   picture_ = picture;
   other_ = {};
+  forgetLayers();
   update();
+}
+
+void StripView::goTo(std::size_t done, std::size_t present) {
+  picture_.done = done;
+  picture_.present = present;
+  update();
+}
+
+QPixmap StripView::layer() const {
+  QPixmap layer(size() * devicePixelRatioF());
+  layer.setDevicePixelRatio(devicePixelRatioF());
+  layer.fill(Qt::transparent);
+  return layer;
+}
+
+/// What was drawn before is not drawn again: a way may have over a thousand steps.
+void StripView::paintLayers(QPainter& painter) {
+  const QRectF room = pictureRoom();
+  const auto on = [&](QPixmap& pixmap, const auto& paint) {
+    QPainter into(&pixmap);
+    into.setRenderHint(QPainter::Antialiasing);
+    paint(into);
+  };
+  const bool isNew = ground_.isNull() || ground_.size() != size() * devicePixelRatioF() ||
+                     under_ != palette_.ground;
+  const bool hasRings = !other_;
+  if (isNew) {
+    under_ = palette_.ground;
+    ground_ = layer();
+    on(ground_, [&](QPainter& into) {
+      if (other_)
+        other_(into, {}, room);
+      else
+        paintStitchGround(into, picture_, room, palette_);
+    });
+  }
+  if (isNew || picture_.present < drawn_) {
+    drawn_ = 0;
+    sewn_ = layer();
+    rings_ = hasRings ? layer() : QPixmap();
+    if (hasRings)
+      on(rings_, [&](QPainter& into) { paintStitchRings(into, picture_, room, palette_); });
+  }
+  if (drawn_ < picture_.present) {
+    const SewnPart drawn{SewnPart::How::Drawn, drawn_, picture_.present};
+    on(sewn_, [&](QPainter& into) { paintSteps(into, drawn); });
+    if (hasRings)
+      on(rings_, [&](QPainter& into) {
+        paintStitchPasses(into, picture_, drawn.from, drawn.to, room, palette_);
+      });
+    drawn_ = picture_.present;
+  }
+  const SewnPart present{SewnPart::How::Present, picture_.present, picture_.done};
+  painter.drawPixmap(0, 0, ground_);
+  painter.drawPixmap(0, 0, sewn_);
+  paintSteps(painter, present);
+  if (!hasRings) return;
+  painter.drawPixmap(0, 0, rings_);
+  if (picture_.steps == nullptr) return;
+  paintStitchPasses(painter, picture_, present.from, present.to, room, palette_);
+  paintStitchNeedle(painter, picture_, room, palette_);
+}
+
+void StripView::paintSteps(QPainter& painter, const SewnPart& part) const {
+  if (other_)
+    other_(painter, part, pictureRoom());
+  else if (picture_.steps != nullptr)
+    paintStitchThread(painter, picture_, part.from, part.to, pictureRoom(), palette_);
 }
 
 void StripView::clear() {
   picture_ = {};
   other_ = {};
+  forgetLayers();
   update();
 }
 
@@ -45,6 +116,7 @@ QRectF StripView::pictureRoom() const {
 }
 
 void StripView::keepAround(const QMarginsF& margins, std::vector<QLineF> leaders) {
+  if (around_ != margins) forgetLayers();
   around_ = margins;
   leaders_ = std::move(leaders);
   update();
@@ -56,11 +128,8 @@ QPointF StripView::placeOf(std::size_t hole, Face face) const {
 
 void StripView::paintEvent(QPaintEvent*) {
   QPainter painter(this);
-  if (other_)
-    other_(painter, pictureRoom());
-  else
-    paintStitches(painter, picture_, pictureRoom(), palette_);
   painter.setRenderHint(QPainter::Antialiasing);
+  if (other_ || (picture_.graph != nullptr && !picture_.graph->holes.empty())) paintLayers(painter);
   painter.setPen(QPen(palette_.secondInk, 0.8));
   for (const QLineF& leader : leaders_) painter.drawLine(leader);
 }

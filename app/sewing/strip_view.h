@@ -1,13 +1,16 @@
 // The opened strip with its thread, and where one may click to sew.
 #pragma once
 
+#include <QColor>
 #include <QLineF>
 #include <QMarginsF>
+#include <QPixmap>
 #include <QWidget>
 #include <functional>
 #include <optional>
 #include <vector>
 
+#include "paint/section_painter.h"
 #include "paint/stitch_painter.h"
 
 namespace drapery {
@@ -20,8 +23,10 @@ class StripView : public QWidget {
 
   /// What is shown must last until it is shown no more.
   void show(const StitchPicture& picture);
-  /// Anything else, painted into the widget.
-  using Paint = std::function<void(QPainter&, const QRectF& room)>;
+  /// Goes on in what is shown: only so many of its steps are done.
+  void goTo(std::size_t done, std::size_t present);
+  /// Sections, likewise.
+  using Paint = std::function<void(QPainter&, const SewnPart& part, const QRectF& room)>;
   void show(Paint paint);
   void clear();
   [[nodiscard]] const StitchPicture& picture() const { return picture_; }
@@ -46,7 +51,16 @@ class StripView : public QWidget {
   const Palette& palette_;
   QMarginsF around_;
   std::vector<QLineF> leaders_;
+  void paintLayers(QPainter& painter);
+  void paintSteps(QPainter& painter, const SewnPart& part) const;
+  [[nodiscard]] QPixmap layer() const;
+  void forgetLayers() { ground_ = {}; }
+
   StitchPicture picture_;
+  /// What lies still under the thread, the thread so far, and the rings over it, filled as far.
+  QPixmap ground_, sewn_, rings_;
+  std::size_t drawn_ = 0;  // steps in them
+  QColor under_;           // the ground that they were made for
   Paint other_;
 };
 

@@ -24,6 +24,7 @@ class ViewDrawing {
     drawing_.grip = sketch.grip;
     const bool hasShapes = !drawing_.shapes.empty();
     if (hasShapes) addLines(view_.lines, plan_, drawing_.shapes);
+    if (hasShapes) addLabels();
     for (const ViewTag& tag : view_.tags) hang(tag, sketch.spots);
     hangReadings(sketch.readings);
     if (view_.window && hasShapes) lookThrough(*view_.window);
@@ -33,6 +34,16 @@ class ViewDrawing {
  private:
   [[nodiscard]] bool holds(const RuleFormula& when) const {
     return when.formula.holds(plan_.table());
+  }
+
+  void addLabels() {
+    eachLabel(view_.labels, plan_,
+              [&](Point at, const RuleWords& says, std::vector<Amount> figures) {
+                DrawingLabel label{{}, at, LabelSide::Over};
+                label.says = &says;
+                label.figures = std::move(figures);
+                drawing_.labels.push_back(std::move(label));
+              });
   }
 
   void lookThrough(const std::pair<RulePoint, RulePoint>& window) {

@@ -12,6 +12,7 @@
 #include "app/sewing/sew_desk.h"
 #include "app/sewing/sew_page.h"
 #include "app/sewing/strip_view.h"
+#include "app/workspace/stock_room.h"
 #include "tests/app/bench_window.h"
 
 namespace drapery::test {
@@ -300,6 +301,36 @@ TEST_F(SewStage, aLearnerIsAsked) {
   EXPECT_GT(begun, 0);
   click("sew.drill.whole");
   EXPECT_EQ(find<QLabel>("sew.aside")->text(), "");
+}
+
+// Where the shelf holds thread, what is left of it is told, and it can be taken off.
+TEST_F(SewStage, threadComesOffTheShelf) {
+  std::filesystem::create_directories(folder_.path() + "/drapery");
+  folder_.write("drapery/stock.json", R"({"schema": "drapery-stock/1", "stocks": [
+    {"id": "heavy", "material": "thread", "form": "roll", "W": 2, "L": 900, "grain": "L", "count": 1, "kerf": 0, "cost": 1},
+    {"id": "waxed linen", "material": "thread", "form": "roll", "W": 0.8, "L": 5000, "grain": "L", "count": 1, "kerf": 0, "cost": 1}]})");
+  openStabBook();
+  const auto told = [this] {
+    QStringList words;
+    for (const QLabel* label : find("sew.margin")->findChildren<QLabel*>()) words << label->text();
+    return words.join(" ").toStdString();
+  };
+  const auto left = [this] { return workspace_->stock().stock().named("waxed linen")->lies.along; };
+  EXPECT_THAT(told(), AllOf(HasSubstr("waxed linen: 3.37 m left"), HasSubstr("heavy: too little")));
+  click("sew.take.0");
+  const double needed = std::get<SewnStab>(workspace_->sewing().sewn()->sewn)
+                            .plan.number("thread_needed")
+                            .value_or(0);
+  EXPECT_NEAR(static_cast<double>(left()), 5e6 - 1000 * needed, 1.0);
+  EXPECT_THAT(told(), HasSubstr("waxed linen: 1.75 m left"));
+  document().undoStack()->undo();
+  settle();
+  EXPECT_EQ(left(), 5'000'000);
+  Job job = plainJob("stab-boarded");
+  job.copies = 4.0;
+  open(job);
+  click("docket.sew");
+  EXPECT_THAT(told(), HasSubstr("waxed linen: too little"));
 }
 
 }  // namespace

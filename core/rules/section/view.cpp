@@ -50,6 +50,7 @@ class ViewReading {
     });
     in_.eachItem("tags", [&](const Node& item) { readTag(item); });
     rule_.lines = readLines(in_, placer_);
+    rule_.labels = readLabels(in_, placer_);
     in_.finish();
     return std::move(rule_);
   }
@@ -236,6 +237,7 @@ void ViewSection::link(RuleSet& rules, Linker& linker) const {
         linker.linkPoint(nullptr, *corner);
     if (!rules.isBase) checkNames(view, rules, linker);
     linkLines(view.lines, {view.id, view.at}, rules, linker);
+    linkLabels(view.labels, linker);
   }
 }
 

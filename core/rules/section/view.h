@@ -10,6 +10,7 @@
 #include "core/figure/figure_spec.h"
 #include "core/rules/entry_reader.h"
 #include "core/rules/section.h"
+#include "core/rules/section/drawn_label.h"
 #include "core/rules/section/drawn_line.h"
 #include "core/rules/subject.h"
 #include "core/toml/sourced.h"
@@ -40,6 +41,7 @@ struct ViewRule {
   std::vector<std::string> layers;                    // parts, for figures that show a list of them
   std::vector<ViewTag> tags;                          // in the order of the work
   std::vector<DrawnLine> lines;
+  std::vector<DrawnLabel> labels;
   RuleFormula when;  // empty: always
   /// The view that this is a closer look at, taken when it is asked for; empty: it stands by
   /// itself.
