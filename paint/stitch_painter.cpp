@@ -81,7 +81,9 @@ class StitchPainting {
         palette_(palette),
         target_(target),
         to_(stitchRoom(picture, target)),
-        perMm_(to_.m11()) {}
+        perMm_(to_.m11()),
+        apart_(apart()),
+        radius_(radius()) {}
 
   void ground() {
     drawStrips();
@@ -105,7 +107,7 @@ class StitchPainting {
 
   /// The parts of the rings that these steps fill.
   void passes(std::size_t from, std::size_t to) {
-    if (picture_.passes.empty() || picture_.steps == nullptr) return;
+    if (picture_.passes.empty() || picture_.steps == nullptr || isDense()) return;
     std::vector<int> passed(graph_.holes.size(), 0);
     for (std::size_t i = 0; i < to; ++i) {
       const SewStep& step = (*picture_.steps)[i];
@@ -194,39 +196,60 @@ class StitchPainting {
     }
   }
 
+  /// Holes so near to one another that their rings would run together.
+  [[nodiscard]] bool isDense() const { return apart_ < 2 * (kLeastHole + 3.0); }
+
+  /// Pixels from a hole to the next, at least.
+  [[nodiscard]] double apart() const {
+    double apart = 1e9;
+    const auto& holes = graph_.holes;
+    for (std::size_t i = 0; i < holes.size(); ++i)
+      for (std::size_t j = i + 1; j < holes.size(); ++j) {
+        const double along = holes[j].along - holes[i].along;
+        if (along >= apart) break;
+        apart = std::min(apart, std::hypot(along, holes[j].across - holes[i].across));
+      }
+    return apart * perMm_;
+  }
   [[nodiscard]] double radius() const {
-    return std::max(picture_.isSmall ? 1.4 : kLeastHole, picture_.hole / 2 * perMm_);
+    if (picture_.isSmall) return 1.4;
+    if (isDense()) return std::clamp(0.35 * apart_, 0.8, kLeastHole);
+    return std::max(kLeastHole, picture_.hole / 2 * perMm_);
   }
 
   void drawHoles() {
-    const std::vector<std::optional<Face>> ways = oneWays();
+    const bool hasWays =
+        picture_.steps != nullptr && picture_.showsWay && !picture_.isSmall && !isDense();
+    const auto ways = hasWays ? oneWays(graph_, *picture_.steps)
+                              : std::vector<std::optional<Face>>(graph_.holes.size());
     for (std::size_t hole = 0; hole < graph_.holes.size(); ++hole)
       for (const Face face : {Face::Front, Face::Back}) {
         const QPointF middle = place(hole, face);
         painter_.setPen(QPen(palette_.ink, picture_.isSmall ? 0.8 : 1.2));
         painter_.setBrush(palette_.ground);
-        painter_.drawEllipse(middle, radius(), radius());
-        if (!picture_.passes.empty())
+        painter_.drawEllipse(middle, radius_, radius_);
+        if (!picture_.passes.empty() && !isDense())
           for (int part = 0; part < picture_.passes[hole]; ++part)
             drawArc(hole, middle, part, false);
         if (ways[hole]) drawWay(middle, *ways[hole] == face);
-        if (!picture_.isSmall) drawNumber(hole, face, middle, radius());
       }
+    if (!picture_.isSmall) drawNumbers();
   }
 
-  /// The face to which all passes of a hole go, where they all go one way.
-  [[nodiscard]] std::vector<std::optional<Face>> oneWays() const {
-    std::vector<std::optional<Face>> ways(graph_.holes.size());
-    if (picture_.steps == nullptr || !picture_.showsWay || picture_.isSmall) return ways;
-    std::vector<bool> isBoth(graph_.holes.size(), false);
-    for (const SewStep& step : *picture_.steps) {
-      if (step.what != SewStep::Do::Pass || step.hides) continue;
-      if (ways[step.hole] && *ways[step.hole] != step.to) isBoth[step.hole] = true;
-      ways[step.hole] = step.to;
+  /// As many as have room beside one another.
+  void drawNumbers() {
+    constexpr double kApart = 17.0;
+    painter_.setFont(textFont(11.0, true));
+    painter_.setPen(palette_.ink);
+    for (const Face face : {Face::Front, Face::Back}) {
+      double last = -1e9;
+      for (std::size_t hole = 0; hole < graph_.holes.size(); ++hole) {
+        const QPointF middle = place(hole, face);
+        if (isDense() && middle.x() - last < kApart) continue;
+        last = middle.x();
+        drawNumber(hole, face, middle);
+      }
     }
-    for (std::size_t i = 0; i < ways.size(); ++i)
-      if (isBoth[i]) ways[i].reset();
-    return ways;
   }
 
   /// A point where the needle comes out, a cross where it goes in.
@@ -243,7 +266,7 @@ class StitchPainting {
   void drawArc(std::size_t hole, const QPointF& middle, int part, bool isFilled) {
     const int parts = std::max(1, picture_.passes[hole]);
     const double whole = 360.0 * 16, gap = parts > 1 ? 10.0 * 16 : 0.0;
-    const double outer = radius() + 3.0;
+    const double outer = radius_ + 3.0;
     const QRectF ring(middle.x() - outer, middle.y() - outer, 2 * outer, 2 * outer);
     painter_.setPen(QPen(isFilled ? palette_.accent : palette_.hairline, isFilled ? 2.6 : 1.4,
                          Qt::SolidLine, Qt::FlatCap));
@@ -251,13 +274,11 @@ class StitchPainting {
                      static_cast<int>(-(whole / parts - gap)));
   }
 
-  void drawNumber(std::size_t hole, Face face, const QPointF& middle, double radius) {
+  void drawNumber(std::size_t hole, Face face, const QPointF& middle) {
     constexpr double kHalf = 6.0;  // of its height
-    painter_.setFont(textFont(11.0, true));
-    painter_.setPen(palette_.ink);
     // Away from the spine on either strip.
     const bool isUpper = (face == Face::Front) != picture_.isFromBack;
-    double off = radius + 12.0;
+    double off = radius_ + 12.0;
     // Where it would lie on the crease it stands beyond.
     const double crease = (graph_.stripWidth - graph_.holes[hole].across) * perMm_;
     if (off + kHalf > crease) off = std::max(off, crease + kHalf + 2.0);
@@ -322,6 +343,8 @@ class StitchPainting {
   QRectF target_;
   QTransform to_;
   double perMm_;
+  double apart_;   // pixels between the two nearest holes
+  double radius_;  // pixels
   Words words_{QCoreApplication::translate("Stitches", "front"),
                QCoreApplication::translate("Stitches", "back")};
 };

@@ -370,7 +370,7 @@ void SewPage::showPractice() {
   words_->setText(practice_.words(notation()));
   aside_->setText(practice_.steps());
   fitWords();
-  thread_->setVisible(practice_.kind() != Drill::Kind::HowMuch);  // it would tell
+  thread_->hide();  // it is of the way that is shown
   const std::size_t done = practice_.drawn().size(), present = practice_.present();
   strip_->setAccessibleDescription(words_->text());
   if (std::exchange(isPictured_, true)) return strip_->goTo(done, present);

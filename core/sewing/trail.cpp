@@ -309,6 +309,20 @@ std::vector<std::size_t> turnings(const StitchGraph& graph, const std::vector<Se
   return all;
 }
 
+std::vector<std::optional<Face>> oneWays(const StitchGraph& graph,
+                                         const std::vector<SewStep>& steps) {
+  std::vector<std::optional<Face>> ways(graph.holes.size());
+  std::vector<bool> isBoth(graph.holes.size(), false);
+  for (const SewStep& step : steps) {
+    if (step.what != SewStep::Do::Pass || step.hides) continue;
+    if (ways[step.hole] && *ways[step.hole] != step.to) isBoth[step.hole] = true;
+    ways[step.hole] = step.to;
+  }
+  for (std::size_t i = 0; i < ways.size(); ++i)
+    if (isBoth[i]) ways[i].reset();
+  return ways;
+}
+
 int turnsBound(const StitchGraph& graph, std::size_t start) {
   const auto at = graph.atHoles();
   int bound = 0, ofStart = 0;

@@ -9,6 +9,7 @@
 #pragma once
 
 #include <cstddef>
+#include <optional>
 #include <vector>
 
 #include "core/sewing/stitch_graph.h"
@@ -39,6 +40,11 @@ struct Trail {
 /// The steps, from 0, at which the work turns back: a stretch toward the tail after one toward the
 /// head, or the other way. Level ones turn nothing.
 std::vector<std::size_t> turnings(const StitchGraph& graph, const std::vector<SewStep>& steps);
+
+/// The face to which all passes of each hole go, where they all go one way; the pass that hides a
+/// knot is not counted. Where no ring of stretches is odd that is every hole (Kotzig 1968).
+std::vector<std::optional<Face>> oneWays(const StitchGraph& graph,
+                                         const std::vector<SewStep>& steps);
 
 /// The fewest turnings that any way from the hole can have.
 int turnsBound(const StitchGraph& graph, std::size_t start);

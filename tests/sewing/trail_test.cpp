@@ -122,5 +122,37 @@ TEST(OneWay, ofAPlainRow) {
   EXPECT_EQ(startHole(graph, {"main"}, Hand::Left), 2U);
 }
 
+// Where no ring of stretches is odd every hole is passed one way, its neighbours the other way
+// (two-coloured closed trails, Kotzig 1968); with an odd ring some hole is passed both ways.
+RC_GTEST_PROP(AnyPattern, isPassedOneWayWhereNoRingIsOdd, ()) {
+  const StitchGraph graph = *anyPattern(9, true);
+  const auto start =
+      static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(graph.holes.size())));
+  // Coloured by turns from the start, if that can be done.
+  std::vector<int> colour(graph.holes.size(), -1);
+  std::vector<std::size_t> open{start};
+  colour[start] = 0;
+  bool isOdd = false;
+  const auto at = graph.atHoles();
+  while (!open.empty()) {
+    const std::size_t hole = open.back();
+    open.pop_back();
+    for (const std::size_t stretch : at[hole]) {
+      const std::size_t far = graph.farEnd(stretch, hole);
+      if (colour[far] == colour[hole]) isOdd = true;
+      if (colour[far] >= 0) continue;
+      colour[far] = 1 - colour[hole];
+      open.push_back(far);
+    }
+  }
+  const auto ways = oneWays(graph, sewAll(graph, start, Hand::Right, Finish::Buried).steps);
+  bool isOneWay = true;
+  for (std::size_t i = 0; i < ways.size(); ++i) {
+    if (!ways[i]) isOneWay = false;
+    if (ways[i] && !isOdd) RC_ASSERT(*ways[i] == (colour[i] == 0 ? Face::Front : Face::Back));
+  }
+  RC_ASSERT(isOneWay == !isOdd);
+}
+
 }  // namespace
 }  // namespace drapery::test
