@@ -46,8 +46,12 @@ def engine():
                          check=True, capture_output=True, text=True).stdout
     for row in json.loads(out)["benchmarks"]:
         micro = row["cpu_time"] / 1000
-        if row["name"].startswith("planOfParsedJob"):
+        if row["name"].startswith(("planOfParsedJob", "planOfAStructure")):
             tell(row["name"], micro, 300, "us")
+        elif row["name"].startswith("sewingABook"):
+            tell(row["name"], micro, 20000 if row["name"].endswith("largest") else 1000, "us")
+        elif row["name"].startswith("judgingAStep"):
+            tell(row["name"], micro, 100, "us")
         elif row["name"] == "largestPlan":
             tell("largest case with trace, tolerances and moves", micro, 1000, "us")
         elif row["name"].startswith("comparingAllMethods"):

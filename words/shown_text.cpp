@@ -2,6 +2,7 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <array>
 #include <iterator>
 
@@ -65,11 +66,18 @@ std::string shownJson(std::string_view json) {
   const auto escape = [&out](char32_t unit) {
     fmt::format_to(std::back_inserter(out), "\\u{:04x}", static_cast<unsigned>(unit));
   };
-  constexpr char32_t kFirstPrinted = 0x20, kPair = 0x10000;
+  constexpr char32_t kPair = 0x10000;
   while (!json.empty()) {
+    // Nearly all of it is plain. What comes before the letters lies between values: in texts it is
+    // escaped already.
+    const auto plain = std::find_if(json.begin(), json.end(), [](char byte) {
+      return static_cast<unsigned char>(byte) >= 0x7F;
+    });
+    out.append(json.begin(), plain);
+    json.remove_prefix(static_cast<std::size_t>(plain - json.begin()));
+    if (json.empty()) break;
     const Letter letter = letterAt(json);
-    const bool isLayout = letter.code < kFirstPrinted;  // between values: in texts they are escaped
-    if (letter.code == kNone || isLayout || !isEscaped(letter.code)) {
+    if (letter.code == kNone || !isEscaped(letter.code)) {
       out += json.substr(0, letter.length);
     } else if (letter.code < kPair) {
       escape(letter.code);

@@ -189,6 +189,7 @@ void SewPage::goTo(std::size_t move) {
 
 void SewPage::showMove() {
   if (isPractice_) return showPractice();
+  strip_->offerHoles({}, Face::Front);
   thread_->show();
   const bool hasMoves = !moves_.empty();
   showPlayer(hasMoves);
@@ -332,9 +333,10 @@ void SewPage::setDrill(std::optional<Drill::Kind> kind) {
 
 void SewPage::pressHole(std::size_t hole) {
   if (!isPractice_) return;
+  const bool isByKey = strip_->hasHoleFocus();
   practice_.pressHole(hole);
   showPractice();
-  if (entry_->isVisible()) entry_->setFocus();
+  if (entry_->isVisible() && !isByKey) entry_->setFocus();
 }
 
 void SewPage::pressEdge(Round round) {
@@ -373,7 +375,11 @@ void SewPage::showPractice() {
   thread_->hide();  // it is of the way that is shown
   const std::size_t done = practice_.drawn().size(), present = practice_.present();
   strip_->setAccessibleDescription(words_->text());
-  if (std::exchange(isPictured_, true)) return strip_->goTo(done, present);
+  if (std::exchange(isPictured_, true)) {
+    strip_->goTo(done, present);
+    strip_->offerHoles(practice_.holeNames(), practice_.face());
+    return;
+  }
   StitchPicture picture = pictureOf(practice_.drawn());
   picture.done = done;
   picture.present = present;
@@ -384,6 +390,7 @@ void SewPage::showPractice() {
   }
   tags_->hang(nullptr);
   strip_->show(picture);
+  strip_->offerHoles(practice_.holeNames(), practice_.face());
 }
 
 void SewPage::select(const Subject& subject) {

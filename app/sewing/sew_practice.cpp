@@ -296,6 +296,26 @@ QString SewPractice::steps() const {
   return all.join(" ");
 }
 
+QStringList SewPractice::holeNames() const {
+  const bool isPressed = isSewing() || kind_ == Drill::Kind::MissingWrap;
+  if (sewn_ == nullptr || !isPressed) return {};
+  const auto ways = oneWays(sewn_->graph, sewn_->trail.steps);
+  std::vector<int> passed(ways.size(), 0);
+  for (const SewStep& step : drawn_)
+    if (step.what == SewStep::Do::Pass) ++passed[step.hole];
+  QStringList names;
+  for (std::size_t i = 0; i < ways.size(); ++i) {
+    QString name = tr("hole %1, %2 row, %3 of %4 passes")
+                       .arg(i + 1)
+                       .arg(text(sewn_->graph.holes[i].row))
+                       .arg(passed[i])
+                       .arg(sewn_->passes[i]);
+    if (ways[i]) name += *ways[i] == Face::Front ? tr(", to the front") : tr(", to the back");
+    names << name;
+  }
+  return names;
+}
+
 QString SewPractice::entryAsks() const {
   if (kind_ == Drill::Kind::HowMuch) return tr("a length, as in 1500");
   if (kind_ == Drill::Kind::MissingWrap) return tr("5 spine");

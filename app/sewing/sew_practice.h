@@ -49,6 +49,10 @@ class SewPractice {
   /// The steps, the one that is looked at marked.
   [[nodiscard]] QString steps() const;
   [[nodiscard]] QString entryAsks() const;
+  /// "hole 5, near row, 2 of 3 passes, to the back", for each that may be pressed; else none.
+  [[nodiscard]] QStringList holeNames() const;
+  /// Where the thread stands.
+  [[nodiscard]] Face face() const { return learner_ ? learner_->face() : Face::Front; }
   [[nodiscard]] const std::vector<SewStep>& drawn() const { return drawn_; }
   /// Of these the ones from here on are new.
   [[nodiscard]] std::size_t present() const;

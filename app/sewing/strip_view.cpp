@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/sewing/hole_button.h"
 #include "paint/fonts.h"
 
 namespace drapery {
@@ -124,6 +125,29 @@ void StripView::keepAround(const QMarginsF& margins, std::vector<QLineF> leaders
 
 QPointF StripView::placeOf(std::size_t hole, Face face) const {
   return stitchRoom(picture_, pictureRoom()).map(stitchPlace(picture_, hole, face));
+}
+
+void StripView::offerHoles(const QStringList& names, Face face) {
+  const auto count = static_cast<std::size_t>(names.size());
+  while (holes_.size() < count) {
+    const int hole = static_cast<int>(holes_.size());
+    auto* button = new HoleButton(hole, palette_, this);
+    connect(button, &QAbstractButton::clicked, this, [this, hole] { emit holePressed(hole); });
+    holes_.push_back(button);
+  }
+  for (std::size_t i = 0; i < holes_.size(); ++i) {
+    holes_[i]->setVisible(i < count);
+    if (i >= count) continue;
+    const QString& name = names[static_cast<qsizetype>(i)];
+    if (holes_[i]->accessibleName() != name) holes_[i]->setAccessibleName(name);
+    const QSize size = holes_[i]->size();
+    holes_[i]->move((placeOf(i, face) - QPointF(size.width(), size.height()) / 2).toPoint());
+  }
+}
+
+bool StripView::hasHoleFocus() const {
+  return std::any_of(holes_.begin(), holes_.end(),
+                     [](const HoleButton* each) { return each->hasFocus(); });
 }
 
 void StripView::paintEvent(QPaintEvent*) {

@@ -5,6 +5,7 @@
 #include <QLineF>
 #include <QMarginsF>
 #include <QPixmap>
+#include <QStringList>
 #include <QWidget>
 #include <functional>
 #include <optional>
@@ -14,6 +15,8 @@
 #include "paint/stitch_painter.h"
 
 namespace drapery {
+
+class HoleButton;
 
 class StripView : public QWidget {
   Q_OBJECT
@@ -32,6 +35,9 @@ class StripView : public QWidget {
   [[nodiscard]] const StitchPicture& picture() const { return picture_; }
   /// Where a hole lies on a face, in the widget.
   [[nodiscard]] QPointF placeOf(std::size_t hole, Face face) const;
+  /// Offers the holes to Tab and Enter, by these names, where they lie on a face; none: no more.
+  void offerHoles(const QStringList& names, Face face);
+  [[nodiscard]] bool hasHoleFocus() const;
   /// Keeps room around the picture, for what stands there, and ties it to the picture.
   void keepAround(const QMarginsF& margins, std::vector<QLineF> leaders);
   /// What is left for the picture.
@@ -57,6 +63,7 @@ class StripView : public QWidget {
   void forgetLayers() { ground_ = {}; }
 
   StitchPicture picture_;
+  std::vector<HoleButton*> holes_;
   /// What lies still under the thread, the thread so far, and the rings over it, filled as far.
   QPixmap ground_, sewn_, rings_;
   std::size_t drawn_ = 0;  // steps in them

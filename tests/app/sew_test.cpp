@@ -258,6 +258,26 @@ TEST_F(SewStage, theOtherSizesAreListed) {
   EXPECT_EQ(saved().sewing.value().allowances.at("start_tail"), (Entry{"90 mm", {}}));
 }
 
+// Without a mouse: each hole can be reached, says what it is, and is sewn through with Enter.
+TEST_F(SewStage, holesAreSewnThroughByTabAndEnter) {
+  openStabBook();
+  EXPECT_FALSE(isShown("sew.hole.4"));
+  click("sew.practice");
+  QWidget* hole = find("sew.hole.4");
+  EXPECT_EQ(hole->accessibleName(), "hole 4, inner row, 0 of 4 passes, to the front");
+  EXPECT_NE(hole->focusPolicy() & Qt::TabFocus, 0);
+  hole->setFocus();
+  press(Qt::Key_Return);
+  EXPECT_EQ(find<QLabel>("sew.aside")->text(), "4+");
+  EXPECT_TRUE(hole->hasFocus());  // on to the next with Tab
+  EXPECT_EQ(hole->accessibleName(), "hole 4, inner row, 1 of 4 passes, to the front");
+  find("sew.hole.3")->setFocus();
+  press(Qt::Key_Space);
+  EXPECT_EQ(find<QLabel>("sew.aside")->text(), "4+ 3-");
+  click("sew.drill.slip");
+  EXPECT_FALSE(isShown("sew.hole.4"));
+}
+
 TEST_F(SewStage, aLearnerIsAsked) {
   openStabBook();
   click("sew.practice");
