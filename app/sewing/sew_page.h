@@ -47,8 +47,8 @@ class SewPage : public StagePage {
   void setNotesFolded(bool folded) override;
   void startTyping() override { setFocus(); }
   void keepTyped() override;
-  [[nodiscard]] TypedTexts typed() const override { return {}; }
-  void typeAgain(const TypedTexts&) override {}
+  [[nodiscard]] TypedTexts typed() const override;
+  void typeAgain(const TypedTexts& texts) override;
   /// A learner's steps, where they are practised; else a size of the sewing.
   void typeAndKeep(const std::string& value, const QString& text) override;
 

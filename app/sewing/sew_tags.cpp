@@ -172,28 +172,30 @@ void SewTags::renewList() {
       if (const auto content = contentOf(listed.tag)) listed.widget->setContent(content->second);
 }
 
+std::vector<Tag*> SewTags::all() const {
+  std::vector<Tag*> tags;
+  for (const HangingTag& hanging : rack_->hanging()) tags.push_back(hanging.tag);
+  for (const Listed& listed : listed_)
+    if (listed.widget != nullptr) tags.push_back(listed.widget);
+  return tags;
+}
+
 bool SewTags::isTyping() const {
-  const auto& hanging = rack_->hanging();
-  return std::any_of(hanging.begin(), hanging.end(),
-                     [](const HangingTag& each) { return each.tag->isTyping(); }) ||
-         std::any_of(listed_.begin(), listed_.end(), [](const Listed& each) {
-           return each.widget != nullptr && each.widget->isTyping();
-         });
+  const auto tags = all();
+  return std::any_of(tags.begin(), tags.end(), [](const Tag* tag) { return tag->isTyping(); });
 }
 
 void SewTags::keepTyped() {
-  rack_->keepTyped();
-  for (const Listed& listed : listed_)
-    if (listed.widget != nullptr) listed.widget->keepTyped();
+  for (Tag* tag : all()) tag->keepTyped();
 }
 
 Tag* SewTags::tagFor(const std::string& value) const {
   if (sewn_ == nullptr || sewn_->plan() == nullptr) return nullptr;
   const std::string tag = editor_->tagOf(value);
-  if (const HangingTag* hanging = rack_->hangingOf(tag)) return hanging->tag;
-  for (const Listed& listed : listed_)
-    if (listed.tag == tag && listed.widget != nullptr) return listed.widget;
-  return nullptr;
+  const auto tags = all();
+  const auto found =
+      std::find_if(tags.begin(), tags.end(), [&](const Tag* each) { return each->value() == tag; });
+  return found != tags.end() ? *found : nullptr;
 }
 
 }  // namespace drapery

@@ -35,6 +35,8 @@ class SewTags : public QObject {
   /// Whether something is being typed.
   [[nodiscard]] bool isTyping() const;
   void keepTyped();
+  /// Every tag there is, around the picture and in the list.
+  [[nodiscard]] std::vector<Tag*> all() const;
   /// Of the tag around the picture that was taken up last; empty heading for none.
   [[nodiscard]] NoteContent note() const;
   /// Of a size of the sewing, "near"; null where it is not shown.

@@ -237,6 +237,22 @@ TEST_F(SewStage, sizesAreTypedOnTheStrip) {
   EXPECT_FALSE(isShown("tag.sewing/near"));
 }
 
+// What could not be kept is typed again once the file was read anew, with what is wrong with it.
+TEST_F(SewStage, whatIsWrongAtATagOutlastsTheFile) {
+  openStabBook();
+  keep("sewing/needle_width", "9");
+  const auto typed = page().typed();
+  ASSERT_EQ(typed.size(), 1U);
+  EXPECT_EQ(typed.front().first, "sewing/needle_width");
+  QTest::keyClick(entry("sewing/needle_width"), Qt::Key_Escape);
+  settle();
+  EXPECT_TRUE(page().typed().empty());
+  page().typeAgain(typed);
+  settle();
+  EXPECT_EQ(page().typed(), typed);
+  EXPECT_THAT(message("sewing/needle_width").toStdString(), HasSubstr("0.2 mm to 8 mm"));
+}
+
 TEST_F(SewStage, theOtherSizesAreListed) {
   openStabBook();
   click("sew.sizes");
