@@ -4,6 +4,7 @@
 #include <QObject>
 #include <memory>
 #include <string>
+#include <vector>
 
 #include "app/document/document.h"
 #include "core/sewing/sew_book.h"
@@ -36,6 +37,15 @@ class SewDesk : public QObject {
   std::string folder_;
   std::unique_ptr<const PatternLibrary> patterns_;
   mutable std::shared_ptr<const SewnBook> sewn_;  // null: to be found
+  /// What was tried last, since a moment later it is most often what is shown.
+  struct Tried {
+    std::optional<JobSewing> sewing;
+    RuleSetPtr rules;            // of the plan
+    std::vector<double> values;  // of the plan
+    std::shared_ptr<const SewnBook> sewn;
+  };
+  mutable Tried tried_;
+  [[nodiscard]] std::shared_ptr<const SewnBook> sew(const Job& job, const Plan& plan) const;
 };
 
 }  // namespace drapery
