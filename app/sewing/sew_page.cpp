@@ -109,7 +109,8 @@ void SewPage::makeCommands() {
   command("back", tr("back"), tr("Left"), [this] { goTo(at() > 0 ? at() - 1 : 0); });
   command("next", tr("next"), tr("Space"), [this] { goTo(at() + 1); });
   command("last", tr("end"), tr("End"), [this] { goTo(last()); });
-  command("here", tr("here it went wrong"), tr("Return"), [this] { sayHere(); });
+  command("here", tr("here"), tr("Return"), [this] { sayHere(); });
+  commands_.back()->setAccessibleName(tr("Here it went wrong"));
 }
 
 Notation SewPage::notation() const { return windowNotation(document_.plan()); }

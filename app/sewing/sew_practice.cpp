@@ -91,8 +91,10 @@ void SewPractice::make() {
 void SewPractice::askThread() {
   constexpr double kTimes[]{0.5, 2.0, 0.75, 1.5, 3.0};
   const double leaves = sewn_->plan.number("text_thickness").value_or(10.0);
+  const double mark = book_->job.units == Units::Inches ? kMmPerInch / 8 : 1.0;
   for (std::size_t i = 0; i < std::size(kTimes); ++i) {
-    thickness_ = std::max(1.0, std::round(leaves * kTimes[(seed_ + i) % std::size(kTimes)]));
+    const double wished = leaves * kTimes[(seed_ + i) % std::size(kTimes)];
+    thickness_ = mark * std::max(1.0, std::round(wished / mark));
     other_ = {};
     other_.job = book_->job;
     other_.job.given.insert_or_assign("text_thickness", Entry{thickness_, {}});
@@ -317,7 +319,9 @@ QStringList SewPractice::holeNames() const {
 }
 
 QString SewPractice::entryAsks() const {
-  if (kind_ == Drill::Kind::HowMuch) return tr("a length, as in 1500");
+  if (kind_ == Drill::Kind::HowMuch)
+    return book_ != nullptr && book_->job.units == Units::Inches ? tr("a length, as in 60")
+                                                                 : tr("a length, as in 1500");
   if (kind_ == Drill::Kind::MissingWrap) return tr("5 spine");
   return tr("6+  5-  spine  head  tail  knot");
 }

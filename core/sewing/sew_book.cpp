@@ -25,6 +25,17 @@ std::vector<LocalText> missingBy(const Issues& issues, const RuleSet& rules) {
   return titles;
 }
 
+/// An entry that is refused by its title, as it stands beside it; a file knows it by its name.
+void nameByTitle(Issues& issues, const RuleSet& rules) {
+  for (Issue& issue : issues) {
+    const InputRule* rule = rules.input(issue.field.substr(issue.field.find('/') + 1));
+    if (rule == nullptr || rule->title.text.empty()) continue;
+    for (auto& [key, argument] : issue.arguments)
+      if (key == "name" && std::get_if<std::string>(&argument) != nullptr)
+        argument = rule->title.text;
+  }
+}
+
 }  // namespace
 
 const Plan* SewnBook::plan() const {
@@ -77,6 +88,7 @@ SewnBook sewBook(const Job& job, const Plan& plan, const PatternLibrary& pattern
       break;
   }
   book.missing = missingBy(book.issues, *loaded.rules);
+  nameByTitle(book.issues, *loaded.rules);
   return book;
 }
 

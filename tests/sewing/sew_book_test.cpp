@@ -9,6 +9,7 @@
 #include <cmath>
 
 #include "tests/support/books.h"
+#include "words/issue_words.h"
 #include "words/sewing_text.h"
 #include "words/sewing_words.h"
 
@@ -174,6 +175,24 @@ TEST(SewnBook, saysWhatIsStillToBeMeasured) {
   job.given["pages_wanted"] = {144.0, {}};
   EXPECT_THAT(sewingLines(sewn(job), {}),
               ElementsAre(HasSubstr("9 sections"), HasSubstr("Thread")));
+}
+
+// By the title that stands beside it; and a small book of three holes is sewn as its rules say.
+TEST(SewnBook, namesWhatIsRefusedByItsTitle) {
+  Job job = plainJob("stab-boarded");
+  job.sewing = JobSewing();
+  job.sewing->kind = "stab";
+  job.sewing->pattern = "zigzag";
+  job.sewing->allowances["count"] = {3.0, {}};
+  job.sewing->allowances["count_least"] = {5.0, {}};
+  const SewnBook refused = sewn(job);
+  ASSERT_EQ(refused.issues.size(), 1U);
+  EXPECT_THAT(issueWords(refused.issues.front(), {}), HasSubstr("Holes: 3 is not allowed"));
+  job.sewing.reset();
+  job.given["text_height"] = {70.0, {}};
+  const SewnBook small = sewn(job);
+  ASSERT_TRUE(std::holds_alternative<SewnStab>(small.sewn));
+  EXPECT_EQ(std::get<SewnStab>(small.sewn).graph.holes.size(), 3U);
 }
 
 TEST(SewnBook, saysWhyItCannotBeSewn) {
