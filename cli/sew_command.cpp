@@ -86,6 +86,8 @@ class Sewing {
     const RuleSetPtr rules = findRules();
     if (!document_.issues.empty()) return refuse(std::move(document_.issues));
     if (rules == nullptr) return kRefused;
+    if (planned_ && !document_.saysPattern && request_.pattern.empty())
+      letWait(document_.job.allowances, *rules, *planned_, patterns_);
     if (planned_) fillFromPlan(document_.job, *planned_, *rules);
     switch (document_.job.kind) {
       case SewingKind::Stab:

@@ -193,10 +193,7 @@ void SewPage::writePatterns() {
     }
     if (loaded.rules->isBase) continue;
     Job job = document_.job();
-    JobSewing said = job.sewing.value_or(JobSewing());
-    said.kind = "stab";
-    said.pattern = id;
-    job.sewing = said;
+    job.sewing = byPattern(job.sewing.value_or(JobSewing()), *loaded.rules);
     const auto sewing = sewingOfBook(job, document_.plan(), patterns);
     auto laid = holesOf(loaded.rules, *sewing);
     std::optional<StitchGraph> graph;
@@ -208,11 +205,8 @@ void SewPage::writePatterns() {
     button->setAccessibleDescription(localText(loaded.rules->about));
     button->setToolTip(localText(loaded.rules->about));
     button->setChecked(book_->job.pattern == id);
-    connect(button, &QAbstractButton::clicked, this, [this, id] {
-      keep([&](JobSewing& now) {
-        now.pattern = id;
-        now.start.reset();
-      });
+    connect(button, &QAbstractButton::clicked, this, [this, rules = loaded.rules] {
+      keep([&](JobSewing& now) { now = byPattern(std::move(now), *rules); });
     });
     margin_->add(button);
   }

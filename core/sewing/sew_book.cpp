@@ -1,5 +1,7 @@
 #include "core/sewing/sew_book.h"
 
+#include <algorithm>
+
 namespace drapery {
 
 namespace {
@@ -49,6 +51,18 @@ const Plan* SewnBook::plan() const {
       sewn);
 }
 
+void letWait(Entries& allowances, const RuleSet& pattern, const Plan& plan,
+             const PatternLibrary& patterns) {
+  std::erase_if(allowances, [&](const auto& entry) {
+    const auto knows = [&](const RuleSet& rules) { return rules.input(entry.first) != nullptr; };
+    const auto& named = plan.rules->sewing.pattern;
+    return !knows(pattern) && std::any_of(named.begin(), named.end(), [&](const WordWhere& other) {
+      const LoadedRules loaded = patterns.load(other.word);
+      return loaded.rules != nullptr && knows(*loaded.rules);
+    });
+  });
+}
+
 LoadedRules rulesToSewBy(const SewingJob& job, const PatternLibrary& patterns) {
   return job.kind == SewingKind::Stab ? patterns.load(job.pattern)
                                       : patterns.kind(nameOf(job.kind));
@@ -59,9 +73,12 @@ std::optional<SewingJob> sewingOfBook(const Job& job, const Plan& plan,
   JobSewing said = job.sewing.value_or(JobSewing());
   if (said.kind.empty()) said.kind = plan.rules->sewing.kind;
   if (said.kind.empty()) return std::nullopt;
-  if (said.pattern.empty()) said.pattern = patternFor(plan);
+  const bool isByBook = said.pattern.empty();
+  if (isByBook) said.pattern = patternFor(plan);
   SewingJob sewing = sewingOf(said, job);
   const LoadedRules loaded = rulesToSewBy(sewing, patterns);
+  if (isByBook && loaded.rules != nullptr)
+    letWait(sewing.allowances, *loaded.rules, plan, patterns);
   if (loaded.rules != nullptr) fillFromPlan(sewing, plan, *loaded.rules);
   return sewing;
 }

@@ -19,6 +19,11 @@ struct SewnBook {
   [[nodiscard]] const Plan* plan() const;
 };
 
+/// Where the book names the pattern and not the job, sizes of another one that it may name wait for
+/// that: they are taken out.
+void letWait(Entries& allowances, const RuleSet& pattern, const Plan& plan,
+             const PatternLibrary& patterns);
+
 /// The rules of its pattern or kind.
 LoadedRules rulesToSewBy(const SewingJob& job, const PatternLibrary& patterns);
 

@@ -70,6 +70,16 @@ SewingJob sewingOf(const JobSewing& said, const Job& job) {
   return sewing;
 }
 
+JobSewing byPattern(JobSewing said, const RuleSet& pattern) {
+  said.kind = nameOf(SewingKind::Stab);
+  said.pattern = pattern.id;
+  said.start.reset();
+  for (Entries* entries : {&said.given, &said.allowances})
+    std::erase_if(*entries,
+                  [&](const auto& entry) { return pattern.input(entry.first) == nullptr; });
+  return said;
+}
+
 Job planningJob(const SewingJob& said, const RuleSet& rules) {
   Job job;
   job.method = rules.id;

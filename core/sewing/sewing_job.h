@@ -36,6 +36,10 @@ struct SewingJob {
 /// The words of the job's own, "ornament", as what they stand for; unknown ones are the usual.
 SewingJob sewingOf(const JobSewing& said, const Job& job);
 
+/// The same sewn by another pattern: its start hole and the sizes that the other does not know are
+/// let go.
+JobSewing byPattern(JobSewing said, const RuleSet& pattern);
+
 /// What was said, as a job for the rules of its pattern or kind.
 Job planningJob(const SewingJob& said, const RuleSet& rules);
 

@@ -235,6 +235,13 @@ TEST_F(SewStage, sizesAreTypedOnTheStrip) {
   EXPECT_EQ(saved().sewing.value().allowances.at("near"), (Entry{"9 mm", {}}));
   click("sew.practice");
   EXPECT_FALSE(isShown("tag.sewing/near"));
+  // Another pattern lets go what it does not know, and is drawn so beforehand.
+  click("sew.shown");
+  keep("sewing/thread_diameter", "1");
+  click("sew.pattern.row-four");
+  EXPECT_FALSE(saved().sewing.value().allowances.contains("near"));
+  EXPECT_EQ(saved().sewing.value().allowances.at("thread_diameter"), (Entry{"1 mm", {}}));
+  EXPECT_THAT(words(), HasSubstr("Ready to sew"));
 }
 
 // What could not be kept is typed again once the file was read anew, with what is wrong with it.

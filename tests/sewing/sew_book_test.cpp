@@ -195,6 +195,23 @@ TEST(SewnBook, namesWhatIsRefusedByItsTitle) {
   EXPECT_EQ(std::get<SewnStab>(small.sewn).graph.holes.size(), 3U);
 }
 
+// A size of the one pattern that the book's rules name waits while they name the other; what
+// neither knows is told.
+TEST(SewnBook, letsASizeWaitForItsPattern) {
+  Job job = plainJob("stab-boarded");
+  job.sewing = JobSewing();
+  job.sewing->kind = "stab";
+  job.sewing->allowances["corner_holes"] = {1.0, {}};  // of two rows
+  EXPECT_TRUE(sewn(job).issues.empty());
+  job.allowances["row_kind"] = {std::string("single_row"), {}};
+  const SewnBook row = sewn(job);
+  ASSERT_TRUE(row.issues.empty());
+  EXPECT_EQ(row.job.pattern, "row");
+  job.sewing->allowances["corner_hole"] = {1.0, {}};
+  ASSERT_EQ(sewn(job).issues.size(), 1U);
+  EXPECT_EQ(sewn(job).issues.front().id, IssueId("key-unknown"));
+}
+
 TEST(SewnBook, saysWhyItCannotBeSewn) {
   Job job = plainJob("stab-boarded");
   job.sewing = JobSewing();
