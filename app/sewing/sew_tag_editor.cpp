@@ -20,9 +20,9 @@ std::string SewTagEditor::tagOf(const std::string& value) const {
   std::string own = std::string(kOwn) + value;
   const auto& said = document_.shownJob().sewing;
   if (said && (said->given.contains(value) || said->allowances.contains(value))) return own;
-  const std::string ofBook = bookValueFor(sewn_->job, document_.plan(), *plan.rules, value);
-  if (ofBook.empty() || document_.plan().rules->input(ofBook) == nullptr) return own;
-  return tagKind(document_.plan(), ofBook) ? ofBook : own;
+  const auto ofBook = bookValuesFor(sewn_->job, document_.plan(), *plan.rules, value);
+  if (ofBook.size() != 1 || document_.plan().rules->input(*ofBook.begin()) == nullptr) return own;
+  return tagKind(document_.plan(), *ofBook.begin()) ? *ofBook.begin() : own;
 }
 
 std::optional<std::pair<Tag::Kind, TagContent>> SewTagEditor::contentOf(
@@ -42,7 +42,7 @@ std::optional<std::pair<Tag::Kind, TagContent>> SewTagEditor::contentOf(
   const InputRule* input = plan.rules->input(name);
   const bool isOfBook = input != nullptr && input->role == InputRole::Given &&
                         !(said && said->given.contains(name)) &&
-                        !bookValueFor(sewn_->job, document_.plan(), *plan.rules, name).empty();
+                        !bookValuesFor(sewn_->job, document_.plan(), *plan.rules, name).empty();
   if (input == nullptr || isOfBook) kind = Tag::Kind::Figure;
   TagContent content = tagContent(plan, name);
   // What the book's rules fill in nobody said.

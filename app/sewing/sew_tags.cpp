@@ -152,7 +152,10 @@ QWidget* SewTags::list(QWidget* parent) {
     const bool isElsewhere =
         isFoundBySewing(input.id) || std::find(hung.begin(), hung.end(), input.id) != hung.end();
     const std::string name = isElsewhere ? std::string() : editor_->tagOf(input.id);
-    const auto content = name.empty() ? std::nullopt : contentOf(name);
+    // One value of the book may stand behind two of the sewing's.
+    const bool isListed = std::any_of(listed_.begin(), listed_.end(),
+                                      [&](const Listed& each) { return each.tag == name; });
+    const auto content = name.empty() || isListed ? std::nullopt : contentOf(name);
     if (!content || content->first == Tag::Kind::Figure) continue;
     auto* tag = new Tag(name, content->first, palette_, sheet);
     tag->setContent(content->second);

@@ -4,7 +4,6 @@
 #include <array>
 #include <cmath>
 #include <limits>
-#include <set>
 
 namespace drapery {
 
@@ -27,12 +26,12 @@ const std::string* wordFor(const std::vector<WordWhere>& words, const Plan& plan
 
 }  // namespace
 
-std::string bookValueFor(const SewingJob& job, const Plan& plan, const RuleSet& rules,
-                         const std::string& name) {
+std::set<std::string> bookValuesFor(const SewingJob& job, const Plan& plan, const RuleSet& rules,
+                                    const std::string& name) {
   const SewingRule& mapped = plan.rules->sewing;
   const InputRule* input = rules.input(name);
   if (input == nullptr) return {};
-  std::set<std::string, std::less<>> values;
+  std::set<std::string> values;
   const auto take = [&](const auto& list) {
     for (const auto& [key, formula] : list)
       if (key == name)
@@ -46,7 +45,7 @@ std::string bookValueFor(const SewingJob& job, const Plan& plan, const RuleSet& 
   }
   if (values.empty() && input->role == InputRole::Given && plan.rules->find(name))
     values.insert(name);
-  return values.size() == 1 ? *values.begin() : std::string();
+  return values;
 }
 
 bool isFoundBySewing(std::string_view name) {

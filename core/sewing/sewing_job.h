@@ -2,6 +2,7 @@
 #pragma once
 
 #include <optional>
+#include <set>
 #include <string>
 #include <string_view>
 
@@ -47,10 +48,10 @@ Job planningJob(const SewingJob& said, const RuleSet& rules);
 /// the plan has under the same name. Only what `rules` know, as givens; as allowances only what the
 /// table maps.
 void fillFromPlan(SewingJob& job, const Plan& plan, const RuleSet& rules);
-/// The book's own value that stands behind a name of the sewing, so that it is said there; empty
-/// where none does, or more than one.
-std::string bookValueFor(const SewingJob& job, const Plan& plan, const RuleSet& rules,
-                         const std::string& name);
+/// The book's own values that stand behind a name of the sewing; none for a size of the sewing's
+/// own. Where it is one alone that the binder says, it is said there.
+std::set<std::string> bookValuesFor(const SewingJob& job, const Plan& plan, const RuleSet& rules,
+                                    const std::string& name);
 /// The pattern that the plan's rules name for this book; empty for none.
 std::string patternFor(const Plan& plan);
 

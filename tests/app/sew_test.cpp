@@ -276,6 +276,8 @@ TEST_F(SewStage, theOtherSizesAreListed) {
   open(job);
   click("docket.sew");
   if (!isShown("tag.sewing/start_tail")) click("sew.sizes");
+  // Both ends of the slot are one figure of the book's.
+  EXPECT_EQ(find("sew.margin")->findChildren<QLineEdit*>("tag.slot_end").size(), 1);
   keep("sewing/start_tail", "90");
   EXPECT_EQ(saved().sewing.value().kind, "link");
   EXPECT_EQ(saved().sewing.value().allowances.at("start_tail"), (Entry{"90 mm", {}}));
@@ -299,6 +301,19 @@ TEST_F(SewStage, holesAreSewnThroughByTabAndEnter) {
   EXPECT_EQ(find<QLabel>("sew.aside")->text(), "4+ 3-");
   click("sew.drill.slip");
   EXPECT_FALSE(isShown("sew.hole.4"));
+}
+
+// Where the cloth's pieces lie tells where the tapes do: that is not said twice.
+TEST_F(SewStage, whatTheBookReckonsIsNotSaidHere) {
+  Job job = plainJob("spring-back");
+  job.given["pages_wanted"] = {144.0, {}};
+  job.given["leaf_caliper"] = {0.12, {}};
+  open(job);
+  click("docket.sew");
+  click("sew.sizes");
+  EXPECT_TRUE(isShown("tag.sewing/kettle_head"));
+  EXPECT_FALSE(isShown("tag.sewing/tape_from_end"));
+  EXPECT_FALSE(isShown("tag.sewing/tape_from_tail"));
 }
 
 TEST_F(SewStage, aLearnerIsAsked) {
