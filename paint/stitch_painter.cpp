@@ -234,6 +234,25 @@ class StitchPainting {
         if (ways[hole]) drawWay(middle, *ways[hole] == face);
       }
     if (!picture_.isSmall) drawNumbers();
+    if (std::any_of(ways.begin(), ways.end(), [](const auto& way) { return way.has_value(); }))
+      tellWays();
+  }
+
+  /// What the marks in the holes say, between the names of the faces.
+  void tellWays() {
+    const QPointF end = at(-kAroundMm, 0) - QPointF(4, 0);
+    painter_.setFont(textFont(kLabelPixels));
+    const QFontMetricsF metrics(painter_.font());
+    const double line = metrics.height();
+    double y = end.y() - line / 2;
+    for (const bool isOut : {true, false}) {
+      const QString& words = isOut ? words_.out : words_.in;
+      painter_.setPen(palette_.secondInk);
+      painter_.drawText(QRectF(end.x() - 200, y - line / 2, 200, line),
+                        Qt::AlignRight | Qt::AlignVCenter, words);
+      drawWay({end.x() - metrics.horizontalAdvance(words) - 8.0, y + 1}, isOut);
+      y += line;
+    }
   }
 
   /// As many as have room beside one another.
@@ -333,7 +352,7 @@ class StitchPainting {
   }
 
   struct Words {
-    QString front, back;
+    QString front, back, out, in;
   };
 
   QPainter& painter_;
@@ -346,7 +365,9 @@ class StitchPainting {
   double apart_;   // pixels between the two nearest holes
   double radius_;  // pixels
   Words words_{QCoreApplication::translate("Stitches", "front"),
-               QCoreApplication::translate("Stitches", "back")};
+               QCoreApplication::translate("Stitches", "back"),
+               QCoreApplication::translate("Stitches", "out"),
+               QCoreApplication::translate("Stitches", "in")};
 };
 
 }  // namespace

@@ -201,7 +201,7 @@ std::string linkStepWords(const LinkStep& step, const LinkRow& row, bool isFirst
       return said(translate,
                   step.section == row.order.back()
                       ? QT_TRANSLATE_NOOP("Sewing",
-                                          "Knot round the own thread inside section {0}, and cut.")
+                                          "Knot the thread round itself inside section {0}, and cut.")
                       : QT_TRANSLATE_NOOP("Sewing", "Knot with the tail inside section {0}."),
                   step.section);
     case LinkStep::Do::Bridge:

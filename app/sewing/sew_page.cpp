@@ -21,7 +21,8 @@
 #include "app/workspace/stock_room.h"
 #include "app/workspace/workspace.h"
 #include "paint/fonts.h"
-#include "paint/section_painter.h"
+#include "paint/link_painter.h"
+#include "paint/tapes_painter.h"
 #include "words/issue_words.h"
 #include "words/sewing_text.h"
 
@@ -294,12 +295,15 @@ std::size_t SewPage::stepsDone() const {
 
 /// Linked or over tapes: a move is a step.
 void SewPage::showSections() {
+  const auto* sewn = std::get_if<SewnTapes>(&book_->sewn);
+  const int top = sewn != nullptr ? topSection(*sewn, move_, strip_->pictureRoom()) : 1;
+  if (std::exchange(topSection_, top) != top) isPictured_ = false;
   if (!std::exchange(isPictured_, true))
     strip_->show([this](QPainter& painter, const SewnPart& part, const QRectF& room) {
       if (const auto* link = std::get_if<SewnLink>(&book_->sewn))
         paintLink(painter, *link, part, room, palette_);
       if (const auto* tapes = std::get_if<SewnTapes>(&book_->sewn))
-        paintTapes(painter, *tapes, part, room, palette_);
+        paintTapes(painter, *tapes, part, topSection(*tapes, move_, room), room, palette_);
     });
   strip_->goTo(move_, move_ > 0 ? move_ - 1 : 0);
   strip_->setAccessibleDescription(words_->text());

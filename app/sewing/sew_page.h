@@ -127,6 +127,7 @@ class SewPage : public StagePage {
   Subject selected_;
   bool isPractice_ = false, isFromBack_ = false, isFolded_ = false, isStale_ = true;
   bool isPictured_ = false;  // the picture goes on
+  int topSection_ = 1;       // of those shown
   bool hasSizes_ = false;    // the list of sizes is open
 };
 

@@ -148,12 +148,6 @@ void SewPage::writeChoices() {
           tr("Holes of %1; the fullest is passed %2 times.")
               .arg(QString::fromStdString(formatLength(Length::fromMm(*hole), notation())))
               .arg(sewn->plan.number("most_passes").value_or(0.0)));
-    const auto ways = oneWays(sewn->graph, sewn->trail.steps);
-    const bool hasWays =
-        std::any_of(ways.begin(), ways.end(), [](const auto& way) { return way.has_value(); });
-    if (!isPractice_ && hasWays)
-      margin_->small(
-          tr("A point in a hole: the needle always comes out there; a cross: it goes in."));
     margin_->ways({{"sew.shown", tr("shown"), !isPractice_, [this] { setPractice(false); }},
                    {"sew.practice", tr("practise"), isPractice_, [this] { setPractice(true); }}});
     if (isPractice_) writeDrills();

@@ -11,7 +11,7 @@
 #include <optional>
 #include <vector>
 
-#include "paint/section_painter.h"
+#include "paint/sewn_part.h"
 #include "paint/stitch_painter.h"
 
 namespace drapery {

@@ -200,7 +200,7 @@ TEST_F(SewStage, sectionsAreSewnMoveByMoveToo) {
   press(Qt::Key_Space);
   EXPECT_THAT(words(), HasSubstr("Out of section 1 beside the slot. Leave the tail"));
   press(Qt::Key_End);
-  EXPECT_THAT(words(), HasSubstr("Knot round the own thread inside section 1"));
+  EXPECT_THAT(words(), HasSubstr("Knot the thread round itself inside section 1"));
 }
 
 // Sizes are typed where they lie: the book's own into the book, the others into its sewing.

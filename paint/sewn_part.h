@@ -1,11 +1,11 @@
-// Sections sewn, their folds from outside with the head at the left, each section a row; what lies
-// inside a fold is dashed. Along the folds to scale, across them drawn apart.
+// Which part of a sewn way is painted, and how: as it is to come, drawn, or the present move.
 #pragma once
 
-#include <QRectF>
+#include <QPen>
+#include <QPointF>
+#include <cstddef>
 #include <limits>
 
-#include "core/sewing/sew_sections.h"
 #include "paint/palette.h"
 
 class QPainter;
@@ -21,9 +21,10 @@ struct SewnPart {
   [[nodiscard]] bool has(std::size_t step) const { return step >= from && step < to; }
 };
 
-void paintLink(QPainter& painter, const SewnLink& sewn, const SewnPart& part, const QRectF& target,
-               const Palette& palette);
-void paintTapes(QPainter& painter, const SewnTapes& sewn, const SewnPart& part,
-                const QRectF& target, const Palette& palette);
+/// The thread of such a part; what lies inside a fold is dashed.
+QPen threadPen(const SewnPart& part, const Palette& palette, bool isInside = false);
+/// The thread going through at a place; `most` is the largest radius there is room for, pixels.
+void paintPass(QPainter& painter, const SewnPart& part, const Palette& palette, const QPointF& at,
+               double most);
 
 }  // namespace drapery
