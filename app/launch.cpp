@@ -221,6 +221,14 @@ void afterFirstPaint(QApplication& application, Workspace& workspace) {
   workspace.caliper().use(QString::fromStdString(workspace.settings().text("caliper")));
 }
 
+/// That this kind of book has no such stage, and which it has.
+QString stagesOf(const MainWindow& window, const Stage& wanted) {
+  QStringList ids;
+  for (const Stage& stage : allStages())
+    if (window.canTurnTo(stage)) ids << stage.id;
+  return QString("--stage %1: this kind of book has %2").arg(wanted.id, ids.join(", "));
+}
+
 }  // namespace
 
 int launch(QApplication& application) {
@@ -247,7 +255,10 @@ int launch(QApplication& application) {
   if (!job.isEmpty() && !isOpen && !wishes->screenshot.isEmpty())
     return complain(window.banner().text());
   window.resize(size);
-  window.setStage(*wishes->stage);
+  if (window.canTurnTo(*wishes->stage))
+    window.setStage(*wishes->stage);
+  else if (!wishes->screenshot.isEmpty())
+    return complain(stagesOf(window, *wishes->stage));
   window.tellLeftOut();
   // A file that is refused leaves a new book: typing must go somewhere.
   if (isOpen)

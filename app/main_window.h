@@ -42,6 +42,8 @@ class MainWindow : public QWidget {
   Banner& banner() { return *banner_; }
   void setQuestions(FileQuestions questions) { ask_ = std::move(questions); }
   void setStage(const Stage& stage);
+  /// Whether this kind of book has it.
+  [[nodiscard]] bool canTurnTo(const Stage& stage) const;
   /// Opens a job; what is wrong with it stands in the banner, and the present book stays.
   bool openFile(const QString& path);
   void startNew();
@@ -59,7 +61,6 @@ class MainWindow : public QWidget {
   void connectParts();
   /// The page of that maker, made when it is first asked for.
   StagePage& pageBy(PageMaker maker);
-  [[nodiscard]] bool canTurnTo(const Stage& stage) const;
   void turnToFirst();
   [[nodiscard]] bool hasNarrowTable() const;
   void removeParts();

@@ -27,7 +27,8 @@ constexpr double kClothEdge = 0.21;   // its outline, either side
 constexpr double kFoldDash = 3.0, kFoldGap = 1.5, kCreaseDot = 0.5;  // of templates
 constexpr double kHatch = 1.5;                                       // from line to line
 constexpr double kHatchLine = 0.2;
-constexpr double kWeave = 2.1;  // from thread to thread
+constexpr double kHatchOver = 1.6;  // as far apart as those of a matter
+constexpr double kWeave = 2.1;      // from thread to thread
 constexpr double kWeaveDash = 0.8;
 
 QColor mixed(const QColor& a, const QColor& b, double part) {
@@ -72,6 +73,8 @@ class ShapePainter {
         return line(points, colours_.ink, kFine, Qt::SolidLine);
       case LineKind::Hole:
         return filled(points, colours_.ground, kFine);
+      case LineKind::Hatch:
+        return hatchedOver(points);
       case LineKind::Thread:
         return line(points, colours_.accent, kThread, Qt::SolidLine);
       case LineKind::Break:
@@ -137,7 +140,20 @@ class ShapePainter {
       hatch(points, colours_.cloth, lines);
     }
   }
+  /// Crossed, over whatever lies below.
+  void hatchedOver(const QPolygonF& points) {
+    HatchLines lines = slanted(60.0);
+    lines.spacing *= kHatchOver;
+    const QColor ink = isLit_ ? colours_.accent : mixed(colours_.ground, colours_.ink, 0.6);
+    for (const double angle : {60.0, -60.0}) {
+      lines.angle = angle;
+      drawHatch(points, ink, lines);
+    }
+  }
   void hatch(const QPolygonF& points, const QColor& ground, const HatchLines& lines) {
+    drawHatch(points, mixed(ground, colours_.ink, 0.28), lines);
+  }
+  void drawHatch(const QPolygonF& points, const QColor& ink, const HatchLines& lines) {
     if (points.isEmpty()) return;
     std::vector<Point> shape;
     shape.reserve(static_cast<std::size_t>(points.size()));
@@ -148,8 +164,7 @@ class ShapePainter {
     // Short upright threads are sharper, and quicker, on whole pixels.
     const bool isUpright = std::fmod(lines.angle, 90.0) == 0.0;
     painter_.setRenderHint(QPainter::Antialiasing, !isUpright);
-    painter_.setPen(
-        QPen(mixed(ground, colours_.ink, 0.28), wide(kHatchLine), Qt::SolidLine, Qt::FlatCap));
+    painter_.setPen(QPen(ink, wide(kHatchLine), Qt::SolidLine, Qt::FlatCap));
     painter_.drawLines(drawn);
     painter_.setRenderHint(QPainter::Antialiasing, true);
   }

@@ -20,6 +20,10 @@ void addLine(const DrawnLine& line, const Plan& plan, const double* locals,
     path.push_back(*at);
   }
   if (path.empty()) return;
+  if (line.kind == LineKind::Hatch) {
+    shapes.push_back(closedShape(line.kind, Matter::None, std::move(path), line.subject));
+    return;
+  }
   if (line.kind != LineKind::Hole) {
     shapes.push_back(openShape(line.kind, std::move(path), line.subject));
     shapes.back().turns = line.turns;

@@ -13,6 +13,7 @@ enum class LineKind {
   Crease,     // a line pressed in, to bend at
   Mark,       // drawn on the piece, neither cut nor folded
   Hole,       // closed
+  Hatch,      // closed: an area that is glued, lapped or cut off
   Thread,     // wide, on top of what it is sewn through
   Break,      // where the drawing is broken off
   Grain,      // an arrow with two heads

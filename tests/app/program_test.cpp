@@ -55,6 +55,8 @@ TEST_F(Program, refusesWhatItDoesNotKnow) {
       {"--colour"},
       {kJob, kJob},
       {"/no/such.json", "--screenshot", folder_.path() + "/x.png"},
+      {std::string(DRAPERY_SOURCE_DIR) + "/demo/chart-folder.json", "--stage", "cover",
+       "--screenshot", folder_.path() + "/x.png"},
       {kJob, "--screenshot", folder_.path() + "/no/such/folder.png"}};
   for (const auto& arguments : wrong) {
     const Finished done = drapery(arguments);

@@ -48,7 +48,7 @@ int markedIn(const QImage& image, const Palette& palette) {
 }
 
 Shape lineOf(LineKind kind) {
-  if (kind == LineKind::Hole)
+  if (kind == LineKind::Hole || kind == LineKind::Hatch)
     return closedShape(kind, Matter::None, rectangle(40, 40, 60, 60), Subject::value("a"));
   Shape shape = openShape(kind, {{20, 60}, {100, 61}}, Subject::value("a"));
   shape.thickness = 2.0;
@@ -56,10 +56,10 @@ Shape lineOf(LineKind kind) {
 }
 
 TEST(Painting, everyKindOfLineCanBeSeenAndLit) {
-  constexpr LineKind kLines[]{LineKind::Hidden, LineKind::Leaf,      LineKind::Section,
-                              LineKind::Cut,    LineKind::Fold,      LineKind::Crease,
-                              LineKind::Hole,   LineKind::Thread,    LineKind::Break,
-                              LineKind::Grain,  LineKind::Dimension, LineKind::Extension};
+  constexpr LineKind kLines[]{
+      LineKind::Hidden, LineKind::Leaf,      LineKind::Section,  LineKind::Cut,    LineKind::Fold,
+      LineKind::Crease, LineKind::Hole,      LineKind::Hatch,    LineKind::Thread, LineKind::Break,
+      LineKind::Grain,  LineKind::Dimension, LineKind::Extension};
   for (const Palette* palette : {&lightPalette(), &benchPalette()})
     for (const LineKind kind : kLines) {
       const Shape shape = lineOf(kind);

@@ -11,10 +11,10 @@ namespace drapery {
 namespace {
 
 /// Those that a rule file can draw; the others are the figures' own.
-const Choices<LineKind> kLines{{"cut", LineKind::Cut},       {"fold", LineKind::Fold},
-                               {"crease", LineKind::Crease}, {"hidden", LineKind::Hidden},
-                               {"hole", LineKind::Hole},     {"dimension", LineKind::Dimension},
-                               {"thread", LineKind::Thread}, {"mark", LineKind::Mark}};
+const Choices<LineKind> kLines{
+    {"cut", LineKind::Cut},       {"fold", LineKind::Fold}, {"crease", LineKind::Crease},
+    {"hidden", LineKind::Hidden}, {"hole", LineKind::Hole}, {"dimension", LineKind::Dimension},
+    {"thread", LineKind::Thread}, {"mark", LineKind::Mark}, {"hatch", LineKind::Hatch}};
 const Choices<Turns> kTurns{
     {"unsaid", Turns::Unsaid}, {"toward", Turns::Toward}, {"away", Turns::Away}};
 
