@@ -294,15 +294,17 @@ class StitchPainting {
   }
 
   void drawNumber(std::size_t hole, Face face, const QPointF& middle) {
-    constexpr double kHalf = 6.0;  // of its height
+    constexpr double kHalf = 6.0;    // of its height
+    constexpr double kBeside = 8.0;  // clear of lines straight up and down from the hole
     // Away from the spine on either strip.
     const bool isUpper = (face == Face::Front) != picture_.isFromBack;
     double off = radius_ + 12.0;
     // Where it would lie on the crease it stands beyond.
     const double crease = (graph_.stripWidth - graph_.holes[hole].across) * perMm_;
     if (off + kHalf > crease) off = std::max(off, crease + kHalf + 2.0);
-    painter_.drawText(QRectF(middle.x() - 20, middle.y() + (isUpper ? -off : off) - 8, 40, 16),
-                      Qt::AlignCenter, QString::number(hole + 1));
+    painter_.drawText(
+        QRectF(middle.x() - kBeside - 20, middle.y() + (isUpper ? -off : off) - 8, 40, 16),
+        Qt::AlignCenter, QString::number(hole + 1));
   }
 
   void drawNeedle() {

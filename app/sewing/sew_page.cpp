@@ -324,12 +324,14 @@ void SewPage::writeThread() {
       lengths.pieces.size() > 1
           ? tr("%1 of thread in %2 pieces").arg(words(needed)).arg(lengths.pieces.size())
           : tr("%1 of thread").arg(words(needed));
+  const double step = notation().units == Units::Inches ? kMmPerInch / 4.0 : 1.0;
+  const auto about = [&](double mm) {
+    return lengthWords(Length::fromMm(std::max(1.0, std::round(mm / step)) * step), notation());
+  };
   const QString told[ThreadPart::kKinds]{tr("tails %1"), tr("along %1"), tr("round edges %1"),
                                          tr("through %1"), tr("knots %1")};
   for (std::size_t i = 0; i < kinds.size(); ++i)
-    lengths.kinds << (kinds[i] > 0.0 ? told[i].arg(lengthWords(Length::fromMm(std::round(kinds[i])),
-                                                               notation()))
-                                     : QString());
+    lengths.kinds << (kinds[i] > 0.0 ? told[i].arg(about(kinds[i])) : QString());
   thread_->setLengths(lengths);
 }
 

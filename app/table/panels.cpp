@@ -113,7 +113,8 @@ std::string Panels::inFrontOf(const std::vector<StagePanel>& all) const {
 void Panels::take(std::vector<StagePanel> all, const QRectF& whole) {
   shown_.clear();
   isOneAtATime_ = all.size() > 1 && whole.height() < kLeastForTwoEm * em();
-  double top = whole.top();
+  double top = whole.top(), shares = 0.0;
+  for (const StagePanel& panel : all) shares += panel.share;
   const std::string front = inFrontOf(all);
   for (std::size_t i = 0; i < all.size(); ++i) {
     if (isOneAtATime_ && all[i].key() != front) continue;
@@ -121,7 +122,7 @@ void Panels::take(std::vector<StagePanel> all, const QRectF& whole) {
     nextCaption_ = next.caption;
     nextKey_ = next.key();
     isLast_ = i + 1 == all.size();
-    const double share = isOneAtATime_ ? 1.0 : all[i].share;
+    const double share = isOneAtATime_ ? 1.0 : all[i].share / shares;
     shown_.push_back({{}, QRectF(whole.left(), top, whole.width(), whole.height() * share), {}});
     top = shown_.back().area.bottom();
   }

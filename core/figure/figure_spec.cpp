@@ -136,11 +136,15 @@ constexpr std::array kJacketInputs{
     FigureInput{"spine", kLength, "The spine panel."},
     FigureInput{"flap", kLength, "One flap."},
     FigureInput{"bleed", kLength, "What the print goes on beyond the edge."},
-    FigureInput{"is_cut", Dimension::number(), "1 where there is a jacket."}};
+    FigureInput{"is_cut", Dimension::number(), "1 where there is a jacket."},
+    FigureInput{"cover_other", kLength, "The other cover panel."},
+    FigureInput{"flap_other", kLength, "The other flap."},
+    FigureInput{"cover_else", kLength, "The cover panel by another sum, drawn dashed."}};
 constexpr std::array<std::string_view, 1> kJacketThings{"jacket"};
-constexpr std::array<std::string_view, 13> kJacketSpots{
-    "jacket", "opens",       "width",      "height", "flap",      "cover", "spine",
-    "bleed",  "cover_other", "flap_other", "bare",   "clearance", "sheet"};
+constexpr std::array<std::string_view, 18> kJacketSpots{
+    "jacket",     "opens",       "width",           "height", "flap",      "cover", "spine",
+    "bleed",      "cover_other", "flap_other",      "bare",   "clearance", "sheet", "flap_foot",
+    "cover_foot", "spine_foot",  "flap_other_foot", "edge"};
 
 constexpr std::array kOpenedInputs{
     FigureInput{"board", kLength, "The board's thickness."},

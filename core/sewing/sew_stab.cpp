@@ -77,13 +77,13 @@ class Measuring {
   /// From any thread to the centre of any hole that is not its own.
   [[nodiscard]] double threadOff() const {
     double off = kFar;
-    for (const auto& [a, b] : graph_.stretches) off = std::min(off, offLine(a, b, graph_.holes[b]));
+    for (const auto& [a, b] : graph_.stretches) off = offLine(a, b, graph_.holes[b], off);
     for (const StitchWrap& wrap : graph_.wraps) {
       StitchHole edge = graph_.holes[wrap.hole];
       if (wrap.round == Round::Spine) edge.across = 0.0;
       if (wrap.round == Round::Head) edge.along = 0.0;
       if (wrap.round == Round::Tail) edge.along = graph_.spineLength;
-      off = std::min(off, offLine(wrap.hole, wrap.hole, edge));
+      off = offLine(wrap.hole, wrap.hole, edge, off);
     }
     return off;
   }
@@ -95,10 +95,18 @@ class Measuring {
     for (const StitchHole& hole : graph_.holes) least = std::min(least, of(hole));
     return least;
   }
-  [[nodiscard]] double offLine(std::size_t a, std::size_t b, const StitchHole& to) const {
-    double off = kFar;
-    for (std::size_t i = 0; i < graph_.holes.size(); ++i)
-      if (i != a && i != b) off = std::min(off, distance(graph_.holes[i], graph_.holes[a], to));
+  /// Or `off` where that is less. Holes are in their order along, so that only those near count.
+  [[nodiscard]] double offLine(std::size_t a, std::size_t b, const StitchHole& to,
+                               double off) const {
+    const StitchHole& from = graph_.holes[a];
+    const auto [least, most] = std::minmax(from.along, to.along);
+    auto hole =
+        std::lower_bound(graph_.holes.begin(), graph_.holes.end(), least - off,
+                         [](const StitchHole& each, double along) { return each.along < along; });
+    for (; hole != graph_.holes.end() && hole->along <= most + off; ++hole) {
+      const auto i = static_cast<std::size_t>(hole - graph_.holes.begin());
+      if (i != a && i != b) off = std::min(off, distance(*hole, from, to));
+    }
     return off;
   }
 

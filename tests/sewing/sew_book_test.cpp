@@ -6,6 +6,8 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <boost/geometry.hpp>
+#include <boost/geometry/geometries/point_xy.hpp>
 #include <cmath>
 
 #include "tests/support/books.h"
@@ -163,6 +165,43 @@ RC_GTEST_PROP(AnySewnBook, hasItsSpineClothBetweenItsTapes, ()) {
                                                          : *mid;
     RC_ASSERT(std::abs(to - from - there) < 1e-6);
   }
+}
+
+// How near thread comes to a hole that is not its own, against Boost.Geometry over all pairs.
+RC_GTEST_PROP(AnySewnBook, knowsHowNearItsThreadComesToOtherHoles, ()) {
+  namespace bg = boost::geometry;
+  using Place = bg::model::d2::point_xy<double>;
+  using Line = bg::model::segment<Place>;
+  Job job = plainJob("stab-boarded");
+  job.given["text_height"] = {double(*rc::gen::inRange(100, 400)), {}};
+  job.sewing.emplace();
+  job.sewing->kind = "stab";
+  job.sewing->pattern =
+      *rc::gen::element<std::string>("row", "row-corner", "zigzag", "half-hexagon", "leaf");
+  job.sewing->allowances["thread_diameter"] = {0.5, {}};
+  const SewnBook book = sewn(job);
+  const auto* stab = std::get_if<SewnStab>(&book.sewn);
+  const bool isSewn = stab != nullptr;
+  RC_PRE(isSewn);
+  const StitchGraph& graph = stab->graph;
+  const auto place = [&](std::size_t hole) {
+    return Place(graph.holes[hole].along, graph.holes[hole].across);
+  };
+  double off = 1e9;
+  const auto pass = [&](std::size_t a, std::size_t b, const Place& end) {
+    for (std::size_t hole = 0; hole < graph.holes.size(); ++hole)
+      if (hole != a && hole != b)
+        off = std::min(off, bg::distance(place(hole), Line(place(a), end)));
+  };
+  for (const auto& [a, b] : graph.stretches) pass(a, b, place(b));
+  for (const StitchWrap& wrap : graph.wraps) {
+    Place edge = place(wrap.hole);
+    if (wrap.round == Round::Spine) edge.y(0.0);
+    if (wrap.round == Round::Head) edge.x(0.0);
+    if (wrap.round == Round::Tail) edge.x(graph.spineLength);
+    pass(wrap.hole, wrap.hole, edge);
+  }
+  RC_ASSERT(std::abs(stab->plan.number("thread_off").value_or(0.0) - off) < 1e-9);
 }
 
 TEST(SewnBook, saysWhatIsStillToBeMeasured) {
