@@ -3,6 +3,7 @@
 #include <QCoreApplication>
 #include <QPainter>
 #include <QPainterPath>
+#include <QPixmap>
 #include <algorithm>
 #include <cmath>
 #include <optional>
@@ -217,18 +218,40 @@ class StitchPainting {
     return std::max(kLeastHole, picture_.hole / 2 * perMm_);
   }
 
+  void drawHole(QPainter& painter, const QPointF& middle) const {
+    painter.setPen(QPen(palette_.ink, picture_.isSmall ? 0.8 : 1.2));
+    painter.setBrush(palette_.ground);
+    painter.drawEllipse(middle, radius_, radius_);
+  }
+  /// A hole as a stamp: hundreds of circles would take longer than all the thread.
+  [[nodiscard]] QPixmap ring() const {
+    const double ratio = painter_.device()->devicePixelRatioF();
+    const int side = 2 * static_cast<int>(std::ceil(radius_ + 1.0));
+    QPixmap ring(QSize(side, side) * ratio);
+    ring.setDevicePixelRatio(ratio);
+    ring.fill(Qt::transparent);
+    QPainter painter(&ring);
+    painter.setRenderHint(QPainter::Antialiasing);
+    drawHole(painter, {side / 2.0, side / 2.0});
+    return ring;
+  }
+
   void drawHoles() {
     const bool hasWays =
         picture_.steps != nullptr && picture_.showsWay && !picture_.isSmall && !isDense();
     const auto ways = hasWays ? oneWays(graph_, *picture_.steps)
                               : std::vector<std::optional<Face>>(graph_.holes.size());
+    const QPixmap ring = isDense() ? this->ring() : QPixmap();
     for (std::size_t hole = 0; hole < graph_.holes.size(); ++hole)
       for (const Face face : {Face::Front, Face::Back}) {
         const QPointF middle = place(hole, face);
-        painter_.setPen(QPen(palette_.ink, picture_.isSmall ? 0.8 : 1.2));
-        painter_.setBrush(palette_.ground);
-        painter_.drawEllipse(middle, radius_, radius_);
-        if (!picture_.passes.empty() && !isDense())
+        if (isDense()) {
+          const double half = ring.width() / ring.devicePixelRatio() / 2;
+          painter_.drawPixmap(middle - QPointF(half, half), ring);
+          continue;
+        }
+        drawHole(painter_, middle);
+        if (!picture_.passes.empty())
           for (int part = 0; part < picture_.passes[hole]; ++part)
             drawArc(hole, middle, part, false);
         if (ways[hole]) drawWay(middle, *ways[hole] == face);

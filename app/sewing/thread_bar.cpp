@@ -89,10 +89,18 @@ void ThreadBar::paintParts(QPainter& painter, const QRectF& room, bool isDrawn) 
   double x = room.left();
   for (const auto& piece : lengths_.pieces) {
     const double from = x;
+    // Those narrower than a pixel are painted together, as the widest of them.
+    double begun = x, widest = 0.0;
+    What what = What::Tail;
     for (const ThreadPart& part : piece) {
       const double wide = part.length * perMm;
-      paintPart(painter, part.what, QRectF(x, room.top(), wide, room.height()), ink);
+      if (wide > widest) what = part.what;
+      widest = std::max(widest, wide);
       x += wide;
+      if (x - begun < 1.0 && &part != &piece.back()) continue;
+      paintPart(painter, what, QRectF(begun, room.top(), x - begun, room.height()), ink);
+      begun = x;
+      widest = 0.0;
     }
     painter.setPen(QPen(palette_.ink, 1.2));
     for (const double end : {from, x})
