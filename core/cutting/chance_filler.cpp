@@ -9,6 +9,9 @@ namespace drapery {
 void ChanceFiller::begin(std::size_t stock, const std::vector<std::size_t>& kinds,
                          const std::vector<double>& worth) {
   kinds_ = kinds;
+  worth_ = worth;
+  which_.assign(job_.kinds.size(), 0);
+  for (std::size_t i = 0; i < kinds.size(); ++i) which_[kinds[i]] = i;
   ways_.clear();
   leastAcross_ = leastAlong_ = std::numeric_limits<Micrometres>::max();
   for (std::size_t i = 0; i < kinds.size(); ++i)
@@ -19,6 +22,8 @@ void ChanceFiller::begin(std::size_t stock, const std::vector<std::size_t>& kind
     }
   std::stable_sort(ways_.begin(), ways_.end(),
                    [](const Lying& a, const Lying& b) { return a.worth > b.worth; });
+  const auto isSmaller = [](const Lying& a, const Lying& b) { return a.area() < b.area(); };
+  isByArea_ = std::is_sorted(ways_.rbegin(), ways_.rend(), isSmaller);
 }
 
 std::pair<Filling, double> ChanceFiller::best(const SheetPart& region, int fills, Counts& pool) {
@@ -35,6 +40,43 @@ std::pair<Filling, double> ChanceFiller::best(const SheetPart& region, int fills
   }
   pool = std::move(left);
   return {std::move(best), most};
+}
+
+double ChanceFiller::better(Filling& filling, int times, Counts& pool) {
+  constexpr int kFills = 6;
+  constexpr std::size_t kMostPieces = 9;
+  constexpr double kSlack = 0.01;  // of the whole
+  const double whole = double(filling.parts.front().across) * double(filling.parts.front().along);
+  double now = 0.0, most = 0.0;  // more than at the beginning
+  Filling present = filling;
+  Counts left = pool;
+  std::vector<std::size_t> pieces;
+  for (int i = 0; i < times; ++i) {
+    const auto at = std::min(static_cast<std::size_t>(part() * double(present.parts.size())),
+                             present.parts.size() - 1);
+    pieces.clear();
+    addPieces(present.parts, at, pieces);
+    if (pieces.size() > kMostPieces) continue;
+    Counts rest = left;
+    double worth = 0.0;
+    for (const std::size_t piece : pieces) {
+      ++rest[which_[piece]];
+      worth += worth_[which_[piece]];
+    }
+    SheetPart region = present.parts[at];
+    region.kind = SheetPart::Kind::Free;
+    const auto [instead, got] = best(region, kFills, rest);
+    const double slack = kSlack * whole * part() * part() * (1.0 - double(i) / times);
+    if (got <= worth - slack || instead.parts.empty()) continue;
+    present.parts = withInstead(present.parts, at, instead.parts);
+    left = std::move(rest);
+    now += got - worth;
+    if (now <= most) continue;
+    most = now;
+    filling = present;
+    pool = left;
+  }
+  return most;
 }
 
 double ChanceFiller::fill(const SheetPart& region, Counts& pool, Filling& into) {
@@ -77,7 +119,14 @@ const ChanceFiller::Lying* ChanceFiller::chosen(const SheetPart& room, const Cou
   if (room.across < leastAcross_ || room.along < leastAlong_) return nullptr;
   const Lying* best = nullptr;
   double most = -std::numeric_limits<double>::infinity();
-  for (const Lying& way : ways_) {
+  auto first = ways_.begin();
+  if (isByArea_) {  // what is larger than the room need not be looked at
+    const double area = double(room.across) * double(room.along);
+    first = std::partition_point(ways_.begin(), ways_.end(),
+                                 [&](const Lying& way) { return way.area() > area; });
+  }
+  for (auto each = first; each != ways_.end(); ++each) {
+    const Lying& way = *each;
     if (way.worth * (1 + blur_) <= most) break;  // the others are worth less
     if (pool[way.which] == 0) continue;
     const Micrometres beside = room.across - way.across, above = room.along - way.along;

@@ -19,6 +19,9 @@ class ChanceFiller {
              const std::vector<double>& worth);
   /// The fullest of so many fills, and its worth: what it places is taken out of `pool`.
   std::pair<Filling, double> best(const SheetPart& region, int fills, Counts& pool);
+  /// Parts of it emptied and filled anew, so often; a little less is taken too, ever less of that.
+  /// What the best of it is worth more.
+  double better(Filling& filling, int times, Counts& pool);
 
  private:
   struct Lying {
@@ -26,6 +29,7 @@ class ChanceFiller {
     double worth = 0.0;
     std::size_t which = 0;  // of the kinds
     bool isTurned = false;
+    [[nodiscard]] double area() const { return double(across) * double(along); }
   };
   double fill(const SheetPart& region, Counts& pool, Filling& into);
   void fill(std::size_t at, Counts& pool, Filling& into, double& worth);
@@ -45,6 +49,9 @@ class ChanceFiller {
   std::uint64_t state_;
   std::vector<Lying> ways_;  // by falling worth
   std::vector<std::size_t> kinds_;
+  std::vector<std::size_t> which_;  // by kind of the job
+  std::vector<double> worth_;
+  bool isByArea_ = false;  // what is worth more is larger
   double blur_ = 0.0;
   Micrometres leastAcross_ = 0, leastAlong_ = 0;  // of what there is: less is lost
 };

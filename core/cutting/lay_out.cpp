@@ -26,7 +26,7 @@ namespace {
 using Clock = std::chrono::steady_clock;
 constexpr double kSame = 1e-9;
 constexpr double kFullEffort = 1000.0;  // tries
-constexpr double kForBounds = 0.4;      // of the time that is left
+constexpr double kForBounds = 0.4;     // of the time that is left
 
 class Watch {
  public:
@@ -184,9 +184,14 @@ void better(Course& course, const LayOutLimits& limits, const Watch& watch, Repo
         limits.steps ? std::min(kApart, *limits.steps - std::min(done, *limits.steps)) : kApart;
     if (!isOpen) proven += tries;
     if (tries == 0 || proven > kGathering) break;
+    // Where tries are not counted nobody waits for the other: some take a hundred times as long.
+    std::atomic<int> ready = 0;
     const auto run = [&](Packer& packer) {
-      for (std::uint64_t i = 0; i < tries && !watch.isOver(); ++i)
+      for (std::uint64_t i = 0; !watch.isOver(); ++i) {
+        if (i == tries) ++ready;
+        if (i >= tries && (limits.steps || ready == 2)) return;
         isOpen ? packer.step() : packer.gather();
+      }
     };
     atOnce([&] { run(*course.packer); },
            [&] {

@@ -23,10 +23,28 @@ void OneFewer::begin(const std::vector<Bin>& bins, const std::vector<std::size_t
     const double area = areaOfKind(job_, kind);
     worth_.push_back(area * std::pow(area / most, kLargeFirst));
   }
-  if (loose_.empty()) leaveOut();
+  last_.reset();
+  if (loose_.empty()) {
+    leaveOut();
+    keepForLast();
+  }
   looseWorth_ = least_ = worthOf(loose_);
   before_.fill(looseWorth_);
   bettered_ = tried_;
+}
+
+void OneFewer::offer(const std::vector<Bin>& bins) {
+  if (!hasBegun()) return;
+  OneFewer other(*this);
+  other.begin(bins, {});
+  if (other.bins_.size() != bins_.size() || other.looseArea() >= looseArea()) return;
+  begin(bins, {});
+}
+
+double OneFewer::looseArea() const {
+  double area = 0.0;
+  for (const std::size_t kind : loose_) area += areaOfKind(job_, kind);
+  return area;
 }
 
 void OneFewer::leaveOut() {
@@ -56,11 +74,112 @@ void OneFewer::leaveOut() {
     bins_.erase(bins_.begin() + static_cast<std::ptrdiff_t>(out));
 }
 
+/// One more is emptied, for what is loose in the end: which that is, is free to choose.
+void OneFewer::keepForLast() {
+  constexpr std::size_t kEnough = 4;
+  if (bins_.size() < kEnough) return;
+  std::size_t out = bins_.size();
+  for (std::size_t b = 0; b < bins_.size(); ++b)
+    if (!bins_[b].pinned && (out == bins_.size() || bins_[b].area < bins_[out].area)) out = b;
+  if (out == bins_.size()) return;
+  last_ = bins_[out].stock;
+  loose_.insert(loose_.end(), bins_[out].holds.begin(), bins_[out].holds.end());
+  bins_.erase(bins_.begin() + static_cast<std::ptrdiff_t>(out));
+}
+
+/// All that is loose on the sheet that is kept for it; false where it has no room.
+bool OneFewer::layLast() {
+  constexpr int kFills = 100, kAgain = 1500;
+  Bin bin = emptyBin(job_, *last_);
+  const double room = double(bin.parts[0].across) * double(bin.parts[0].along);
+  if (looseArea() > room) return false;
+  Pool pool = poolOf(loose_);
+  std::vector<double> worth;
+  worth.reserve(pool.kinds.size());
+  for (const std::size_t kind : pool.kinds) worth.push_back(areaOfKind(job_, kind));
+  filler_.begin(*last_, pool.kinds, worth);
+  auto [filling, got] = filler_.best(bin.parts[0], kFills, pool.counts);
+  if (got <= 0) return false;
+  if (!piecesOf(pool).empty()) filler_.better(filling, kAgain, pool.counts);
+  if (!piecesOf(pool).empty()) return false;
+  takeFilling(job_, bin, filling, 0);
+  bins_.push_back(std::move(bin));
+  loose_.clear();
+  return true;
+}
+
 bool OneFewer::step() {
-  constexpr std::size_t kOneOf = 10, kTwo = 3;  // so often two sheets at a time
+  constexpr std::size_t kOneOf = 40;  // tries takes whole sheets
   if (loose_.empty()) return true;
   if (bins_.empty()) return false;
   ++tried_;
+  if (below(kOneOf) == 0)
+    refill();
+  else
+    exchange();
+  makeDearer();
+  constexpr std::size_t kOften = 1000;  // tries between two at the last sheet
+  return loose_.empty() || (last_ && tried_ % kOften == 0 && layLast());
+}
+
+bool OneFewer::isTaken(double worth) {
+  double& then = before_[tried_ % before_.size()];
+  const bool isTaken = worth <= looseWorth_ || worth <= then;
+  if (isTaken) looseWorth_ = worth;
+  then = std::min(then, looseWorth_);
+  return isTaken;
+}
+
+void OneFewer::exchange() {
+  constexpr int kFills = 16, kLooks = 8;
+  constexpr std::size_t kMostPieces = 10, kOnce = 2;  // so often in one sheet alone
+  std::array<std::size_t, 2> which{}, at{};
+  std::size_t count = 0;
+  std::vector<std::size_t> all = loose_;
+  const std::size_t wanted = below(kOnce) == 0 ? 1 : 2;
+  for (int tries = 0; count < wanted && tries < kLooks; ++tries) {
+    const std::size_t b = below(bins_.size());
+    if (bins_[b].pinned || (count == 1 && which[0] == b)) continue;
+    const std::size_t part = below(bins_[b].parts.size());
+    const std::size_t before = all.size();
+    addPieces(bins_[b].parts, part, all);
+    const SheetPart& region = bins_[b].parts[part];
+    double left = double(region.across) * double(region.along);
+    for (std::size_t k = before; k < all.size(); ++k) left -= areaOfKind(job_, all[k]);
+    if (all.size() - before > kMostPieces || (left <= 0.0 && below(4) > 0)) {
+      all.resize(before);
+      continue;
+    }
+    which[count] = b;
+    at[count++] = part;
+  }
+  if (count == 0) return;
+  Pool pool = poolOf(std::move(all));
+  std::vector<double> worth;
+  worth.reserve(pool.kinds.size());
+  for (const std::size_t kind : pool.kinds) worth.push_back(worth_[kind]);
+  std::array<Filling, 2> fresh;
+  for (std::size_t i = 0; i < count; ++i) {
+    const Bin& bin = bins_[which[i]];
+    if (i == 0 || bin.stock != bins_[which[0]].stock) filler_.begin(bin.stock, pool.kinds, worth);
+    SheetPart region = bin.parts[at[i]];
+    region.kind = SheetPart::Kind::Free;
+    fresh[i] = filler_.best(region, kFills, pool.counts).first;
+    if (fresh[i].parts.empty()) fresh[i].parts.push_back(region);
+  }
+  std::vector<std::size_t> loose = piecesOf(pool);
+  if (!isTaken(worthOf(loose))) return;
+  loose_ = std::move(loose);
+  for (std::size_t i = 0; i < count; ++i) {
+    Bin& bin = bins_[which[i]];
+    const Filling whole{0.0, withInstead(bin.parts, at[i], fresh[i].parts)};
+    bin = emptyBin(job_, bin.stock);
+    takeFilling(job_, bin, whole, 0);
+  }
+}
+
+void OneFewer::refill() {
+  constexpr std::size_t kOneOf = 10, kTwo = 3;  // so often two sheets at a time
   std::vector<std::size_t> which{below(bins_.size())};
   if (const std::size_t other = below(bins_.size()); below(kOneOf) < kTwo && other != which[0])
     which.push_back(other);
@@ -75,16 +194,9 @@ bool OneFewer::step() {
   Pool pool = poolOf(std::move(all));
   for (Bin& bin : fresh) takeInto(bin, pool.kinds, pool.counts);
   std::vector<std::size_t> loose = piecesOf(pool);
-  const double worth = worthOf(loose);
-  double& then = before_[tried_ % before_.size()];
-  if (worth <= looseWorth_ || worth <= then) {
-    for (std::size_t i = 0; i < which.size(); ++i) bins_[which[i]] = std::move(fresh[i]);
-    loose_ = std::move(loose);
-    looseWorth_ = worth;
-  }
-  then = std::min(then, looseWorth_);
-  makeDearer();
-  return loose_.empty();
+  if (!isTaken(worthOf(loose))) return;
+  for (std::size_t i = 0; i < which.size(); ++i) bins_[which[i]] = std::move(fresh[i]);
+  loose_ = std::move(loose);
 }
 
 /// The best of some tries.
@@ -109,7 +221,7 @@ double OneFewer::worthOf(const std::vector<std::size_t>& kinds) const {
 
 /// What stays loose for long is placed sooner, if something else has to give way.
 void OneFewer::makeDearer() {
-  constexpr std::size_t kLong = 300;  // tries
+  constexpr std::size_t kLong = 1'500;  // tries
   constexpr double kDearer = 1.05, kBetter = 0.9999;
   if (looseWorth_ < least_ * kBetter) {
     least_ = looseWorth_;

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <array>
+#include <optional>
 #include <random>
 
 #include "core/cutting/bin.h"
@@ -20,13 +21,25 @@ class OneFewer {
   /// From a lay-out and what it leaves unplaced. If that is nothing, the sheet goes that costs most
   /// for what lies on it, or a cheaper one comes in its place.
   void begin(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost);
+  /// Goes on from another lay-out of as many sheets, where that leaves less loose.
+  void offer(const std::vector<Bin>& bins);
   /// One try; true once all lies somewhere.
   bool step();
   [[nodiscard]] const std::vector<Bin>& bins() const { return bins_; }
+  /// Of what is loose.
+  [[nodiscard]] double looseArea() const;
 
  private:
   void leaveOut();
+  void keepForLast();
+  bool layLast();
   [[nodiscard]] double worthOf(const std::vector<std::size_t>& kinds) const;
+  /// Some pieces of one sheet or two laid anew there, with what is loose.
+  void exchange();
+  /// All of one sheet or two.
+  void refill();
+  /// What is laid, if no more is loose than now or some tries ago.
+  [[nodiscard]] bool isTaken(double worth);
   void takeInto(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool);
   void makeDearer();
   std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
@@ -36,8 +49,9 @@ class OneFewer {
   ChanceFiller filler_;
   bool isApt_ = true;
   std::vector<Bin> bins_;
-  std::vector<std::size_t> loose_;  // kinds
-  std::vector<double> worth_;       // by kind; more of what is hard to place
+  std::vector<std::size_t> loose_;   // kinds
+  std::optional<std::size_t> last_;  // the stock of the sheet that is kept for them
+  std::vector<double> worth_;        // by kind; more of what is hard to place
   double looseWorth_ = 0.0, least_ = 0.0;
   /// What was loose some tries ago: no more than that is taken too, as in the packer.
   std::array<double, 50> before_{};

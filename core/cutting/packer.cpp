@@ -8,6 +8,7 @@
 #include <random>
 #include <tuple>
 
+#include "core/cutting/beginning.h"
 #include "core/cutting/bin.h"
 #include "core/cutting/one_fewer.h"
 #include "core/cutting/placing.h"
@@ -24,7 +25,6 @@ constexpr std::array kFits{Habit::Fit::LeastArea, Habit::Fit::ShortestSide, Habi
 constexpr std::array kOrders{Habit::Order::Area, Habit::Order::LongerSide, Habit::Order::Height,
                              Habit::Order::Width};
 constexpr double kAlmost = 1e-6;
-constexpr int kQuickly = -1;
 
 }  // namespace
 
@@ -37,27 +37,20 @@ class Packer::Work {
     }
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
       bestLost_.insert(bestLost_.end(), static_cast<std::size_t>(job.counts[kind]), kind);
-    // What is quick first; of very many pieces few of them, since each takes its time.
-    constexpr std::size_t kMany = 300, kTooMany = 2500;
-    beginnings_.push_back({{}, 0});
-    if (bestLost_.size() > kMany) beginnings_.push_back({{}, kQuickly});
-    if (bestLost_.size() <= kTooMany) beginnings_.push_back({{}, 1});
-    if (bestLost_.size() <= kMany) {
-      beginnings_.push_back({{}, 4});
-      for (const Habit::Fit fit : kFits)
-        for (const bool isLarge : {true, false})
-          for (const Habit::Order order : kOrders)
-            beginnings_.push_back({{fit, isLarge, order, 0.0}, 0});
+    constexpr std::size_t kSome = 60;
+    constexpr double kPatient = 1.0, kMorePatient = 10.0;
+    beginnings_ = quickBeginnings(bestLost_.size());
+    if (oneFewer_.isApt() && bestLost_.size() > kSome) {
+      patient_ = kMorePatient;
+      for (const double effort : {kPatient, kMorePatient})
+        beginnings_.push_back(patientBeginning(job, effort, random_));
     }
     step();
   }
 
   void step() {
     constexpr std::size_t kFew = 4, kOften = 16;  // one try in so many empties sheets otherwise
-    if (begun_ < beginnings_.size()) {
-      const auto& [habit, tries] = beginnings_[begun_++];
-      return start(habit, tries);
-    }
+    if (begun_ < beginnings_.size()) return start(Beginning(beginnings_[begun_++]));
     if (bins_.empty()) return;
     if (oneFewer_.isApt() && below(std::clamp(bins_.size(), kFew, kOften)) > 0) return doWithout();
     if (!oneFewer_.isApt() && below(kFew) > 0 && shorten()) return;
@@ -87,14 +80,22 @@ class Packer::Work {
     return true;
   }
 
-  /// Some tries at one sheet fewer.
+  /// Some tries at one sheet fewer; where they get no further, a better beginning is looked for.
   void doWithout() {
-    constexpr int kTries = 16;
-    constexpr std::size_t kPatience = 40'000;  // tries until another is left out
-    if (!oneFewer_.hasBegun() || without_ != cost_ || withoutTried_ > kPatience) {
+    constexpr int kTries = 200;
+    constexpr std::size_t kPatience = 40'000;
+    constexpr double kMostPatient = 20.0;
+    if (!oneFewer_.hasBegun() || without_ != cost_) {
       oneFewer_.begin(bestBins_, bestLost_);
       without_ = cost_;
       withoutTried_ = 0;
+      leastLoose_ = oneFewer_.looseArea();
+    }
+    if (withoutTried_ > kPatience) {
+      withoutTried_ = 0;
+      if (patient_ == 0.0) return without_.reset();
+      patient_ = std::min(2 * patient_, kMostPatient);
+      return beginnings_.push_back(patientBeginning(job_, patient_, random_));
     }
     for (int i = 0; i < kTries; ++i) {
       if (isEnough()) return;
@@ -104,6 +105,10 @@ class Packer::Work {
       std::vector<int> used = usedOf(bins);
       without_.reset();
       return takeIfBetter(std::move(bins), std::move(used), {});
+    }
+    if (const double loose = oneFewer_.looseArea(); loose < leastLoose_) {
+      leastLoose_ = loose;
+      withoutTried_ = 0;
     }
   }
 
@@ -134,7 +139,7 @@ class Packer::Work {
       emptied.push_back(isOther ? other : bin.stock);
       bins.erase(bins.begin() + static_cast<std::ptrdiff_t>(which));
     }
-    if (below(2) == 0) refill(emptied, 1, bins, used, loose);
+    if (below(2) == 0) refill(emptied, {{}, 1}, bins, used, loose);
     const Habit habit{kFits[below(kFits.size())], below(3) > 0, kOrders[below(kOrders.size())],
                       below(2) == 0 ? 0.15 : 0.5};
     if (fill(bins, used, loose, habit, lost))
@@ -167,7 +172,7 @@ class Packer::Work {
       while (!loose.empty()) {
         const auto stock = stockFor(used, loose.front());
         const std::size_t before = loose.size();
-        if (stock) refill({*stock}, 4, bins, used, loose);
+        if (stock) refill({*stock}, {{}, 4}, bins, used, loose);
         if (loose.size() == before || isEnough()) break;
       }
       const Habit habit{kFits[below(kFits.size())]};
@@ -252,7 +257,7 @@ class Packer::Work {
 
   /// From nothing: sheets filled in order, each as full as so many tries make it, and the rest put
   /// where there is room.
-  void start(const Habit& habit, int tries) {  // kQuickly: several that are over in a moment
+  void start(const Beginning& how) {
     std::vector<Bin> bins;
     std::vector<int> used(job_.stocks.size(), 0);
     std::vector<std::size_t> loose, lost;
@@ -262,26 +267,28 @@ class Packer::Work {
     }
     for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind)
       loose.insert(loose.end(), static_cast<std::size_t>(job_.counts[kind]), kind);
-    if (tries != 0) refill({}, tries, bins, used, loose);
-    while (tries != 0 && !loose.empty()) {
+    const bool isFilled = how.tries > 0 || how.fills > 0;
+    if (isFilled) refill({}, how, bins, used, loose);
+    while (isFilled && !loose.empty()) {
       if (isEnough()) return;
       const auto stock = stockFor(used, loose.front());
       const std::size_t before = loose.size();
-      if (stock) refill({*stock}, tries, bins, used, loose);
+      if (stock) refill({*stock}, how, bins, used, loose);
       if (loose.size() == before) break;
     }
-    if (fill(bins, used, loose, habit, lost))
-      takeIfBetter(std::move(bins), std::move(used), std::move(lost));
+    if (!fill(bins, used, loose, how.habit, lost)) return;
+    if (how.isPatient() && lost.empty() && without_ == cost_) oneFewer_.offer(bins);
+    takeIfBetter(std::move(bins), std::move(used), std::move(lost));
   }
 
   /// One after the other as full as can be, what is left over staying loose.
-  void refill(const std::vector<std::size_t>& stocks, int tries, std::vector<Bin>& bins,
+  void refill(const std::vector<std::size_t>& stocks, const Beginning& how, std::vector<Bin>& bins,
               std::vector<int>& used, std::vector<std::size_t>& loose) {
     // Of very many only some are looked at for each sheet: a fill is to be over in a moment.
-    constexpr std::size_t kLooked = 400;
+    const std::size_t most = how.isPatient() ? 1500 : 400;
     const auto bare = static_cast<std::size_t>(
         std::count_if(bins.begin(), bins.end(), [](const Bin& bin) { return bin.isBare; }));
-    const std::size_t looked = kLooked * (stocks.size() + bare);
+    const std::size_t looked = most * (stocks.size() + bare);
     std::vector<std::size_t> others;
     if (loose.size() > looked) {
       for (std::size_t i = 0; i < looked; ++i)
@@ -300,7 +307,7 @@ class Packer::Work {
       Bin best = emptyBin(job_, stock);
       Counts left = pool;
       const bool isRoll = job_.stock(stock).form == StockForm::Roll;
-      for (int i = 0; i < tries || (i == 0 && isRoll); ++i) {
+      for (int i = 0; i < how.tries || (i == 0 && isRoll); ++i) {
         Bin bin = emptyBin(job_, stock);
         Counts rest = pool;
         if (isRoll)
@@ -311,7 +318,7 @@ class Packer::Work {
         best = std::move(bin);
         left = std::move(rest);
       }
-      if (tries == kQuickly && !isRoll) fillQuickly(best, kinds, left);
+      if (how.fills > 0 && !isRoll) fillQuickly(how, best, kinds, left);
       if (best.area <= 0) continue;
       pool = std::move(left);
       bins.push_back(std::move(best));
@@ -323,14 +330,31 @@ class Packer::Work {
   }
 
   /// The fullest of some fills as chance has them.
-  void fillQuickly(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool) {
-    constexpr int kFills = 10;
+  void fillQuickly(const Beginning& how, Bin& bin, const std::vector<std::size_t>& kinds,
+                   Counts& pool) {
+    constexpr int kAtOnce = 50, kAgain = 500;  // between two questions
+    const double most = *std::max_element(areas_.begin(), areas_.end());
     std::vector<double> worth;
     worth.reserve(kinds.size());
-    for (const std::size_t kind : kinds) worth.push_back(areas_[kind]);
+    for (const std::size_t kind : kinds)
+      worth.push_back(areas_[kind] * std::pow(areas_[kind] / most, how.lean));
     quick_.begin(bin.stock, kinds, worth);
-    const auto [best, got] = quick_.best(bin.parts.front(), kFills, pool);
-    if (got > 0) takeFilling(job_, bin, best, 0);
+    Filling best;
+    Counts left;
+    double got = 0.0;
+    for (int fills = how.fills; fills > 0 && !isEnough(); fills -= kAtOnce) {
+      Counts rest = pool;
+      auto [filling, more] = quick_.best(bin.parts.front(), std::min(fills, kAtOnce), rest);
+      if (more <= got) continue;
+      got = more;
+      best = std::move(filling);
+      left = std::move(rest);
+    }
+    if (got <= 0) return;
+    for (int again = how.again; again > 0 && !isEnough(); again -= kAgain)
+      quick_.better(best, std::min(again, kAgain), left);
+    pool = std::move(left);
+    takeFilling(job_, bin, best, 0);
   }
 
   /// What is free around its pins; on a roll nothing beyond them, whose length is not known yet.
@@ -516,9 +540,11 @@ class Packer::Work {
   std::vector<std::size_t> shorteningLost_;  // what it leaves unplaced
   OneFewer oneFewer_{job_, random_};
   ChanceFiller quick_{job_, random_};
+  double patient_ = 0.0;           // the effort of the last beginning of that kind
   std::optional<double> without_;  // the cost that it is to better
-  std::size_t withoutTried_ = 0;
-  std::vector<std::pair<Habit, int>> beginnings_;  // with how often each sheet is tried
+  std::size_t withoutTried_ = 0;   // since less was loose than ever
+  double leastLoose_ = 0.0;
+  std::vector<Beginning> beginnings_;
   std::size_t begun_ = 0;
   std::vector<double> areas_;  // by kind
   std::vector<Bin> bins_;      // of the best

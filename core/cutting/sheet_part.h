@@ -19,6 +19,14 @@ struct SheetPart {
   bool isTurned = false;
 };
 
+/// The pieces in a part, each as often as it lies there, behind those that are in `pieces`.
+void addPieces(const std::vector<SheetPart>& parts, std::size_t at,
+               std::vector<std::size_t>& pieces);
+
+/// The same with other parts in the place of one: `instead` is a whole of its own, of that size.
+std::vector<SheetPart> withInstead(const std::vector<SheetPart>& parts, std::size_t at,
+                                   const std::vector<SheetPart>& instead);
+
 /// So much of a part and the rest, which are the last two parts then.
 void splitPart(std::vector<SheetPart>& parts, std::size_t at, bool isBeside, Micrometres low);
 

@@ -1,0 +1,42 @@
+#include "core/cutting/beginning.h"
+
+#include <algorithm>
+#include <array>
+
+namespace drapery {
+
+std::vector<Beginning> quickBeginnings(std::size_t pieces) {
+  using Habit = PlacingHabit;
+  constexpr std::array kFits{Habit::Fit::LeastArea, Habit::Fit::ShortestSide, Habit::Fit::Lowest};
+  constexpr std::array kOrders{Habit::Order::Area, Habit::Order::LongerSide, Habit::Order::Height,
+                               Habit::Order::Width};
+  constexpr std::size_t kMany = 300;
+  std::vector<Beginning> all(1);
+  if (pieces > kMany) {
+    all.push_back({{}, 0, 10});
+    return all;
+  }
+  all.push_back({{}, 1});
+  all.push_back({{}, 4});
+  for (const Habit::Fit fit : kFits)
+    for (const bool isLarge : {true, false})
+      for (const Habit::Order order : kOrders) all.push_back({{fit, isLarge, order, 0.0}});
+  return all;
+}
+
+Beginning patientBeginning(const MaterialJob& job, double effort, std::mt19937_64& random) {
+  constexpr double kWays = 1e8, kMostLooked = 400;  // ways looked at; for one fill
+  constexpr double kLeast = 30, kMost = 3'000, kLeanest = 0.02, kMostLean = 0.1;
+  constexpr int kFills = 60;
+  double pieces = 0.0;
+  for (const int count : job.counts) pieces += count;
+  const double times =
+      effort * kWays / (pieces * std::min(2.0 * double(job.kinds.size()), kMostLooked));
+  Beginning how;
+  how.fills = kFills;
+  how.again = static_cast<int>(std::clamp(times, kLeast, kMost));
+  how.lean = std::uniform_real_distribution<double>(kLeanest, kMostLean)(random);
+  return how;
+}
+
+}  // namespace drapery
