@@ -200,8 +200,8 @@ std::string linkStepWords(const LinkStep& step, const LinkRow& row, bool isFirst
     case LinkStep::Do::Knot:
       return said(translate,
                   step.section == row.order.back()
-                      ? QT_TRANSLATE_NOOP("Sewing",
-                                          "Knot the thread round itself inside section {0}, and cut.")
+                      ? QT_TRANSLATE_NOOP(
+                            "Sewing", "Knot the thread round itself inside section {0}, and cut.")
                       : QT_TRANSLATE_NOOP("Sewing", "Knot with the tail inside section {0}."),
                   step.section);
     case LinkStep::Do::Bridge:

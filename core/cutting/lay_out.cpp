@@ -26,7 +26,7 @@ namespace {
 using Clock = std::chrono::steady_clock;
 constexpr double kSame = 1e-9;
 constexpr double kFullEffort = 1000.0;  // tries
-constexpr double kForBounds = 0.4;     // of the time that is left
+constexpr double kForBounds = 0.4;      // of the time that is left
 
 class Watch {
  public:
