@@ -177,6 +177,7 @@ template <typename Report>
 void better(Course& course, const LayOutLimits& limits, const Watch& watch, Report report) {
   constexpr std::uint64_t kApart = 32;       // tries until they look at each other
   constexpr std::uint64_t kGathering = 320;  // tries for the off-cut alone
+  constexpr std::uint64_t kLongest = 64;     // times as many, should there be no other
   std::uint64_t proven = 0;  // tries since it costs as little as can be: what is left gathers
   for (std::uint64_t done = 0; course.isUnsettled() && !watch.isOver(); done += kApart) {
     const bool isOpen = course.isOpen();
@@ -189,7 +190,7 @@ void better(Course& course, const LayOutLimits& limits, const Watch& watch, Repo
     const auto run = [&](Packer& packer) {
       for (std::uint64_t i = 0; !watch.isOver(); ++i) {
         if (i == tries) ++ready;
-        if (i >= tries && (limits.steps || ready == 2)) return;
+        if (i >= tries && (limits.steps || ready == 2 || i >= kLongest * tries)) return;
         isOpen ? packer.step() : packer.gather();
       }
     };
