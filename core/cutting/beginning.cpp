@@ -13,14 +13,14 @@ std::vector<Beginning> quickBeginnings(std::size_t pieces) {
   constexpr std::size_t kMany = 300;
   std::vector<Beginning> all(1);
   if (pieces > kMany) {
-    all.push_back({{}, 0, 10});
+    all.push_back({.fills = 10});
     return all;
   }
-  all.push_back({{}, 1});
-  all.push_back({{}, 4});
+  all.push_back({.tries = 1});
+  all.push_back({.tries = 4});
   for (const Habit::Fit fit : kFits)
     for (const bool isLarge : {true, false})
-      for (const Habit::Order order : kOrders) all.push_back({{fit, isLarge, order, 0.0}});
+      for (const Habit::Order order : kOrders) all.push_back({.habit = {fit, isLarge, order, 0.0}});
   return all;
 }
 

@@ -12,7 +12,7 @@ namespace drapery {
 /// Each sheet the fullest of so many tries, or of so many quick fills, of which parts are filled
 /// again so often; then the rest where there is room.
 struct Beginning {
-  PlacingHabit habit;
+  PlacingHabit habit = {};
   int tries = 0, fills = 0, again = 0;
   double lean = 0.0;  // toward large pieces: small ones find room on the last sheets
   /// Whether each sheet takes its time.

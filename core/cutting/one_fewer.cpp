@@ -13,120 +13,122 @@ OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random)
 
 void OneFewer::begin(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost) {
   constexpr double kLargeFirst = 0.1;
-  bins_ = bins;
-  loose_ = lost;
+  now_.bins = bins;
+  now_.loose = lost;
   double most = 0.0;
   for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind)
     most = std::max(most, areaOfKind(job_, kind));
-  worth_.clear();
+  now_.worth.clear();
   for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind) {
     const double area = areaOfKind(job_, kind);
-    worth_.push_back(area * std::pow(area / most, kLargeFirst));
+    now_.worth.push_back(area * std::pow(area / most, kLargeFirst));
   }
-  last_.reset();
-  if (loose_.empty()) {
+  now_.last.reset();
+  if (now_.loose.empty()) {
     leaveOut();
     keepForLast();
   }
-  looseWorth_ = least_ = worthOf(loose_);
-  before_.fill(looseWorth_);
+  now_.looseWorth = now_.least = worthOf(now_.loose);
+  now_.before.fill(now_.looseWorth);
   bettered_ = tried_;
 }
 
 void OneFewer::offer(const std::vector<Bin>& bins) {
   if (!hasBegun()) return;
-  OneFewer other(*this);
-  other.begin(bins, {});
-  if (other.bins_.size() != bins_.size() || other.looseArea() >= looseArea()) return;
+  const double loose = looseArea();
+  State before = std::move(now_);
   begin(bins, {});
+  if (now_.bins.size() != before.bins.size() || looseArea() >= loose) now_ = std::move(before);
 }
 
 double OneFewer::looseArea() const {
   double area = 0.0;
-  for (const std::size_t kind : loose_) area += areaOfKind(job_, kind);
+  for (const std::size_t kind : now_.loose) area += areaOfKind(job_, kind);
   return area;
 }
 
 void OneFewer::leaveOut() {
   std::vector<int> used(job_.stocks.size(), 0);
-  for (const Bin& bin : bins_) ++used[bin.stock];
-  std::size_t out = bins_.size();
+  for (const Bin& bin : now_.bins) ++used[bin.stock];
+  std::size_t out = now_.bins.size();
   double dearest = -1.0;
-  for (std::size_t b = 0; b < bins_.size(); ++b) {
-    if (bins_[b].pinned) continue;
-    const double dear = job_.stock(bins_[b].stock).cost / bins_[b].area;
+  for (std::size_t b = 0; b < now_.bins.size(); ++b) {
+    if (now_.bins[b].pinned) continue;
+    const double dear = job_.stock(now_.bins[b].stock).cost / now_.bins[b].area;
     if (dear <= dearest) continue;
     dearest = dear;
     out = b;
   }
-  if (out == bins_.size()) return;
+  if (out == now_.bins.size()) return;
   std::vector<std::size_t> cheaper;
   for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
     const auto there = job_.stock(s).count;
-    if (job_.stock(s).cost < job_.stock(bins_[out].stock).cost && (!there || used[s] < *there))
+    if (job_.stock(s).cost < job_.stock(now_.bins[out].stock).cost && (!there || used[s] < *there))
       cheaper.push_back(s);
   }
-  loose_.insert(loose_.end(), bins_[out].holds.begin(), bins_[out].holds.end());
+  now_.loose.insert(now_.loose.end(), now_.bins[out].holds.begin(), now_.bins[out].holds.end());
   const std::size_t instead = below(cheaper.size() + 1);
   if (instead < cheaper.size())
-    bins_[out] = emptyBin(job_, cheaper[instead]);
+    now_.bins[out] = emptyBin(job_, cheaper[instead]);
   else
-    bins_.erase(bins_.begin() + static_cast<std::ptrdiff_t>(out));
+    now_.bins.erase(now_.bins.begin() + static_cast<std::ptrdiff_t>(out));
 }
 
 /// One more is emptied, for what is loose in the end: which that is, is free to choose.
 void OneFewer::keepForLast() {
   constexpr std::size_t kEnough = 4;
-  if (bins_.size() < kEnough) return;
-  std::size_t out = bins_.size();
-  for (std::size_t b = 0; b < bins_.size(); ++b)
-    if (!bins_[b].pinned && (out == bins_.size() || bins_[b].area < bins_[out].area)) out = b;
-  if (out == bins_.size()) return;
-  last_ = bins_[out].stock;
-  loose_.insert(loose_.end(), bins_[out].holds.begin(), bins_[out].holds.end());
-  bins_.erase(bins_.begin() + static_cast<std::ptrdiff_t>(out));
+  if (now_.bins.size() < kEnough) return;
+  std::size_t out = now_.bins.size();
+  for (std::size_t b = 0; b < now_.bins.size(); ++b)
+    if (!now_.bins[b].pinned &&
+        (out == now_.bins.size() || now_.bins[b].area < now_.bins[out].area))
+      out = b;
+  if (out == now_.bins.size()) return;
+  now_.last = now_.bins[out].stock;
+  now_.loose.insert(now_.loose.end(), now_.bins[out].holds.begin(), now_.bins[out].holds.end());
+  now_.bins.erase(now_.bins.begin() + static_cast<std::ptrdiff_t>(out));
 }
 
 /// All that is loose on the sheet that is kept for it; false where it has no room.
 bool OneFewer::layLast() {
   constexpr int kFills = 100, kAgain = 1500;
-  Bin bin = emptyBin(job_, *last_);
+  Bin bin = emptyBin(job_, *now_.last);
   const double room = double(bin.parts[0].across) * double(bin.parts[0].along);
   if (looseArea() > room) return false;
-  Pool pool = poolOf(loose_);
+  Pool pool = poolOf(now_.loose);
   std::vector<double> worth;
   worth.reserve(pool.kinds.size());
   for (const std::size_t kind : pool.kinds) worth.push_back(areaOfKind(job_, kind));
-  filler_.begin(*last_, pool.kinds, worth);
+  filler_.begin(*now_.last, pool.kinds, worth);
   auto [filling, got] = filler_.best(bin.parts[0], kFills, pool.counts);
   if (got <= 0) return false;
   if (!piecesOf(pool).empty()) filler_.better(filling, kAgain, pool.counts);
   if (!piecesOf(pool).empty()) return false;
   takeFilling(job_, bin, filling, 0);
-  bins_.push_back(std::move(bin));
-  loose_.clear();
+  now_.bins.push_back(std::move(bin));
+  now_.loose.clear();
   return true;
 }
 
 bool OneFewer::step() {
-  constexpr std::size_t kOneOf = 40;  // tries takes whole sheets
-  if (loose_.empty()) return true;
-  if (bins_.empty()) return false;
+  constexpr std::size_t kOneOf = 40;    // tries takes whole sheets
+  constexpr std::size_t kOften = 1000;  // tries between two at the last sheet
+  if (now_.loose.empty()) return true;
+  if (now_.bins.empty()) return false;
   ++tried_;
   if (below(kOneOf) == 0)
     refill();
   else
     exchange();
   makeDearer();
-  constexpr std::size_t kOften = 1000;  // tries between two at the last sheet
-  return loose_.empty() || (last_ && tried_ % kOften == 0 && layLast());
+  return now_.loose.empty() || (now_.last && tried_ % kOften == 0 && layLast());
 }
 
 bool OneFewer::isTaken(double worth) {
-  double& then = before_[tried_ % before_.size()];
-  const bool isTaken = worth <= looseWorth_ || worth <= then;
-  if (isTaken) looseWorth_ = worth;
-  then = std::min(then, looseWorth_);
+  double& then = now_.before[tried_ % now_.before.size()];
+  const bool isTaken = worth <= now_.looseWorth || worth <= then;
+  if (isTaken) now_.looseWorth = worth;
+  then = std::min(then, now_.looseWorth);
   return isTaken;
 }
 
@@ -135,15 +137,15 @@ void OneFewer::exchange() {
   constexpr std::size_t kMostPieces = 10, kOnce = 2;  // so often in one sheet alone
   std::array<std::size_t, 2> which{}, at{};
   std::size_t count = 0;
-  std::vector<std::size_t> all = loose_;
+  std::vector<std::size_t> all = now_.loose;
   const std::size_t wanted = below(kOnce) == 0 ? 1 : 2;
   for (int tries = 0; count < wanted && tries < kLooks; ++tries) {
-    const std::size_t b = below(bins_.size());
-    if (bins_[b].pinned || (count == 1 && which[0] == b)) continue;
-    const std::size_t part = below(bins_[b].parts.size());
+    const std::size_t b = below(now_.bins.size());
+    if (now_.bins[b].pinned || (count == 1 && which[0] == b)) continue;
+    const std::size_t part = below(now_.bins[b].parts.size());
     const std::size_t before = all.size();
-    addPieces(bins_[b].parts, part, all);
-    const SheetPart& region = bins_[b].parts[part];
+    addPieces(now_.bins[b].parts, part, all);
+    const SheetPart& region = now_.bins[b].parts[part];
     double left = double(region.across) * double(region.along);
     for (std::size_t k = before; k < all.size(); ++k) left -= areaOfKind(job_, all[k]);
     if (all.size() - before > kMostPieces || (left <= 0.0 && below(4) > 0)) {
@@ -157,11 +159,12 @@ void OneFewer::exchange() {
   Pool pool = poolOf(std::move(all));
   std::vector<double> worth;
   worth.reserve(pool.kinds.size());
-  for (const std::size_t kind : pool.kinds) worth.push_back(worth_[kind]);
+  for (const std::size_t kind : pool.kinds) worth.push_back(now_.worth[kind]);
   std::array<Filling, 2> fresh;
   for (std::size_t i = 0; i < count; ++i) {
-    const Bin& bin = bins_[which[i]];
-    if (i == 0 || bin.stock != bins_[which[0]].stock) filler_.begin(bin.stock, pool.kinds, worth);
+    const Bin& bin = now_.bins[which[i]];
+    if (i == 0 || bin.stock != now_.bins[which[0]].stock)
+      filler_.begin(bin.stock, pool.kinds, worth);
     SheetPart region = bin.parts[at[i]];
     region.kind = SheetPart::Kind::Free;
     fresh[i] = filler_.best(region, kFills, pool.counts).first;
@@ -169,9 +172,9 @@ void OneFewer::exchange() {
   }
   std::vector<std::size_t> loose = piecesOf(pool);
   if (!isTaken(worthOf(loose))) return;
-  loose_ = std::move(loose);
+  now_.loose = std::move(loose);
   for (std::size_t i = 0; i < count; ++i) {
-    Bin& bin = bins_[which[i]];
+    Bin& bin = now_.bins[which[i]];
     const Filling whole{0.0, withInstead(bin.parts, at[i], fresh[i].parts)};
     bin = emptyBin(job_, bin.stock);
     takeFilling(job_, bin, whole, 0);
@@ -180,14 +183,14 @@ void OneFewer::exchange() {
 
 void OneFewer::refill() {
   constexpr std::size_t kOneOf = 10, kTwo = 3;  // so often two sheets at a time
-  std::vector<std::size_t> which{below(bins_.size())};
-  if (const std::size_t other = below(bins_.size()); below(kOneOf) < kTwo && other != which[0])
+  std::vector<std::size_t> which{below(now_.bins.size())};
+  if (const std::size_t other = below(now_.bins.size()); below(kOneOf) < kTwo && other != which[0])
     which.push_back(other);
-  std::vector<std::size_t> all = loose_;
+  std::vector<std::size_t> all = now_.loose;
   std::vector<Bin> fresh;
   for (const std::size_t b : which) {
-    all.insert(all.end(), bins_[b].holds.begin(), bins_[b].holds.end());
-    fresh.push_back(emptied(job_, bins_[b]));
+    all.insert(all.end(), now_.bins[b].holds.begin(), now_.bins[b].holds.end());
+    fresh.push_back(emptied(job_, now_.bins[b]));
     for (const std::size_t kind : fresh.back().holds)
       all.erase(std::find(all.begin(), all.end(), kind));
   }
@@ -195,8 +198,8 @@ void OneFewer::refill() {
   for (Bin& bin : fresh) takeInto(bin, pool.kinds, pool.counts);
   std::vector<std::size_t> loose = piecesOf(pool);
   if (!isTaken(worthOf(loose))) return;
-  for (std::size_t i = 0; i < which.size(); ++i) bins_[which[i]] = std::move(fresh[i]);
-  loose_ = std::move(loose);
+  for (std::size_t i = 0; i < which.size(); ++i) now_.bins[which[i]] = std::move(fresh[i]);
+  now_.loose = std::move(loose);
 }
 
 /// The best of some tries.
@@ -204,7 +207,7 @@ void OneFewer::takeInto(Bin& bin, const std::vector<std::size_t>& kinds, Counts&
   constexpr int kTries = 40;
   std::vector<double> worth;
   worth.reserve(kinds.size());
-  for (const std::size_t kind : kinds) worth.push_back(worth_[kind]);
+  for (const std::size_t kind : kinds) worth.push_back(now_.worth[kind]);
   filler_.begin(bin.stock, kinds, worth);
   for (const std::size_t at : std::vector<std::size_t>(bin.free)) {
     const auto [best, got] = filler_.best(bin.parts[at], kTries, pool);
@@ -215,7 +218,7 @@ void OneFewer::takeInto(Bin& bin, const std::vector<std::size_t>& kinds, Counts&
 
 double OneFewer::worthOf(const std::vector<std::size_t>& kinds) const {
   double sum = 0.0;
-  for (const std::size_t kind : kinds) sum += worth_[kind];
+  for (const std::size_t kind : kinds) sum += now_.worth[kind];
   return sum;
 }
 
@@ -223,19 +226,19 @@ double OneFewer::worthOf(const std::vector<std::size_t>& kinds) const {
 void OneFewer::makeDearer() {
   constexpr std::size_t kLong = 1'500;  // tries
   constexpr double kDearer = 1.05, kBetter = 0.9999;
-  if (looseWorth_ < least_ * kBetter) {
-    least_ = looseWorth_;
+  if (now_.looseWorth < now_.least * kBetter) {
+    now_.least = now_.looseWorth;
     bettered_ = tried_;
   }
-  if (tried_ - bettered_ < kLong || loose_.empty()) return;
+  if (tried_ - bettered_ < kLong || now_.loose.empty()) return;
   bettered_ = tried_;
-  std::vector<std::size_t> once = loose_;
+  std::vector<std::size_t> once = now_.loose;
   std::sort(once.begin(), once.end());
   once.erase(std::unique(once.begin(), once.end()), once.end());
-  for (const std::size_t kind : once) worth_[kind] *= kDearer;
-  const double now = worthOf(loose_);
-  for (double& before : before_) before *= now / looseWorth_;
-  looseWorth_ = least_ = now;
+  for (const std::size_t kind : once) now_.worth[kind] *= kDearer;
+  const double now = worthOf(now_.loose);
+  for (double& before : now_.before) before *= now / now_.looseWorth;
+  now_.looseWorth = now_.least = now;
 }
 
 }  // namespace drapery

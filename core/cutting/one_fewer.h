@@ -17,15 +17,16 @@ class OneFewer {
 
   /// Only sheets are left out, not lengths of a roll.
   [[nodiscard]] bool isApt() const { return isApt_; }
-  [[nodiscard]] bool hasBegun() const { return !bins_.empty(); }
+  [[nodiscard]] bool hasBegun() const { return !now_.bins.empty(); }
   /// From a lay-out and what it leaves unplaced. If that is nothing, the sheet goes that costs most
-  /// for what lies on it, or a cheaper one comes in its place.
+  /// for what lies on it, or a cheaper one comes in its place; of several sheets one more is
+  /// emptied, for what is loose in the end.
   void begin(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost);
   /// Goes on from another lay-out of as many sheets, where that leaves less loose.
   void offer(const std::vector<Bin>& bins);
   /// One try; true once all lies somewhere.
   bool step();
-  [[nodiscard]] const std::vector<Bin>& bins() const { return bins_; }
+  [[nodiscard]] const std::vector<Bin>& bins() const { return now_.bins; }
   /// Of what is loose.
   [[nodiscard]] double looseArea() const;
 
@@ -48,13 +49,17 @@ class OneFewer {
   std::mt19937_64& random_;
   ChanceFiller filler_;
   bool isApt_ = true;
-  std::vector<Bin> bins_;
-  std::vector<std::size_t> loose_;   // kinds
-  std::optional<std::size_t> last_;  // the stock of the sheet that is kept for them
-  std::vector<double> worth_;        // by kind; more of what is hard to place
-  double looseWorth_ = 0.0, least_ = 0.0;
-  /// What was loose some tries ago: no more than that is taken too, as in the packer.
-  std::array<double, 50> before_{};
+  /// How far it has come.
+  struct State {
+    std::vector<Bin> bins;
+    std::vector<std::size_t> loose;   // kinds
+    std::optional<std::size_t> last;  // the stock of the sheet that is kept for them
+    std::vector<double> worth;        // by kind; more of what is hard to place
+    double looseWorth = 0.0, least = 0.0;
+    /// What was loose some tries ago: no more than that is taken too, as in the packer.
+    std::array<double, 50> before{};
+  };
+  State now_;
   std::size_t tried_ = 0, bettered_ = 0;
 };
 

@@ -4,13 +4,14 @@
 #include <array>
 #include <cmath>
 #include <limits>
-#include <map>
 #include <random>
 #include <tuple>
 
 #include "core/cutting/beginning.h"
 #include "core/cutting/bin.h"
+#include "core/cutting/layout_of_bins.h"
 #include "core/cutting/one_fewer.h"
+#include "core/cutting/pattern_sheets.h"
 #include "core/cutting/placing.h"
 #include "core/cutting/region_filler.h"
 #include "core/cutting/roll_shortening.h"
@@ -139,7 +140,7 @@ class Packer::Work {
       emptied.push_back(isOther ? other : bin.stock);
       bins.erase(bins.begin() + static_cast<std::ptrdiff_t>(which));
     }
-    if (below(2) == 0) refill(emptied, {{}, 1}, bins, used, loose);
+    if (below(2) == 0) refill(emptied, {.tries = 1}, bins, used, loose);
     const Habit habit{kFits[below(kFits.size())], below(3) > 0, kOrders[below(kOrders.size())],
                       below(2) == 0 ? 0.15 : 0.5};
     if (fill(bins, used, loose, habit, lost))
@@ -155,7 +156,7 @@ class Packer::Work {
       std::vector<Bin> bins;
       std::vector<int> used(job_.stocks.size(), 0);
       Counts wanted = job_.counts;
-      addWhole(patterns, bins, used, wanted);
+      addWhole(job_, patterns, bins, used, wanted);
       if (i == 0) addAgain(bins, used, wanted);
       std::vector<std::pair<double, const PatternUse*>> parts;
       for (const PatternUse& use : patterns) {
@@ -165,30 +166,20 @@ class Packer::Work {
       std::sort(parts.begin(), parts.end(),
                 [](const auto& a, const auto& b) { return a.first > b.first; });
       const double least = i == 0 ? 0.8 : 0.6 + 0.35 * this->part();
-      for (const auto& [part, use] : parts) addPattern(*use, least, bins, used, wanted);
+      for (const auto& [part, use] : parts) addPattern(job_, *use, least, bins, used, wanted);
       std::vector<std::size_t> loose, lost;
       for (std::size_t kind = 0; kind < wanted.size(); ++kind)
         loose.insert(loose.end(), static_cast<std::size_t>(std::max(0, wanted[kind])), kind);
       while (!loose.empty()) {
         const auto stock = stockFor(used, loose.front());
         const std::size_t before = loose.size();
-        if (stock) refill({*stock}, {{}, 4}, bins, used, loose);
+        if (stock) refill({*stock}, {.tries = 4}, bins, used, loose);
         if (loose.size() == before || isEnough()) break;
       }
       const Habit habit{kFits[below(kFits.size())]};
       if (fill(bins, used, loose, habit, lost))
         takeIfBetter(std::move(bins), std::move(used), std::move(lost));
     }
-  }
-
-  /// False where none is used whole.
-  bool addWhole(const std::vector<PatternUse>& patterns, std::vector<Bin>& bins,
-                std::vector<int>& used, Counts& wanted) {
-    const std::size_t before = bins.size();
-    for (const PatternUse& use : patterns)
-      for (double n = std::floor(use.often + kAlmost); n >= 1; --n)
-        addPattern(use, 0.9, bins, used, wanted);
-    return bins.size() > before;
   }
 
   /// Patterns of what is left, again and again; with few copies of each they say little.
@@ -205,43 +196,14 @@ class Packer::Work {
       for (PatternUse& use : uses)
         for (SheetPart& part : use.parts)
           if (part.kind == SheetPart::Kind::Piece) part.piece = kinds[part.piece];
-      if (addWhole(uses, bins, used, wanted)) continue;
+      if (addWhole(job_, uses, bins, used, wanted)) continue;
       std::stable_sort(uses.begin(), uses.end(),
                        [](const PatternUse& a, const PatternUse& b) { return a.often > b.often; });
       const std::size_t before = bins.size();
       for (const PatternUse& use : uses)
-        if (bins.size() == before) addPattern(use, 0.9, bins, used, wanted);
+        if (bins.size() == before) addPattern(job_, use, 0.9, bins, used, wanted);
       if (bins.size() == before) return;
     }
-  }
-
-  /// Without what is not wanted any more; not at all where less than that part of its area is.
-  void addPattern(const PatternUse& use, double least, std::vector<Bin>& bins,
-                  std::vector<int>& used, Counts& wanted) {
-    const auto there = job_.stock(use.stock).count;
-    if (there && used[use.stock] >= *there) return;
-    Bin bin;
-    bin.stock = use.stock;
-    bin.parts = use.parts;
-    Counts left = wanted;
-    double all = 0.0;
-    for (std::size_t i = 0; i < bin.parts.size(); ++i) {
-      SheetPart& part = bin.parts[i];
-      if (part.kind == SheetPart::Kind::Piece) {
-        all += areas_[part.piece];
-        if (left[part.piece] > 0) {
-          --left[part.piece];
-          hold(job_, bin, part);
-          continue;
-        }
-        part.kind = SheetPart::Kind::Free;
-      }
-      if (part.kind == SheetPart::Kind::Free) bin.free.push_back(i);
-    }
-    if (bin.area <= 0 || bin.area < least * all) return;
-    wanted = std::move(left);
-    bins.push_back(std::move(bin));
-    ++used[use.stock];
   }
 
   void follow(const Work& other) {
@@ -409,49 +371,12 @@ class Packer::Work {
   [[nodiscard]] std::size_t lost() const { return bestLost_.size(); }
 
   [[nodiscard]] MaterialLayOut layOut(bool isLast) const {
-    MaterialLayOut result;
+    MaterialLayOut result = layOutOf(job_, bestBins_, bestLost_, isLast);
     result.cost = cost_;
-    std::map<std::pair<std::size_t, std::vector<std::size_t>>, std::size_t>
-        alike;                                                   // sheets by what they hold
-    std::optional<std::pair<std::size_t, const Bin*>> emptiest;  // of sheets
-    for (const Bin& bin : bestBins_) {
-      const bool isRoll = job_.stock(bin.stock).form == StockForm::Roll;
-      std::vector<std::size_t> holds = bin.holds;
-      std::sort(holds.begin(), holds.end());
-      if (bin.pinned) {
-        result.sheets.push_back(sheetOf(job_, bin));
-        result.sheets.back().pinned = job_.pinned[*bin.pinned].sheet;
-        continue;
-      }
-      const auto [found, isNew] =
-          alike.try_emplace({bin.stock, std::move(holds)}, result.sheets.size());
-      if (!isNew && !isRoll) {
-        ++result.sheets[found->second].repeat;
-        continue;
-      }
-      result.sheets.push_back(sheetOf(job_, bin));
-      if (!isRoll && (!emptiest || shareOf(job_, bin) < shareOf(job_, *emptiest->second)))
-        emptiest = {result.sheets.size() - 1, &bin};
-    }
-    // What is left over in one piece counts where most is left.
-    if (emptiest && isLast)
-      if (auto laid =
-              withLargestOffCut(job_, emptiest->second->stock, countsOf(*emptiest->second))) {
-        laid->repeat = result.sheets[emptiest->first].repeat;
-        result.sheets[emptiest->first] = std::move(*laid);
-      }
-    if (bestLost_.empty()) return result;
-    result.notPlaced.assign(areas_.size(), 0);
-    for (const std::size_t kind : bestLost_) ++result.notPlaced[kind];
     return result;
   }
 
  private:
-  [[nodiscard]] Counts countsOf(const Bin& bin) const {
-    Counts counts(areas_.size(), 0);
-    for (const std::size_t kind : bin.holds) ++counts[kind];
-    return counts;
-  }
   /// How many of each stock.
   [[nodiscard]] std::vector<int> usedOf(const std::vector<Bin>& bins) const {
     std::vector<int> used(job_.stocks.size(), 0);

@@ -30,6 +30,18 @@ RC_GTEST_PROP(LayOut, isSoundOnAnyStock, ()) {
   }
 }
 
+// So many that sheets are worked on patiently, on stock that may run out, at several prices.
+RC_GTEST_PROP(LayOut, isSoundOfManyPieces, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(3, 9), 6, *rc::gen::inRange(1, 4));
+  for (CutPiece& piece : problem.pieces) piece.count *= 6;
+  const CutLayout layout = laidOut(problem, 36);
+  RC_ASSERT(faultIn(problem, layout) == "");
+  for (const MaterialCost& cost : layout.materials) {
+    RC_ASSERT(cost.bound <= cost.cost + 1e-9);
+    if (cost.isProven) RC_ASSERT(cost.bound >= cost.cost - 1e-9);
+  }
+}
+
 RC_GTEST_PROP(LayOut, placesWhateverFitsWhileThereIsStock, ()) {
   CutProblem problem = anyProblem(*rc::gen::inRange(1, 7), 5, 2);
   for (CutStock& stock : problem.stocks) stock.count.reset();

@@ -39,6 +39,48 @@ Job bookWith(const std::string& method,
 
 double tenths(int least, int most) { return *rc::gen::inRange(least * 10, most * 10) / 10.0; }
 
+// Turn-ins laid on the inside of a cover as boxes: that they lie over one another is told where
+// those of two opposite sides do.
+RC_GTEST_PROP(Structures, turnInsThatMeetAreTold, ()) {
+  using Box = bg::model::box<BgPoint>;
+  const std::string method =
+      *rc::gen::element<std::string>("concertina", "covered-board", "stab-plain", "stab-boarded");
+  Job job = bookWith(method, {{"margin", tenths(10, 60)}, {"board_thickness", tenths(1, 3)}});
+  job.round = 0.01;
+  const double wide = tenths(30, 90), high = tenths(30, 90);
+  if (method == "concertina") {
+    job.given["page_width"] = {wide, {}};
+    job.given["page_height"] = {high, {}};
+  } else {
+    const std::string by = method == "covered-board" ? "cover_" : "text_";
+    job.given[by + "width"] = {wide, {}};
+    job.given[by + "height"] = {high, {}};
+  }
+  const bool isBoarded = method == "stab-boarded";
+  if (isBoarded) job.allowances["side_margin"] = {tenths(10, 60), {}};
+  const auto outcome = planOf(job);
+  RC_PRE(outcome.issues.empty());
+  const Plan& plan = outcome.plan;
+  const double width = method == "concertina"      ? valueOf(plan, "board_width")
+                       : method == "covered-board" ? valueOf(plan, "case_width")
+                                                   : valueOf(plan, "cover_width");
+  const double height = valueOf(plan, "board_height"), reach = valueOf(plan, "turn_in_reach");
+  const double other = isBoarded ? valueOf(plan, "side_reach") : reach;
+  const double both = std::max(reach, other);
+  const double board = valueOf(plan, "board_width");
+  RC_PRE(board > 0.0);
+  const auto lieOver = [](const Box& a, const Box& b) {
+    Box shared;
+    return bg::intersection(a, b, shared) && bg::area(shared) > 0.01 * 30;
+  };
+  const bool across =
+      lieOver(Box({0, 0}, {reach, height}), Box({width - other, 0}, {width, height}));
+  const bool along = lieOver(Box({0, 0}, {width, both}), Box({0, height - both}, {width, height}));
+  RC_LOG() << method << " " << width << " x " << height << ", " << reach << " " << other << "\n";
+  if (std::min(std::abs(reach + other - width), std::abs(2 * both - height)) < 0.02) return;
+  RC_ASSERT(hasFinding(plan, "turn-ins-meet") == (across || along));
+}
+
 // Four mitred corners: four triangles fall away, and each cut lies as far from the board's corner
 // as it should.
 RC_GTEST_PROP(Structures, coveringsAreCutAtTheirCorners, ()) {

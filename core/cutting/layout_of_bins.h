@@ -1,0 +1,17 @@
+// Filled sheets and rolls as a lay-out: those alike told once, the emptiest with what is left over
+// in one piece.
+#pragma once
+
+#include <vector>
+
+#include "core/cutting/bin.h"
+#include "core/cutting/exact_lay_out.h"
+
+namespace drapery {
+
+/// @param lost kinds that lie nowhere, each as often as one does.
+/// @param isLast whether it is worth the time to leave the largest off-cut that there can be.
+MaterialLayOut layOutOf(const MaterialJob& job, const std::vector<Bin>& bins,
+                        const std::vector<std::size_t>& lost, bool isLast);
+
+}  // namespace drapery
