@@ -34,6 +34,8 @@ std::array<QString, 3> poseWords(Turning turning) {
       return {Words::tr("shut"), Words::tr("half open"), Words::tr("pulled out")};
     case Turning::Spring:
       return {Words::tr("on its levers"), Words::tr("half sprung"), Words::tr("sprung open")};
+    case Turning::Round:
+      return {Words::tr("laid flat"), Words::tr("round the leaves"), Words::tr("lifted")};
   }
   return {Words::tr("closed"), Words::tr("half open"), Words::tr("turned over")};
 }
@@ -45,7 +47,9 @@ void addPoses(StagePanel& panel, const Pose& pose) {
   panel.links.push_back({kPoseClosed, shut});
   panel.links.push_back({kPoseHalf, half});
   panel.links.push_back({kPoseOver, over});
-  panel.links.push_back({kPosePlay, Words::tr("open it")});
+  panel.links.push_back({kPosePlay, panel.drawing.grip->turning == Turning::Round
+                                        ? Words::tr("fold it")
+                                        : Words::tr("open it")});
   if (panel.drawing.grip->hasOther)
     panel.links.push_back({kPoseBoth, pose.isBoth ? Words::tr("the front alone")
                                                   : Words::tr("with the other cover")});

@@ -48,6 +48,8 @@ QString labelWords(const DrawingLabel& label) {
     return Words::tr("%1°: here the cloth pulls, it goes no further").arg(number);
   if (id == "fold.some") return Words::tr("%1 are drawn").arg(number);
   if (id == "fold.open") return Words::tr("%1° at each fold").arg(number);
+  if (id == "cover.down") return Words::tr("%1° down round the leaves").arg(number);
+  if (id == "cover.lifted") return Words::tr("%1° lifted").arg(number);
   if (id == "hinge.free") return Words::tr("%1° from shut").arg(number);
   if (id == "hinge.stops")
     return Words::tr("%1°: the boards meet at the hinge, it goes no further").arg(number);

@@ -40,7 +40,9 @@ void TurnHandle::hang(const Grip& grip, QPointF hinge, QPointF at) {
   hinge_ = hinge;
   setAccessibleName(grip.turning == Turning::Folds    ? tr("The folds, degrees open")
                     : grip.turning == Turning::Spring ? tr("The spring, degrees sprung open")
-                                                      : tr("The front cover, degrees open"));
+                    : grip.turning == Turning::Round
+                        ? tr("The cover's sides, degrees folded down and lifted again")
+                        : tr("The front cover, degrees open"));
   setRange(0, static_cast<int>(grip.whole));
   setValue(static_cast<int>(std::lround(grip.turn)));
   move((at - QPointF(kSize, kSize) / 2).toPoint());
@@ -80,7 +82,7 @@ void TurnHandle::mouseMoveEvent(QMouseEvent* event) {
   double degrees = (arm - grip_.from) / grip_.per;
   const double round = 360.0 / std::abs(grip_.per), middle = grip_.whole / 2;
   degrees -= round * std::round((degrees - middle) / round);  // the nearest to its middle
-  emit turned(std::clamp(degrees, 0.0, grip_.whole));
+  emit turned(std::clamp(degrees, grip_.low, std::min(grip_.high, grip_.whole)));
 }
 
 void TurnHandle::keyPressEvent(QKeyEvent* event) {

@@ -89,8 +89,8 @@ struct Pose {
 };
 
 /// What is taken hold of, for its words: a cover; one that goes right round; the folds of a strip;
-/// the jaws of a spring.
-enum class Turning { Cover, RightRound, Folds, Spring };
+/// the jaws of a spring; sides that go down round the leaves and lift again.
+enum class Turning { Cover, RightRound, Folds, Spring, Round };
 
 /// Where it is taken hold of, and what it turns about; as far as it goes. An arm from the one to
 /// the other stands at `from` degrees when it is shut, and moves by `per` of them for each degree.
@@ -100,7 +100,8 @@ struct Grip {
   Turning turning = Turning::Cover;
   double whole = 180.0;  // as far as it could go
   double from = 0.0, per = 1.0;
-  bool hasOther = false;  // whether another cover can be shown with it
+  bool hasOther = false;           // whether another cover can be shown with it
+  double low = 0.0, high = 360.0;  // as far as it can be pulled from where it is
 };
 
 struct Drawing {

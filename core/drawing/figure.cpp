@@ -35,7 +35,7 @@ bool FigureSource::asksForMeasure() const {
 
 Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
   using Draw = Sketch (*)(const FigureSource&);
-  static constexpr std::array<std::pair<std::string_view, Draw>, 20> kFigures{
+  static constexpr std::array<std::pair<std::string_view, Draw>, 21> kFigures{
       {{"text-block", sketchTextBlock},
        {"joint", sketchJoint},
        {"flat-pieces", sketchFlatPieces},
@@ -50,6 +50,7 @@ Sketch sketchFigure(std::string_view figure, const FigureSource& source) {
        {"hinge", sketchHinge},
        {"portrait", sketchPortrait},
        {"soft-cover", sketchSoftCover},
+       {"folded-cover", sketchFoldedCover},
        {"spring", sketchSpring},
        {"lever", sketchLever},
        {"dowel", sketchDowel},

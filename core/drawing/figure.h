@@ -75,6 +75,7 @@ Sketch sketchJacket(const FigureSource& source);
 Sketch sketchOpenedCover(const FigureSource& source);
 Sketch sketchPulledStrip(const FigureSource& source);
 Sketch sketchSoftCover(const FigureSource& source);
+Sketch sketchFoldedCover(const FigureSource& source);
 Sketch sketchSpring(const FigureSource& source);
 Sketch sketchLever(const FigureSource& source);
 Sketch sketchDowel(const FigureSource& source);

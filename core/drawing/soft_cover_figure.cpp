@@ -55,6 +55,11 @@ class SoftCover {
     sketch_.add(sectionShape(Matter::Cloth, std::max(0.3, 0.02 * thick_),
                              {{crease_, 0}, {0, 0}, {0, thick_}, {crease_, thick_}},
                              source_.subject("glue")));
+    const double cord = std::min(source_.numberOr("cord", 0.0), width_);
+    sketch_.point("cord", {cord / 2, 0.35 * thick_});
+    if (cord > 0.0)
+      sketch_.add(closedShape(LineKind::Outline, Matter::Rod, rectangle(0, 0, cord, thick_),
+                              source_.subject("cord")));
   }
 
   /// Folios in one another, the inner ones standing out by the creep.

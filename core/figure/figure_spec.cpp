@@ -190,10 +190,20 @@ constexpr std::array kSoftInputs{
                 "From the spine fold to the crease at which it lifts; 0 at the fold itself."},
     FigureInput{"sections", Dimension::number(), "Folded sections; 0 for single leaves."},
     FigureInput{"folios", Dimension::number(), "Folios to a section."},
-    FigureInput{"creep", kLength, "How far the inner folios stand out."}};
-constexpr std::array<std::string_view, 3> kSoftThings{"block", "card", "glue"};
-constexpr std::array<std::string_view, 7> kSoftSpots{"spine",  "panel",  "card", "crease",
-                                                     "leaves", "square", "creep"};
+    FigureInput{"creep", kLength, "How far the inner folios stand out."},
+    FigureInput{"cord", kLength, "A cord let into the spine, its thickness; 0 without."}};
+constexpr std::array<std::string_view, 4> kSoftThings{"block", "card", "glue", "cord"};
+constexpr std::array<std::string_view, 8> kSoftSpots{"spine",  "panel",  "card",  "crease",
+                                                     "leaves", "square", "creep", "cord"};
+
+constexpr std::array kFoldedInputs{
+    FigureInput{"thickness", kLength, "Across the leaves at the spine."},
+    FigureInput{"spine", kLength, "The cover from one spine crease to the other."},
+    FigureInput{"card", kLength, "The cover's thickness."},
+    FigureInput{"crease", kLength, "From a spine crease to the outer one."},
+    FigureInput{"side", kLength, "The cover, spine crease to fore-edge."}};
+constexpr std::array<std::string_view, 3> kFoldedThings{"block", "card", "glue"};
+constexpr std::array<std::string_view, 4> kFoldedSpots{"spine", "crease", "leaves", "card"};
 
 constexpr std::array kSpringInputs{
     FigureInput{"thickness", kLength, "Across the leaves at the fore-edge."},
@@ -357,6 +367,13 @@ constexpr std::array kFigures{
                kSoftInputs,
                kSoftThings,
                kSoftSpots,
+               {}},
+    FigureSpec{"folded-cover",
+               "A creased cover from the head, outside up: its sides folded down round the leaves, "
+               "then lifted at their outer creases.",
+               kFoldedInputs,
+               kFoldedThings,
+               kFoldedSpots,
                {}},
     FigureSpec{"spring",
                "A spring on its spine and levers, cut through, sprung open as far as one likes.",

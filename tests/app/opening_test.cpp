@@ -126,6 +126,36 @@ TEST_F(Opening, whatTurnsFollowsThePointerInEveryStructure) {
   }
 }
 
+// Pulled down round the leaves the sides of a wrapper go no further; from there they lift.
+TEST_F(Opening, aWrapperGoesDownAndThenLifts) {
+  open(readJob(projectFile("demo/seed-list.json"), "demo").job.value());
+  click("docket.cover");
+  click("link.folded-closer");
+  const auto whereIt = [&](int degrees) {
+    handle().setValue(degrees);
+    return middle();
+  };
+  const auto pullTo = [&](QPoint there) {
+    QMouseEvent move(QEvent::MouseMove, handle().mapFromParent(there), QCursor::pos(),
+                     Qt::LeftButton, Qt::LeftButton, {});
+    QApplication::sendEvent(&handle(), &move);
+  };
+  const QPoint half = whereIt(45), low = whereIt(90), lifted = whereIt(150);
+  click("link.pose-closed");
+  EXPECT_EQ(handle().value(), 0);
+  QTest::mousePress(&handle(), Qt::LeftButton, {}, handle().rect().center());
+  pullTo(half);
+  EXPECT_NEAR(handle().value(), 45, 4);
+  pullTo(low - QPoint(60, 0));  // past the leaves
+  EXPECT_EQ(handle().value(), 90);
+  pullTo(low - QPoint(60, 0));
+  EXPECT_EQ(handle().value(), 90);
+  pullTo(lifted);
+  EXPECT_NEAR(handle().value(), 150, 4);
+  QTest::mouseRelease(&handle(), Qt::LeftButton);
+  EXPECT_TRUE(saved().fixed.empty());
+}
+
 // A figure typed while the cover is open turns what is seen at once.
 TEST_F(Opening, followsTheCaseThatIsTried) {
   openCover(plainJob("case-board-gap"));

@@ -105,6 +105,7 @@ RC_GTEST_PROP(AnyTurnedDrawing, nothingGrowsLonger, ()) {
   };
   const auto of = *rc::gen::element(
       Turned{"paperback-wrapper", "lifted-closer", {"wrapper"}},
+      Turned{"paperback-wrapper", "folded-closer", {"wrapper"}},
       Turned{"soft-slotted", "lifted-closer", {"cover"}},
       Turned{"spring-back", "spring-on-closer", {"spring"}},
       Turned{"concertina", "pulled-closer", {"strip_last"}},
@@ -121,6 +122,34 @@ RC_GTEST_PROP(AnyTurnedDrawing, nothingGrowsLonger, ()) {
   RC_LOG() << of.method;
   for (std::size_t i = 0; i < shut.size(); ++i)
     RC_ASSERT(std::abs(shut[i] - turned[i]) < 1e-6 * (1.0 + shut[i]));
+}
+
+// A wrapper goes down round its leaves at its second and third crease, and lifts at the first and
+// fourth, the other way; its first part is its crease spacing from the next (common practice).
+RC_GTEST_PROP(AnyWrapper, foldsAtFourCreasesInTheirDirections, ()) {
+  const Plan plan = planOf(*anyJob("paperback-wrapper")).plan;
+  const ViewRule* view = viewOf(plan, "folded-closer");
+  RC_PRE(view != nullptr);
+  const auto at = [&](double turn) {
+    for (const Shape& shape : drawView(*view, plan, {turn, false}).shapes)
+      if (shape.subject.id == "wrapper" && shape.line == LineKind::Section) return shape.points;
+    return std::vector<Point>{};
+  };
+  RC_PRE(!at(0.0).empty());
+  const auto bend = [](const std::vector<Point>& card, std::size_t i) {
+    const Point a = card[i - 1], b = card[i], c = card[i + 1];
+    return std::atan2((b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x),
+                      (b.x - a.x) * (c.x - b.x) + (b.y - a.y) * (c.y - b.y));
+  };
+  constexpr double kDegree = 3.14159265358979 / 180.0;
+  const int turn = *rc::gen::inRange(0, 181);
+  const std::vector<Point> card = at(turn);
+  RC_ASSERT(card.size() == 6);
+  const double down = std::min(turn, 90) * kDegree, lifted = std::max(turn - 90, 0) * kDegree;
+  for (const std::size_t mountain : {2U, 3U}) RC_ASSERT(std::abs(bend(card, mountain) + down) < 1e-6);
+  for (const std::size_t valley : {1U, 4U}) RC_ASSERT(std::abs(bend(card, valley) - lifted) < 1e-6);
+  const double spacing = std::hypot(card[2].x - card[1].x, card[2].y - card[1].y);
+  RC_ASSERT(std::abs(spacing - *plan.number("crease_spacing")) < 1e-6);
 }
 
 }  // namespace
