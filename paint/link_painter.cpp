@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "paint/fonts.h"
+#include "paint/stamp.h"
 
 namespace drapery {
 
@@ -64,12 +65,15 @@ class LinkPainting {
   [[nodiscard]] double beside() const { return std::min(3.5, 0.22 * column_); }
 
   void drawGround() {
-    painter_.setPen(QPen(palette_.hairline, kThin));
-    painter_.setBrush(palette_.leaves);
+    const QSizeF size(0.84 * column_, bottom_ - top_);
+    const Stamp fold(painter_, size, [&](QPainter& painter) {
+      painter.setPen(QPen(palette_.hairline, kThin));
+      painter.setBrush(palette_.leaves);
+      painter.drawRoundedRect(QRectF({-size.width() / 2, -size.height() / 2}, size), 0.3 * column_,
+                              0.3 * column_);
+    });
     for (int section = 1; section <= sections_; ++section)
-      painter_.drawRoundedRect(
-          QRectF(x(section) - 0.42 * column_, top_, 0.84 * column_, bottom_ - top_), 0.3 * column_,
-          0.3 * column_);
+      fold.put(painter_, {x(section), (top_ + bottom_) / 2});
     // The card that the loops go round, at both ends of the slot.
     painter_.setPen(QPen(palette_.secondInk, kThin));
     QColor card = palette_.cloth;

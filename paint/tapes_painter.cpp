@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "paint/fonts.h"
+#include "paint/stamp.h"
 
 namespace drapery {
 
@@ -43,8 +44,11 @@ class TapesPainting {
     if (part_.how == SewnPart::How::ToCome) drawGround();
     painter_.setClipRect(
         QRectF(0, top_ - kPast, left_ + sewn_.height * perMm_ + kEnds, bottom_ - top_ + 2 * kPast));
+    const Stamp pass(painter_, {12, 12}, [this](QPainter& painter) {
+      paintPass(painter, part_, palette_, {0, 0}, 0.4 * row_);
+    });
     for (std::size_t i = part_.from; i < std::min(part_.to, sewn_.steps.size()); ++i)
-      if (isShown(sewn_.steps[i])) draw(sewn_.steps[i]);
+      if (isShown(sewn_.steps[i])) draw(sewn_.steps[i], pass);
   }
 
  private:
@@ -74,12 +78,16 @@ class TapesPainting {
   }
   void drawFolds() {
     painter_.setFont(textFont(kLabelPixels));
+    const QSizeF size(sewn_.height * perMm_, 0.84 * row_);
+    const Stamp fold(painter_, size, [&](QPainter& painter) {
+      painter.setPen(QPen(palette_.hairline, kThin));
+      painter.setBrush(palette_.leaves);
+      painter.drawRoundedRect(QRectF({-size.width() / 2, -size.height() / 2}, size), 0.3 * row_,
+                              0.3 * row_);
+    });
+    painter_.setPen(palette_.secondInk);
     for (int section = first_; section <= last_; ++section) {
-      const QRectF fold(x(0), y(section) - 0.42 * row_, sewn_.height * perMm_, 0.84 * row_);
-      painter_.setPen(QPen(palette_.hairline, kThin));
-      painter_.setBrush(palette_.leaves);
-      painter_.drawRoundedRect(fold, 0.3 * row_, 0.3 * row_);
-      painter_.setPen(palette_.secondInk);
+      fold.put(painter_, {x(sewn_.height / 2), y(section)});
       painter_.drawText(QRectF(x(0) - kEnds, y(section) - 8, kEnds - 14, 16),
                         Qt::AlignRight | Qt::AlignVCenter, QString::number(section));
     }
@@ -95,13 +103,13 @@ class TapesPainting {
     painter_.drawLine(QPointF(x(station(step.from)), y(step.section)),
                       QPointF(x(station(step.station)), y(step.section)));
   }
-  void draw(const TapeStep& step) {
+  void draw(const TapeStep& step, const Stamp& pass) {
     const double at = station(step.station);
     painter_.setBrush(Qt::NoBrush);
     painter_.setPen(threadPen(part_, palette_));
     switch (step.what) {
       case TapeStep::Do::Pass:
-        paintPass(painter_, part_, palette_, {x(at), y(step.section)}, 0.4 * row_);
+        pass.put(painter_, {x(at), y(step.section)});
         break;
       case TapeStep::Do::Run:
         line(step, true);

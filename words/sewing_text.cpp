@@ -65,8 +65,8 @@ std::string sewingText(const SewingJob& job, const SewnStab& sewn) {
   out += "\nTie the stack at holes";
   for (const Tie& tie : sewn.ties) out += " " + std::to_string(tie.hole + 1);
   out += "; each tie comes off before its hole's first pass.\n\n";
-  for (const SewMove& move : sewMoves(job, sewn, notationOf(plan)))
-    out += fmt::format("{:>4}  {}\n", move.step + 1, move.says);
+  for (const std::size_t step : sewMoves(sewn))
+    out += fmt::format("{:>4}  {}\n", step + 1, moveWords(job, sewn, step, notationOf(plan)));
   return out + findings(plan);
 }
 
@@ -75,12 +75,11 @@ std::string sewingText(const SewingJob& job, const SewnLink& sewn) {
   std::string out = heading(job, plan);
   out += fmt::format("Thread: {} for the head, {} for the tail\n", threadOf(plan, "thread_head"),
                      threadOf(plan, "thread_tail"));
-  const std::vector<SewMove> moves = sewMoves(sewn);
   std::size_t next = 0;
   for (const LinkRow& row : sewn.rows) {
     out += row.end == Round::Head ? "\nAt the head\n" : "\nAt the tail\n";
     for (std::size_t i = 0; i < row.steps.size(); ++i, ++next)
-      out += fmt::format("{:>4}  {}\n", next + 1, moves[next].says);
+      out += fmt::format("{:>4}  {}\n", next + 1, linkStepWords(row.steps[i], row, i == 0));
   }
   return out + findings(plan);
 }
@@ -93,8 +92,8 @@ std::string sewingText(const SewingJob& job, const SewnTapes& sewn) {
   out += "Stations from the head:";
   for (const double station : sewn.stations) out += " " + lengthOf(plan, station);
   out += "\n\n";
-  for (const SewMove& move : sewMoves(sewn))
-    out += fmt::format("{:>4}  {}\n", move.step + 1, move.says);
+  for (std::size_t i = 0; i < sewn.steps.size(); ++i)
+    out += fmt::format("{:>4}  {}\n", i + 1, tapeStepWords(sewn.steps[i], sewn.tapes(), i == 0));
   return out + findings(plan);
 }
 

@@ -4,6 +4,7 @@
 
 #include <array>
 #include <cmath>
+#include <numeric>
 
 namespace drapery {
 
@@ -123,38 +124,42 @@ bool isToldBefore(const std::vector<SewStep>& steps, std::size_t step) {
 
 }  // namespace
 
-std::vector<SewMove> sewMoves(const SewingJob& job, const SewnStab& sewn, const Notation& notation,
-                              const Translate& translate) {
-  const auto& steps = sewn.trail.steps;
+std::vector<std::size_t> sewMoves(const SewnStab& sewn) {
+  std::vector<std::size_t> moves;
+  for (std::size_t i = 0; i < sewn.trail.steps.size(); ++i)
+    if (!isToldBefore(sewn.trail.steps, i)) moves.push_back(i);
+  return moves;
+}
+
+std::vector<std::size_t> sewMoves(const SewnBook& book) {
+  if (const auto* stab = std::get_if<SewnStab>(&book.sewn)) return sewMoves(*stab);
+  std::size_t count = 0;
+  if (const auto* link = std::get_if<SewnLink>(&book.sewn))
+    for (const LinkRow& row : link->rows) count += row.steps.size();
+  else if (const auto* tapes = std::get_if<SewnTapes>(&book.sewn))
+    count = tapes->steps.size();
+  std::vector<std::size_t> moves(count);
+  std::iota(moves.begin(), moves.end(), 0);
+  return moves;
+}
+
+std::string moveWords(const SewingJob& job, const SewnStab& sewn, std::size_t step,
+                      const Notation& notation, const Translate& translate) {
   const SewingNotes notes{job.finish, sewn.plan.number("start_tail").value_or(0.0)};
-  const std::vector<std::string> words = stepWords(steps, notes, notation, translate);
-  std::vector<SewMove> moves;
-  for (std::size_t i = 0; i < steps.size(); ++i)
-    if (!isToldBefore(steps, i)) moves.push_back({i, words[i]});
-  return moves;
+  return StepWords(sewn.trail.steps, notes, notation, translate).of(step);
 }
 
-std::vector<SewMove> sewMoves(const SewnLink& sewn, const Translate& translate) {
-  std::vector<SewMove> moves;
-  for (const LinkRow& row : sewn.rows)
-    for (std::size_t i = 0; i < row.steps.size(); ++i)
-      moves.push_back({moves.size(), linkStepWords(row.steps[i], row, i == 0, translate)});
-  return moves;
-}
-
-std::vector<SewMove> sewMoves(const SewnTapes& sewn, const Translate& translate) {
-  std::vector<SewMove> moves;
-  for (std::size_t i = 0; i < sewn.steps.size(); ++i)
-    moves.push_back({i, tapeStepWords(sewn.steps[i], sewn.tapes(), i == 0, translate)});
-  return moves;
-}
-
-std::vector<SewMove> sewMoves(const SewnBook& book, const Notation& notation,
-                              const Translate& translate) {
+std::string moveWords(const SewnBook& book, std::size_t step, const Notation& notation,
+                      const Translate& translate) {
   if (const auto* stab = std::get_if<SewnStab>(&book.sewn))
-    return sewMoves(book.job, *stab, notation, translate);
-  if (const auto* link = std::get_if<SewnLink>(&book.sewn)) return sewMoves(*link, translate);
-  if (const auto* tapes = std::get_if<SewnTapes>(&book.sewn)) return sewMoves(*tapes, translate);
+    return moveWords(book.job, *stab, step, notation, translate);
+  if (const auto* tapes = std::get_if<SewnTapes>(&book.sewn))
+    return tapeStepWords(tapes->steps[step], tapes->tapes(), step == 0, translate);
+  if (const auto* link = std::get_if<SewnLink>(&book.sewn))
+    for (const LinkRow& row : link->rows) {
+      if (step < row.steps.size()) return linkStepWords(row.steps[step], row, step == 0, translate);
+      step -= row.steps.size();
+    }
   return {};
 }
 

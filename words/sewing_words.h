@@ -21,18 +21,15 @@ struct SewingNotes {
 std::vector<std::string> stepWords(const std::vector<SewStep>& steps, const SewingNotes& notes,
                                    const Notation& notation, const Translate& translate = {});
 
-/// What is done in one go: a sentence, and the step with which it begins.
-struct SewMove {
-  std::size_t step = 0;  // from 0
-  std::string says;
-};
-std::vector<SewMove> sewMoves(const SewingJob& job, const SewnStab& sewn, const Notation& notation,
-                              const Translate& translate = {});
-std::vector<SewMove> sewMoves(const SewnLink& sewn, const Translate& translate = {});
-std::vector<SewMove> sewMoves(const SewnTapes& sewn, const Translate& translate = {});
-/// None where nothing is sewn.
-std::vector<SewMove> sewMoves(const SewnBook& book, const Notation& notation,
-                              const Translate& translate = {});
+/// What is done in one go: the steps, from 0, with which each begins. Of linked sections they are
+/// counted over all rows. None where nothing is sewn.
+std::vector<std::size_t> sewMoves(const SewnStab& sewn);
+std::vector<std::size_t> sewMoves(const SewnBook& book);
+/// The sentence of one of them; one alone, since a sewing may have over a thousand.
+std::string moveWords(const SewingJob& job, const SewnStab& sewn, std::size_t step,
+                      const Notation& notation, const Translate& translate = {});
+std::string moveWords(const SewnBook& book, std::size_t step, const Notation& notation,
+                      const Translate& translate = {});
 
 /// As it is cut, never short: up to whole 5 mm, or 1/4 in.
 std::string threadWords(double mm, const Notation& notation);

@@ -119,7 +119,7 @@ Notation SewPage::notation() const { return windowNotation(document_.plan()); }
 void SewPage::renew() {
   isStale_ = isPictured_ = false;
   const auto before = std::exchange(book_, workspace_.sewing().sewn());
-  moves_ = sewMoves(*book_, notation(), translated);
+  moves_ = sewMoves(*book_);
   recallPlace();
   move_ = std::min(move_, moves_.size());
   if (stab() == nullptr) isPractice_ = false;
@@ -174,7 +174,7 @@ void SewPage::markTurnings() {
   if (const SewnStab* sewn = isPractice_ ? nullptr : stab())
     for (const std::size_t step : turnings(sewn->graph, sewn->trail.steps))
       for (std::size_t i = 0; i < moves_.size(); ++i)
-        if (moves_[i].step == step) marks.push_back(static_cast<int>(i + 1));
+        if (moves_[i] == step) marks.push_back(static_cast<int>(i + 1));
   slider_->setMarks(std::move(marks));
 }
 
@@ -218,11 +218,12 @@ void SewPage::showMove() {
     return;
   }
   words_->setText(move_ == 0 ? tr("Ready to sew, in %1 moves.").arg(moves_.size())
-                             : QString::fromStdString(moves_[move_ - 1].says));
+                             : QString::fromStdString(
+                                   moveWords(*book_, moves_[move_ - 1], notation(), translated)));
   QString aside = move_ == 0 ? QString() : tr("Move %1 of %2.").arg(move_).arg(moves_.size());
   const SewnStab* sewn = stab();
   if (sewn != nullptr) {
-    const std::size_t present = move_ == 0 ? 0 : moves_[move_ - 1].step;
+    const std::size_t present = move_ == 0 ? 0 : moves_[move_ - 1];
     const std::size_t done = stepsDone();
     if (move_ == 0) {
       QStringList holes;
@@ -289,7 +290,7 @@ void SewPage::addLands(StitchPicture& picture) const {
 /// Of all moves so far.
 std::size_t SewPage::stepsDone() const {
   if (move_ == 0) return 0;
-  if (move_ < moves_.size()) return moves_[move_].step;
+  if (move_ < moves_.size()) return moves_[move_];
   return stab() != nullptr ? stab()->trail.steps.size() : moves_.size();
 }
 

@@ -108,7 +108,7 @@ class SewPage : public StagePage {
   Document& document_;
   const Palette& palette_;
   std::shared_ptr<const SewnBook> book_ = std::make_shared<const SewnBook>();
-  std::vector<SewMove> moves_;
+  std::vector<std::size_t> moves_;  // the step with which each begins
   std::size_t move_ = 0;
   std::string placeOf_;  // the book whose place was recalled
 

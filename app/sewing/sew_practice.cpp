@@ -249,9 +249,9 @@ void SewPractice::answerThread(const QString& typed, const Notation& notation) {
   const double needed = other_.plan()->number("thread_needed").value_or(0.0);
   const auto words = [&](double mm) { return text(threadWords(mm, notation)); };
   if (const auto step = givesOutAt(other_, said)) {
-    std::string at;
-    for (const SewMove& move : sewMoves(other_, notation, translated))
-      if (move.step <= *step) at = move.says;
+    const std::vector<std::size_t> moves = sewMoves(other_);
+    const auto after = std::upper_bound(moves.begin(), moves.end(), *step);
+    const std::string at = moveWords(other_, *std::prev(after), notation, translated);
     answer_ = tr("Too short: it takes %1. With %2 the thread gives out at the move \"%3\"")
                   .arg(words(needed), words(said), text(at));
     return;

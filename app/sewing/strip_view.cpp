@@ -43,11 +43,12 @@ void StripView::goTo(std::size_t done, std::size_t present) {
   update();
 }
 
-QPixmap StripView::layer() const {
-  QPixmap layer(size() * devicePixelRatioF());
-  layer.setDevicePixelRatio(devicePixelRatioF());
+void StripView::clear(QPixmap& layer) const {
+  if (layer.size() != size() * devicePixelRatioF()) {
+    layer = QPixmap(size() * devicePixelRatioF());
+    layer.setDevicePixelRatio(devicePixelRatioF());
+  }
   layer.fill(Qt::transparent);
-  return layer;
 }
 
 /// What was drawn before is not drawn again: a way may have over a thousand steps.
@@ -58,12 +59,13 @@ void StripView::paintLayers(QPainter& painter) {
     into.setRenderHint(QPainter::Antialiasing);
     paint(into);
   };
-  const bool isNew = ground_.isNull() || ground_.size() != size() * devicePixelRatioF() ||
-                     under_ != palette_.ground;
+  const bool isNew =
+      !isPainted_ || ground_.size() != size() * devicePixelRatioF() || under_ != palette_.ground;
   const bool hasRings = !other_;
   if (isNew) {
     under_ = palette_.ground;
-    ground_ = layer();
+    isPainted_ = true;
+    clear(ground_);
     on(ground_, [&](QPainter& into) {
       if (other_)
         other_(into, {}, room);
@@ -73,13 +75,13 @@ void StripView::paintLayers(QPainter& painter) {
   }
   if (isNew || picture_.present < drawn_) {
     drawn_ = 0;
-    sewn_ = layer();
-    rings_ = hasRings ? layer() : QPixmap();
+    if (hasRings) clear(rings_);
     if (hasRings)
       on(rings_, [&](QPainter& into) { paintStitchRings(into, picture_, room, palette_); });
   }
   if (drawn_ < picture_.present) {
     const SewnPart drawn{SewnPart::How::Drawn, drawn_, picture_.present};
+    if (drawn_ == 0) clear(sewn_);
     on(sewn_, [&](QPainter& into) { paintSteps(into, drawn); });
     if (hasRings)
       on(rings_, [&](QPainter& into) {
@@ -89,7 +91,7 @@ void StripView::paintLayers(QPainter& painter) {
   }
   const SewnPart present{SewnPart::How::Present, picture_.present, picture_.done};
   painter.drawPixmap(0, 0, ground_);
-  painter.drawPixmap(0, 0, sewn_);
+  if (drawn_ > 0) painter.drawPixmap(0, 0, sewn_);
   paintSteps(painter, present);
   if (!hasRings) return;
   painter.drawPixmap(0, 0, rings_);

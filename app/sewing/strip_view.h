@@ -59,13 +59,15 @@ class StripView : public QWidget {
   std::vector<QLineF> leaders_;
   void paintLayers(QPainter& painter);
   void paintSteps(QPainter& painter, const SewnPart& part) const;
-  [[nodiscard]] QPixmap layer() const;
-  void forgetLayers() { ground_ = {}; }
+  /// Empty, and as large as the view; what it was before is used again.
+  void clear(QPixmap& layer) const;
+  void forgetLayers() { isPainted_ = false; }
 
   StitchPicture picture_;
   std::vector<HoleButton*> holes_;
   /// What lies still under the thread, the thread so far, and the rings over it, filled as far.
   QPixmap ground_, sewn_, rings_;
+  bool isPainted_ = false;
   std::size_t drawn_ = 0;  // steps in them
   QColor under_;           // the ground that they were made for
   Paint other_;

@@ -114,7 +114,6 @@ QPixmap ThreadBar::picture(bool isDrawn) const {
   picture.setDevicePixelRatio(devicePixelRatioF());
   picture.fill(Qt::transparent);
   QPainter painter(&picture);
-  painter.setRenderHint(QPainter::Antialiasing);
   paintParts(painter, QRectF(kEdge, 0, width() - 2 * kEdge, kBarHigh), isDrawn);
   return picture;
 }
@@ -142,19 +141,19 @@ void ThreadBar::paintKinds(QPainter& painter, const QRectF& room) const {
 void ThreadBar::paintEvent(QPaintEvent*) {
   const double longest = most();
   if (longest <= 0.0) return;
-  if (bare_.isNull()) {
-    bare_ = picture(false);
-    full_ = picture(true);
-  }
+  const double done = drawn();
+  if (bare_.isNull()) bare_ = picture(false);
+  if (full_.isNull() && done > 0.0) full_ = picture(true);
   QPainter painter(this);
   painter.setRenderHint(QPainter::Antialiasing);
   const double left = kEdge, room = width() - 2 * kEdge, line = 1.25 * em();
   const double top = line + 1;
   painter.drawPixmap(QPointF(0, top), bare_);
-  const double upTo = left + drawn() / longest * room;
-  painter.setClipRect(QRectF(0, top, upTo, kBarHigh));
-  painter.drawPixmap(QPointF(0, top), full_);
-  painter.setClipping(false);
+  if (done > 0.0) {
+    painter.setClipRect(QRectF(0, top, left + done / longest * room, kBarHigh));
+    painter.drawPixmap(QPointF(0, top), full_);
+    painter.setClipping(false);
+  }
   const double rule = top + kBarHigh + 3;
   if (lengths_.byRule > 0.0) {
     painter.setPen(QPen(palette_.secondInk, 1.2, Qt::DashLine));

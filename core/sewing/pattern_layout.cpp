@@ -40,11 +40,11 @@ class Laying {
     graph_.spineLength = plan_.number("spine_length").value_or(0.0);
     graph_.stripWidth = plan_.number("strip_width").value_or(0.0);
     for (const HoleRule& rule : rules_.holes) layHoles(rule);
-    if (issues_.empty() && graph_.holes.empty())
+    if (issues_.empty() && laid_.empty())
       complain("pattern-no-hole", {{"name", rules_.id}},
                rules_.holes.empty() ? SourcePosition{} : rules_.holes.front().at);
     if (!issues_.empty()) return std::move(issues_);
-    number();
+    numberHoles();
     findNear();
     for (const StretchRule& rule : rules_.stretches) layStretches(rule);
     for (const WrapRule& rule : rules_.wraps) layWraps(rule);
@@ -92,25 +92,27 @@ class Laying {
               {{"name", name},
                {"value", Amount{std::isfinite(place) ? place : -0.0, Unit::Millimetre}}},
               rule.at);
-      if (graph_.holes.size() == kMostHoles)
+      if (laid_.size() == kMostHoles)
         complain("pattern-holes-many",
                  {{"value", Amount{double(kMostHoles) + 1, Unit::One}},
                   {"limit", Amount{double(kMostHoles), Unit::One}}},
                  rule.at);
-      if (graph_.holes.size() > kMostHoles) return;
-      graph_.holes.push_back(std::move(hole));
-      rows_[rule.id].push_back(k != nullptr ? *k : 0.0);
-      at_[name] = rule.at;
+      if (laid_.size() > kMostHoles) return;
+      laid_.push_back({std::move(hole), &rule, k != nullptr ? *k : 0.0});
     });
   }
 
   /// The first is nearest the head.
-  void number() {
-    std::stable_sort(
-        graph_.holes.begin(), graph_.holes.end(), [](const StitchHole& a, const StitchHole& b) {
-          return std::abs(a.along - b.along) > kSamePlace ? a.along < b.along : a.across < b.across;
-        });
-    for (std::size_t i = 0; i < graph_.holes.size(); ++i) numbers_[graph_.holes[i].name] = i;
+  void numberHoles() {
+    std::stable_sort(laid_.begin(), laid_.end(), [](const LaidHole& a, const LaidHole& b) {
+      return std::abs(a.hole.along - b.hole.along) > kSamePlace ? a.hole.along < b.hole.along
+                                                                : a.hole.across < b.hole.across;
+    });
+    for (std::size_t i = 0; i < laid_.size(); ++i) {
+      graph_.holes.push_back(laid_[i].hole);
+      rows_[laid_[i].rule->id].emplace_back(laid_[i].k, i);
+    }
+    for (auto& [id, row] : rows_) std::sort(row.begin(), row.end());
   }
 
   void findNear() {
@@ -125,32 +127,31 @@ class Laying {
                    {{"name", holes[i].name + " and " + holes[j].name},
                     {"value", Amount{apart, Unit::Millimetre}},
                     {"limit", Amount{kHolesNear, Unit::Millimetre}}},
-                   at_[holes[j].name]);
+                   laid_[j].rule->at);
       }
   }
 
   std::optional<std::size_t> holeAt(const StitchEnd& end, const double* k) {
-    std::string name = end.hole;
-    if (!end.index.empty()) {
-      const double index = number(end.index, k);
-      const auto row = rows_.find(end.hole);
-      const bool isThere = row != rows_.end() && std::find(row->second.begin(), row->second.end(),
-                                                           index) != row->second.end();
-      if (!isThere) {
-        const bool isEmpty = row == rows_.end() || row->second.empty();
-        complain("stitch-index",
-                 {{"name", end.text()},
-                  {"value", Amount{std::isnan(index) ? 0.0 : index, Unit::One}},
-                  {"least", Amount{isEmpty ? 0.0 : row->second.front(), Unit::One}},
-                  {"most", Amount{isEmpty ? 0.0 : row->second.back(), Unit::One}}},
-                 end.at);
-        return std::nullopt;
-      }
-      name += "[" + numbered(index) + "]";
-    }
-    const auto found = numbers_.find(name);
-    if (found != numbers_.end()) return found->second;
-    complain("stitch-hole-unknown", {{"name", name}, {"nearest", std::string()}}, end.at);
+    static const std::vector<std::pair<double, std::size_t>> kNone;
+    const auto found = rows_.find(end.hole);
+    const auto& row = found != rows_.end() ? found->second : kNone;
+    const bool isOfRow = !end.index.empty();
+    const double index = isOfRow ? number(end.index, k) : 0.0;
+    const auto at = std::lower_bound(row.begin(), row.end(), std::pair(index, std::size_t{0}));
+    const bool isThere = at != row.end() && at->first == index;
+    if (isThere && laid_[at->second].rule->run.isRow() == isOfRow) return at->second;
+    if (isOfRow && !isThere)
+      complain("stitch-index",
+               {{"name", end.text()},
+                {"value", Amount{std::isnan(index) ? 0.0 : index, Unit::One}},
+                {"least", Amount{row.empty() ? 0.0 : row.front().first, Unit::One}},
+                {"most", Amount{row.empty() ? 0.0 : row.back().first, Unit::One}}},
+               end.at);
+    else
+      complain("stitch-hole-unknown",
+               {{"name", isOfRow ? end.hole + "[" + numbered(index) + "]" : end.hole},
+                {"nearest", std::string()}},
+               end.at);
     return std::nullopt;
   }
 
@@ -180,12 +181,7 @@ class Laying {
                at);
   }
 
-  [[nodiscard]] bool hasSpine(std::size_t hole) const {
-    const std::string& name = graph_.holes[hole].name;
-    const std::string id = name.substr(0, name.find('['));
-    return std::any_of(rules_.holes.begin(), rules_.holes.end(),
-                       [&](const HoleRule& rule) { return rule.id == id && rule.isSpine; });
-  }
+  [[nodiscard]] bool hasSpine(std::size_t hole) const { return laid_[hole].rule->isSpine; }
 
   void settle() {
     graph_.stretches.assign(stretches_.begin(), stretches_.end());
@@ -197,8 +193,7 @@ class Laying {
     const auto passes = graph_.passes();
     for (std::size_t hole = 0; hole < passes.size(); ++hole)
       if (passes[hole] == 0) {
-        const std::string& name = graph_.holes[hole].name;
-        complain("pattern-hole-bare", {{"name", name}}, at_[name]);
+        complain("pattern-hole-bare", {{"name", graph_.holes[hole].name}}, laid_[hole].rule->at);
       }
     const auto parts = partsOf(graph_);
     if (issues_.empty() && parts.size() > 1)
@@ -223,9 +218,14 @@ class Laying {
   const RuleSet& rules_;
   StitchGraph graph_;
   Issues issues_;
-  std::map<std::string, std::vector<double>, std::less<>> rows_;  // the k of each hole's id
-  std::map<std::string, std::size_t, std::less<>> numbers_;       // by name
-  std::map<std::string, SourcePosition, std::less<>> at_;
+  struct LaidHole {
+    StitchHole hole;
+    const HoleRule* rule;
+    double k;
+  };
+  std::vector<LaidHole> laid_;  // by number, once they have one
+  /// Of each id the k, rising, and the hole's number.
+  std::map<std::string, std::vector<std::pair<double, std::size_t>>, std::less<>> rows_;
   std::set<std::pair<std::size_t, std::size_t>> stretches_;
   std::set<std::pair<std::size_t, int>> wraps_;
 };

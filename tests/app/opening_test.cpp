@@ -117,7 +117,7 @@ TEST_F(Opening, whatTurnsFollowsThePointerInEveryStructure) {
                        Qt::LeftButton, Qt::LeftButton, {});
       QApplication::sendEvent(&handle(), &move);
       QTest::mouseRelease(&handle(), Qt::LeftButton);
-      EXPECT_NEAR(handle().value(), degrees, of.whole / 20);
+      EXPECT_NEAR(handle().value(), degrees, of.whole / 20.0);
     }
     click("link.pose-closed");
     EXPECT_EQ(handle().value(), handle().minimum());

@@ -146,7 +146,8 @@ RC_GTEST_PROP(AnyWrapper, foldsAtFourCreasesInTheirDirections, ()) {
   const std::vector<Point> card = at(turn);
   RC_ASSERT(card.size() == 6);
   const double down = std::min(turn, 90) * kDegree, lifted = std::max(turn - 90, 0) * kDegree;
-  for (const std::size_t mountain : {2U, 3U}) RC_ASSERT(std::abs(bend(card, mountain) + down) < 1e-6);
+  for (const std::size_t mountain : {2U, 3U})
+    RC_ASSERT(std::abs(bend(card, mountain) + down) < 1e-6);
   for (const std::size_t valley : {1U, 4U}) RC_ASSERT(std::abs(bend(card, valley) - lifted) < 1e-6);
   const double spacing = std::hypot(card[2].x - card[1].x, card[2].y - card[1].y);
   RC_ASSERT(std::abs(spacing - *plan.number("crease_spacing")) < 1e-6);
