@@ -53,13 +53,13 @@ std::string textOf(const SewToken& token) {
 
 Learner::Learner(const StitchGraph& graph)
     : graph_(&graph),
-      at_(std::make_shared<const std::vector<std::vector<std::size_t>>>(graph.atHoles())),
-      drawn_(2 * graph.stretches.size(), false),
-      wrapped_(graph.wraps.size(), false),
+      at_(std::make_shared<const StitchesAt>(graph.atHoles())),
+      drawn_(2 * graph.stretches.size(), 0),
+      wrapped_(graph.wraps.size(), 0),
       left_(2 * graph.stretches.size() + graph.wraps.size()) {}
 
 bool Learner::isDrawn(std::size_t stretch, Face face) const {
-  return drawn_[itemOf(stretch, face)];
+  return drawn_[itemOf(stretch, face)] != 0;
 }
 
 std::optional<std::size_t> Learner::stretchTo(std::size_t other) const {
@@ -70,7 +70,7 @@ std::optional<std::size_t> Learner::stretchTo(std::size_t other) const {
 
 bool Learner::wantsWrap(std::size_t hole) const {
   for (std::size_t i = 0; i < wrapped_.size(); ++i)
-    if (graph_->wraps[i].hole == hole && !wrapped_[i]) return true;
+    if (graph_->wraps[i].hole == hole && wrapped_[i] == 0) return true;
   return false;
 }
 
@@ -91,31 +91,28 @@ std::optional<std::size_t> Learner::homeStretch() const {
 }
 
 /// The holes that the thread can still come to along what is not drawn yet.
-std::vector<bool> Learner::reached() const {
-  std::vector<bool> reached(at_->size(), false);
-  std::vector<std::size_t> open{hole_};
-  reached[hole_] = true;
-  while (!open.empty()) {
-    const std::size_t hole = open.back();
-    open.pop_back();
-    for (const std::size_t stretch : (*at_)[hole]) {
-      if (isDrawn(stretch, Face::Front) && isDrawn(stretch, Face::Back)) continue;
-      const std::size_t next = graph_->farEnd(stretch, hole);
-      if (reached[next]) continue;
-      reached[next] = true;
+std::vector<char> Learner::reached() const {
+  std::vector<char> reached(at_->size(), 0);
+  std::vector<std::size_t> open;
+  open.reserve(at_->size());
+  open.push_back(hole_);
+  reached[hole_] = 1;
+  for (std::size_t i = 0; i < open.size(); ++i)
+    for (const std::size_t stretch : (*at_)[open[i]]) {
+      const std::size_t next = graph_->farEnd(stretch, open[i]);
+      if (reached[next] != 0 || isDrawnTwice(stretch)) continue;
+      reached[next] = 1;
       open.push_back(next);
     }
-  }
   return reached;
 }
 
 std::optional<std::size_t> Learner::cutOff() const {
-  const std::vector<bool> can = reached();
+  const std::vector<char> can = reached();
   for (std::size_t i = 0; i < wrapped_.size(); ++i)
-    if (!wrapped_[i] && !can[graph_->wraps[i].hole]) return graph_->wraps[i].hole;
+    if (wrapped_[i] == 0 && can[graph_->wraps[i].hole] == 0) return graph_->wraps[i].hole;
   for (std::size_t i = 0; i < graph_->stretches.size(); ++i)
-    if ((!isDrawn(i, Face::Front) || !isDrawn(i, Face::Back)) && !can[graph_->stretches[i].first])
-      return graph_->stretches[i].first;
+    if (can[graph_->stretches[i].first] == 0 && !isDrawnTwice(i)) return graph_->stretches[i].first;
   return std::nullopt;
 }
 
@@ -129,10 +126,8 @@ SlipKind Learner::whyCut() const {
   if (isAllDrawn()) return SlipKind::KnotFirst;
   const auto off = cutOff();
   if (!off) return SlipKind::TurnedTooSoon;
-  const bool hasStretch =
-      std::any_of((*at_)[*off].begin(), (*at_)[*off].end(), [&](std::size_t stretch) {
-        return !isDrawn(stretch, Face::Front) || !isDrawn(stretch, Face::Back);
-      });
+  const bool hasStretch = std::any_of((*at_)[*off].begin(), (*at_)[*off].end(),
+                                      [&](std::size_t stretch) { return !isDrawnTwice(stretch); });
   return hasStretch ? SlipKind::TurnedTooSoon : SlipKind::WrapForgotten;
 }
 
@@ -170,7 +165,7 @@ std::optional<SlipKind> Learner::wrongNow(const SewToken& token) const {
   const auto& wraps = graph_->wraps;
   const auto found = std::find(wraps.begin(), wraps.end(), wrap);
   if (found == wraps.end()) return SlipKind::NoSuchWrap;
-  return wrapped_[static_cast<std::size_t>(found - wraps.begin())]
+  return wrapped_[static_cast<std::size_t>(found - wraps.begin())] != 0
              ? std::optional(SlipKind::WrapDoubled)
              : std::nullopt;
 }
@@ -184,7 +179,7 @@ std::optional<SlipKind> Learner::slipOf(const SewToken& token) const {
 }
 
 void Learner::draw(std::size_t stretch, Face face) {
-  drawn_[itemOf(stretch, face)] = true;
+  drawn_[itemOf(stretch, face)] = 1;
   --left_;
 }
 
@@ -204,7 +199,7 @@ void Learner::take(const SewToken& token) {
   }
   if (token.kind == SewToken::Kind::Wrap) {
     for (std::size_t i = 0; i < wrapped_.size(); ++i)
-      if (graph_->wraps[i] == StitchWrap{hole_, token.round}) wrapped_[i] = true;
+      if (graph_->wraps[i] == StitchWrap{hole_, token.round}) wrapped_[i] = 1;
     --left_;
     face_ = otherFace(face_);
     isOut_ = false;

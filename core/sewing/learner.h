@@ -84,9 +84,12 @@ class Learner {
 
  private:
   [[nodiscard]] bool isDrawn(std::size_t stretch, Face face) const;
+  [[nodiscard]] bool isDrawnTwice(std::size_t stretch) const {
+    return drawn_[2 * stretch] != 0 && drawn_[2 * stretch + 1] != 0;
+  }
   [[nodiscard]] bool isAllDrawn() const { return left_ == 0; }
   [[nodiscard]] std::optional<std::size_t> homeStretch() const;
-  [[nodiscard]] std::vector<bool> reached() const;
+  [[nodiscard]] std::vector<char> reached() const;
   [[nodiscard]] bool canFinish() const;
   [[nodiscard]] std::optional<SlipKind> wrongNow(const SewToken& token) const;
   [[nodiscard]] std::optional<SlipKind> passWrong(const SewToken& token) const;
@@ -94,9 +97,9 @@ class Learner {
   void draw(std::size_t stretch, Face face);
 
   const StitchGraph* graph_;
-  std::shared_ptr<const std::vector<std::vector<std::size_t>>> at_;  // stretches, by hole
-  std::vector<bool> drawn_;    // stretch on the front, on the back, the next ..
-  std::vector<bool> wrapped_;  // by the graph's wraps
+  std::shared_ptr<const StitchesAt> at_;
+  std::vector<char> drawn_;    // stretch on the front, on the back, the next ..
+  std::vector<char> wrapped_;  // by the graph's wraps
   std::size_t left_ = 0;       // items still to be drawn
   std::optional<std::size_t> start_;
   std::size_t hole_ = 0;

@@ -25,13 +25,19 @@ bool StitchGraph::has(const StitchWrap& wrap) const {
   return std::find(wraps.begin(), wraps.end(), wrap) != wraps.end();
 }
 
-std::vector<std::vector<std::size_t>> StitchGraph::atHoles() const {
-  std::vector<std::vector<std::size_t>> at(holes.size());
-  for (std::size_t i = 0; i < stretches.size(); ++i) {
-    at[stretches[i].first].push_back(i);
-    at[stretches[i].second].push_back(i);
+StitchesAt::StitchesAt(std::size_t holes,
+                       const std::vector<std::pair<std::size_t, std::size_t>>& stretches)
+    : first_(holes + 1, 0), all_(2 * stretches.size()) {
+  for (const auto& [a, b] : stretches) {
+    ++first_[a];
+    ++first_[b];
   }
-  return at;
+  std::size_t end = 0;
+  for (std::size_t& first : first_) first = end += first;  // each hole's end, and filled from there
+  for (std::size_t i = stretches.size(); i-- > 0;) {
+    all_[--first_[stretches[i].first]] = i;
+    all_[--first_[stretches[i].second]] = i;
+  }
 }
 
 std::vector<int> StitchGraph::passes() const {

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <cstddef>
+#include <span>
 #include <string>
 #include <utility>
 #include <vector>
@@ -32,6 +33,19 @@ struct StitchWrap {
   }
 };
 
+/// The stretches at each hole, by number.
+class StitchesAt {
+ public:
+  StitchesAt(std::size_t holes, const std::vector<std::pair<std::size_t, std::size_t>>& stretches);
+  [[nodiscard]] std::span<const std::size_t> operator[](std::size_t hole) const {
+    return std::span(all_).subspan(first_[hole], first_[hole + 1] - first_[hole]);
+  }
+  [[nodiscard]] std::size_t size() const { return first_.size() - 1; }
+
+ private:
+  std::vector<std::size_t> first_, all_;  // of each hole the first in `all_`, and their end
+};
+
 /// Holes are numbered by `along`, then `across`: the first is nearest the head.
 struct StitchGraph {
   double spineLength = 0.0;  // mm
@@ -50,8 +64,7 @@ struct StitchGraph {
   /// From the hole's centre to the edge that it goes round, on one face.
   [[nodiscard]] double reachOf(const StitchWrap& wrap) const;
   [[nodiscard]] bool has(const StitchWrap& wrap) const;
-  /// The stretches at each hole.
-  [[nodiscard]] std::vector<std::vector<std::size_t>> atHoles() const;
+  [[nodiscard]] StitchesAt atHoles() const { return {holes.size(), stretches}; }
   /// Stretches and wraps of each hole: as often the thread passes through it, without the knot.
   [[nodiscard]] std::vector<int> passes() const;
 };

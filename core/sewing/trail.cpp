@@ -186,7 +186,7 @@ class Ways {
 
   const StitchGraph* graph_;
   std::size_t start_;
-  std::vector<std::vector<std::size_t>> at_;
+  StitchesAt at_;
   std::vector<std::vector<Visit>> visits_;
   std::vector<int> labels_;
   int ways_ = 0;
