@@ -25,6 +25,14 @@ void renameOption(Entries& entries, const InputRule& rule) {
     }
 }
 
+/// What of this role stands in the other table: nobody means anything else by its name.
+void takeFrom(Entries& other, Entries& entries, InputRole role, const RuleSet& rules) {
+  for (const InputRule& rule : rules.inputs) {
+    if (rule.role != role || entries.contains(rule.id)) continue;
+    if (auto entry = other.extract(rule.id); !entry.empty()) entries.insert(std::move(entry));
+  }
+}
+
 }  // namespace
 
 void takePresentNames(Entries& entries, InputRole role, const RuleSet& rules) {
@@ -38,6 +46,8 @@ void takePresentNames(Entries& entries, InputRole role, const RuleSet& rules) {
 void takePresentNames(Job& job, const RuleSet& rules) {
   takePresentNames(job.given, InputRole::Given, rules);
   takePresentNames(job.allowances, InputRole::Allowance, rules);
+  takeFrom(job.allowances, job.given, InputRole::Given, rules);
+  takeFrom(job.given, job.allowances, InputRole::Allowance, rules);
 }
 
 }  // namespace drapery

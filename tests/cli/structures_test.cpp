@@ -36,6 +36,19 @@ class Structures : public ::testing::Test {
 const char* const kNotebook =
     R"("text_height": 200, "text_width": 140, "text_thickness": 9, "board_thickness": 1.4)";
 
+// Their sums were written down a second time, in Python, and give the same for random books of
+// each; so do the conditions of what is found, and the places of holes.
+TEST_F(Structures, comeToTheSameByASecondWriting) {
+  const std::string script = std::string(DRAPERY_SOURCE_DIR) + "/tests/cli/second_writing.py";
+  const std::string command = std::string(DRAPERY_BIN_DIR) + "/drapery-cli";
+  for (const char* seed : {"1", "2", "3"}) {
+    const Finished done =
+        run({"env", "XDG_DATA_HOME=" + data_.path(), "python3", script, command, seed, "60"});
+    EXPECT_EQ(done.code, 0) << done.out << done.err;
+    EXPECT_THAT(done.out, HasSubstr("covered-board: 60 books"));
+  }
+}
+
 // 8 x 10 in, the spine along 8, squares as they are usual: common practice.
 TEST_F(Structures, aRowOfHolesIsASeries) {
   const std::string book = job("stab-plain", R"("text_height": 200, "text_width": "9 7/8 in",

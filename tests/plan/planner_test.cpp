@@ -9,6 +9,7 @@
 #include <map>
 #include <thread>
 
+#include "core/plan/former_names.h"
 #include "core/plan/job_field.h"
 #include "tests/support/books.h"
 #include "words/finding_words.h"
@@ -28,6 +29,23 @@ using test::valueOf;
 using ::testing::AllOf;
 using ::testing::HasSubstr;
 using ::testing::Not;
+
+// What stands among the allowances and is measured, or the other way, is meant all the same.
+RC_GTEST_PROP(AnyBook, isTheSameWithItsTablesExchanged, ()) {
+  Job job = *anyJob(*rc::gen::elementOf(test::kMethods));
+  const PlanOutcome before = planOf(job);
+  const Entries given = job.given, allowances = job.allowances;
+  std::swap(job.given, job.allowances);
+  takePresentNames(job, *before.plan.rules);
+  RC_ASSERT(job.given == given);
+  RC_ASSERT(job.allowances == allowances);
+  // Said in both, neither is thrown away, and the one that is out of its place is refused.
+  RC_PRE(!given.empty());
+  job.allowances.insert(*given.begin());
+  takePresentNames(job, *before.plan.rules);
+  RC_ASSERT(job.given == given);
+  RC_ASSERT(!planOf(job).issues.empty());
+}
 
 RC_GTEST_PROP(AnyBook, givesNoNonsense, ()) {
   const std::string method = *rc::gen::elementOf(test::kMethods);
