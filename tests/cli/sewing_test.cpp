@@ -117,6 +117,17 @@ TEST_F(SewCommand, sewsTheHiveDiary) {
               HasSubstr(fmt::format("Thread: {:.0f} mm;", std::ceil(needed / 5.0) * 5.0)));
 }
 
+// Holes, thread and least holes were written down a second time, in Python, which follows each way
+// from its first pass to the knot as well; random books of the three kinds.
+TEST_F(SewCommand, comesToTheSameByASecondWriting) {
+  const std::string script = std::string(DRAPERY_SOURCE_DIR) + "/tests/cli/second_sewing.py";
+  const std::string command = std::string(DRAPERY_BIN_DIR) + "/drapery-cli";
+  const Finished done =
+      run({"env", "XDG_DATA_HOME=" + data_.path(), "python3", script, command, "1", "60"});
+  EXPECT_EQ(done.code, 0) << done.out << done.err;
+  EXPECT_THAT(done.out, HasSubstr("tapes: 60 books sewn"));
+}
+
 // Passes by the pattern: holes m in the row, the knot's counted.
 TEST_F(SewCommand, passesFollowThePattern) {
   for (const int m : {4, 5, 7})

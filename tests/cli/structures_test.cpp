@@ -39,7 +39,7 @@ const char* const kNotebook =
 // Their sums were written down a second time, in Python, and give the same for random books of
 // each; so do the conditions of what is found, and the places of holes.
 TEST_F(Structures, comeToTheSameByASecondWriting) {
-  const std::string script = std::string(DRAPERY_SOURCE_DIR) + "/tests/cli/second_writing.py";
+  const std::string script = std::string(DRAPERY_SOURCE_DIR) + "/tests/cli/second_structures.py";
   const std::string command = std::string(DRAPERY_BIN_DIR) + "/drapery-cli";
   for (const char* seed : {"1", "2", "3"}) {
     const Finished done =

@@ -1,7 +1,7 @@
 """The structures beside the case a second time, in another language: what their pieces come to by plane
 geometry and common practice, and what is found; compared with what is planned for random books.
 
-second_writing.py CLI SEED COUNT: prints what differs; 1 where anything does.
+second_structures.py CLI SEED COUNT: prints what differs; 1 where anything does.
 """
 import json
 import math
