@@ -1,4 +1,6 @@
 // Measures dragged where they are drawn.
+#include <set>
+
 #include "tests/app/bench_window.h"
 
 namespace drapery::test {
@@ -75,6 +77,51 @@ TEST_F(Dragging, boardGrooveTurnInCornerRoundAndShoulderFollow) {
     document().undoStack()->undo();
     settle();
     EXPECT_EQ(writeJob(saved()), before);
+  }
+}
+
+// Whatever can be taken hold of in any drawing of the other structures follows the hand, and stays
+// under it, or what cannot be is told.
+TEST_F(Dragging, inEveryDrawingOfEveryStructureTheHandIsFollowed) {
+  for (const char* book : {"hive-book-stabbed", "estuary-birds", "seed-list", "ferry-accounts",
+                           "tide-pocket-book", "chart-folder"}) {
+    const std::string path = projectFile(std::string("demo/") + book + ".json");
+    open(readJob(path, "demo").job.value());
+    const double mark = document().plan().resolution.mm();
+    std::set<std::string> dragged;
+    const auto dragAll = [&](const std::string& view) {
+      for (const InputRule& rule : document().plan().rules->inputs) {
+        const auto handle = table().handleOf(rule.id);
+        if (!handle || rule.kind != InputKind::Length) continue;
+        SCOPED_TRACE(std::string(book) + " " + view + " " + rule.id);
+        const double began = value(rule.id.c_str());
+        const double more = began + 2 * mark < rule.most ? 2 * mark : -2 * mark;
+        const QPointF at = take(rule.id, more);
+        EXPECT_NEAR(value(rule.id.c_str()), began + more, 0.51 * mark);
+        const auto now = table().handleOf(rule.id);
+        ASSERT_TRUE(now.has_value());
+        const double pixels = std::hypot(now->pull.x(), now->pull.y()) * mark;
+        EXPECT_LT(QLineF(now->at, at).length(), pixels + 4) << "it slipped from under the hand";
+        drop(at);
+        document().undoStack()->undo();
+        settle();
+        EXPECT_NEAR(value(rule.id.c_str()), began, 1e-9);
+        dragged.insert(rule.id);
+      }
+    };
+    for (const Stage& stage : tableStages()) {
+      if (!isShown((std::string("docket.") + stage.id).c_str())) continue;
+      click((std::string("docket.") + stage.id).c_str());
+      dragAll(stage.id);
+      for (const ViewRule& view : document().plan().rules->views) {
+        const std::string link = "link." + view.id;
+        if (!isShown(link.c_str())) continue;
+        click(link.c_str());
+        dragAll(view.id);
+        if (isShown("link.back")) click("link.back");
+      }
+    }
+    EXPECT_GE(dragged.size(), 6U) << book;
   }
 }
 
