@@ -74,5 +74,28 @@ INSTANTIATE_TEST_SUITE_P(Of, AnyLayout, ::testing::Bool(), [](const auto& each) 
   return each.param ? std::string("cases") : std::string("otherStructures");
 });
 
+// What a drawing is called is not cut off, in large letters in a small window either.
+TEST_F(Layout, captionsHaveRoomInLargeLetters) {
+  setFontScale(1.5);
+  begin();
+  window_->resize(1024, 700);
+  for (const std::string& method : kMethods) {
+    open(plainJob(method));
+    for (const Stage& stage : tableStages()) {
+      if (!window_->canTurnTo(stage)) continue;
+      window_->setStage(stage);
+      for (int look = 0; look < 10; ++look) {
+        const std::string id = lookOf(stage, look);
+        if (look > 0 && id.empty()) break;
+        if (look > 0) table().select(Subject::field(id));
+        QApplication::processEvents();
+        for (const QRectF& word : table().words())
+          EXPECT_LE(word.right(), table().width()) << method << " " << stage.id << " " << id;
+      }
+    }
+  }
+  setFontScale(1.0);
+}
+
 }  // namespace
 }  // namespace drapery::test
