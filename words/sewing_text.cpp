@@ -62,9 +62,8 @@ std::string sewingText(const SewingJob& job, const SewnStab& sewn) {
     out += fmt::format("  {:>3}  {} from the head, {} from the spine\n", i + 1,
                        lengthOf(plan, sewn.graph.holes[i].along),
                        lengthOf(plan, sewn.graph.holes[i].across));
-  out += "\nTie the stack at holes";
-  for (const Tie& tie : sewn.ties) out += " " + std::to_string(tie.hole + 1);
-  out += "; each tie comes off before its hole's first pass.\n\n";
+  out += "\nTie the stack at holes " + tiedHoles(sewn) +
+         "; each tie comes off before its hole's first pass.\n\n";
   for (const std::size_t step : sewMoves(sewn))
     out += fmt::format("{:>4}  {}\n", step + 1, moveWords(job, sewn, step, notationOf(plan)));
   return out + findings(plan);

@@ -5,6 +5,7 @@
 #include <array>
 #include <cmath>
 #include <numeric>
+#include <set>
 
 namespace drapery {
 
@@ -161,6 +162,12 @@ std::string moveWords(const SewnBook& book, std::size_t step, const Notation& no
       step -= row.steps.size();
     }
   return {};
+}
+
+std::string tiedHoles(const SewnStab& sewn) {
+  std::set<std::size_t> holes;
+  for (const Tie& tie : sewn.ties) holes.insert(tie.hole + 1);
+  return fmt::format("{}", fmt::join(holes, ", "));
 }
 
 std::string threadWords(double mm, const Notation& notation) {

@@ -31,6 +31,9 @@ std::string moveWords(const SewingJob& job, const SewnStab& sewn, std::size_t st
 std::string moveWords(const SewnBook& book, std::size_t step, const Notation& notation,
                       const Translate& translate = {});
 
+/// "1, 6, 11": where the stack is tied before it is sewn, from the head.
+std::string tiedHoles(const SewnStab& sewn);
+
 /// As it is cut, never short: up to whole 5 mm, or 1/4 in.
 std::string threadWords(double mm, const Notation& notation);
 

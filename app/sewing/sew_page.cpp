@@ -225,11 +225,8 @@ void SewPage::showMove() {
   if (sewn != nullptr) {
     const std::size_t present = move_ == 0 ? 0 : moves_[move_ - 1];
     const std::size_t done = stepsDone();
-    if (move_ == 0) {
-      QStringList holes;
-      for (const Tie& tie : sewn->ties) holes << QString::number(tie.hole + 1);
-      aside = tr("First tie the stack at holes %1.").arg(holes.join(", "));
-    }
+    if (move_ == 0)
+      aside = tr("First tie the stack at holes %1.").arg(QString::fromStdString(tiedHoles(*sewn)));
     for (const Tie& tie : sewn->ties)
       if (move_ > 0 && tie.offBefore > present && tie.offBefore <= done)
         aside += " " + tr("The tie at hole %1 comes off before.").arg(tie.hole + 1);

@@ -94,6 +94,9 @@ TEST_F(SewCommand, sewsTheHiveDiary) {
   EXPECT_EQ(plan["pieces"][0]["to"], 72);
   EXPECT_NEAR(plan["pieces"][0]["length"].get<double>(), value("thread_needed"), 1e-6);
   EXPECT_EQ(plan["ties"][0], json::parse(R"({"hole": 6, "off_before": 1})"));
+  EXPECT_THAT(
+      cli({"sew", job(kDiaryHoles + R"(, "start": 6)"), "--format", "text"}).out,
+      HasSubstr("Tie the stack at holes 1, 6, 11; each tie comes off before its hole's first"));
   EXPECT_EQ(plan["path"].back()["hides"], true);
   for (const json& step : plan["path"]) {
     const std::string says = step["says"];
