@@ -5,7 +5,9 @@
 #include <QPainterPath>
 #include <QVarLengthArray>
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <map>
 #include <optional>
 
 #include "paint/fonts.h"
@@ -175,13 +177,14 @@ class StitchPainting {
   /// In one go, and without round ends where nobody would see them: of over a thousand that is
   /// several times as quick.
   void drawLines(const Lines& lines, double width, const QColor& ink) {
-    const bool isThin = width < kDrawn;
-    painter_.setPen(QPen(ink, width, Qt::SolidLine, isThin ? Qt::FlatCap : Qt::RoundCap));
-    // Hairlines that run into one another are a grey area, smooth or not.
-    const bool isArea = isThin && apart_ < kArea;
-    if (isArea) painter_.setRenderHint(QPainter::Antialiasing, false);
+    const bool isPresent = width == kHeavy;
+    // Lines that run into one another are an area, smooth or not.
+    const bool isArea = !isPresent && apart_ < kArea;
+    painter_.setRenderHint(QPainter::Antialiasing, !isArea);
+    painter_.setPen(
+        QPen(ink, isArea ? 1.0 : width, Qt::SolidLine, isPresent ? Qt::RoundCap : Qt::SquareCap));
     painter_.drawLines(lines.data(), static_cast<int>(lines.size()));
-    if (isArea) painter_.setRenderHint(QPainter::Antialiasing, true);
+    painter_.setRenderHint(QPainter::Antialiasing, true);
   }
 
   void drawSteps(std::size_t from, std::size_t to, double width, const QColor& ink) {
@@ -295,16 +298,25 @@ class StitchPainting {
       painter_.drawLine(middle + QPointF(-kCross, -up), middle + QPointF(kCross, up));
   }
 
-  /// As many parts as the thread goes through the hole, filled one by one.
+  /// As many parts as the thread goes through the hole, filled one by one. Each is a stamp too:
+  /// many holes have the same.
   void drawArc(std::size_t hole, const QPointF& middle, int part, bool isFilled) {
     const int parts = std::max(1, picture_.passes[hole]);
-    const double whole = 360.0 * 16, gap = parts > 1 ? 10.0 * 16 : 0.0;
-    const double outer = radius_ + 3.0;
-    const QRectF ring(middle.x() - outer, middle.y() - outer, 2 * outer, 2 * outer);
-    painter_.setPen(QPen(isFilled ? palette_.accent : palette_.hairline, isFilled ? 2.6 : 1.4,
-                         Qt::SolidLine, Qt::FlatCap));
-    painter_.drawArc(ring, static_cast<int>(90 * 16 - part * whole / parts - gap / 2),
-                     static_cast<int>(-(whole / parts - gap)));
+    const std::array<int, 3> which{parts, part, isFilled ? 1 : 0};
+    auto arc = arcs_.find(which);
+    if (arc == arcs_.end()) {
+      const double whole = 360.0 * 16, gap = parts > 1 ? 10.0 * 16 : 0.0;
+      const double outer = radius_ + 3.0;
+      Stamp stamp(painter_, QSizeF(1, 1) * (2 * outer + 3), [&](QPainter& painter) {
+        painter.setPen(QPen(isFilled ? palette_.accent : palette_.hairline, isFilled ? 2.6 : 1.4,
+                            Qt::SolidLine, Qt::FlatCap));
+        painter.drawArc(QRectF(-outer, -outer, 2 * outer, 2 * outer),
+                        static_cast<int>(90 * 16 - part * whole / parts - gap / 2),
+                        static_cast<int>(-(whole / parts - gap)));
+      });
+      arc = arcs_.emplace(which, std::move(stamp)).first;
+    }
+    arc->second.put(painter_, middle);
   }
 
   void drawNumber(std::size_t hole, Face face, const QPointF& middle) {
@@ -378,8 +390,9 @@ class StitchPainting {
   QRectF target_;
   QTransform to_;
   double perMm_;
-  double apart_;   // pixels between the two nearest holes
-  double radius_;  // pixels
+  double apart_;                              // pixels between the two nearest holes
+  double radius_;                             // pixels
+  std::map<std::array<int, 3>, Stamp> arcs_;  // of so many parts which, and whether it is filled
   Words words_{QCoreApplication::translate("Stitches", "front"),
                QCoreApplication::translate("Stitches", "back"),
                QCoreApplication::translate("Stitches", "out"),
