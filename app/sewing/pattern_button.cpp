@@ -21,7 +21,7 @@ PatternButton::PatternButton(const QString& title, std::optional<StitchGraph> gr
 }
 
 QSize PatternButton::sizeHint() const {
-  return {static_cast<int>(12 * em()), static_cast<int>((kHigh + 1.7) * em())};
+  return {static_cast<int>(12 * em()), static_cast<int>((kHigh + 2.0) * em())};
 }
 
 void PatternButton::paintEvent(QPaintEvent*) {
@@ -47,7 +47,7 @@ void PatternButton::paintEvent(QPaintEvent*) {
   picture.thickness = thickness_;
   picture.hole = 1.0;
   picture.isSmall = true;
-  paintStitches(painter, picture, QRectF(10, 1.5 * em(), width() - 20, kHigh * em()), palette_);
+  paintStitches(painter, picture, QRectF(10, 1.8 * em(), width() - 20, kHigh * em()), palette_);
 }
 
 }  // namespace drapery
