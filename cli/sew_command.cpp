@@ -80,8 +80,12 @@ class Sewing {
     document_ = readSewingJob(std::get<std::string>(text), name);
     planJob(std::get<std::string>(text), name);
     if (!document_.isThere && document_.issues.empty() && !isKnownFromRules_) {
-      Issues missing{{"sewing-missing", {{"name", std::string("sewing")}}, {}, {}, {}}};
-      return refuse(std::move(missing));
+      const std::string method = planned_ ? planned_->rules->id : std::string();
+      return refuse({{"sewing-missing",
+                      {{"name", "sewing"}, {"method", method}, {"allowed", "stab, link, tapes"}},
+                      {},
+                      {},
+                      {}}});
     }
     const RuleSetPtr rules = findRules();
     if (!document_.issues.empty()) return refuse(std::move(document_.issues));

@@ -194,9 +194,11 @@ constexpr std::array kPhrases{
            QT_TRANSLATE_NOOP(
                "Issue",
                "{method} does not know \"{key}\", which this book has; begin a new book for it")},
-    Phrase{"key-unknown",
-           QT_TRANSLATE_NOOP("Issue",
-                             "\"{key}\" is not known in {section}[; did you mean \"{nearest}\"?]")},
+    Phrase{
+        "key-unknown",
+        QT_TRANSLATE_NOOP("Issue",
+                          "\"{key}\" is not known in {section}[; did you mean \"{nearest}\"?][; it "
+                          "belongs in {elsewhere}]")},
     Phrase{"keys-unknown",
            QT_TRANSLATE_NOOP("Issue", "{count} more keys in {section} are not known")},
     Phrase{"key-twice", QT_TRANSLATE_NOOP("Issue", "\"{key}\" stands twice in the same object")},
@@ -424,7 +426,9 @@ constexpr std::array kPhrases{
                                                 "the pattern \"{value}\" is not known[; did you "
                                                 "mean {nearest}?]; there are {allowed}")},
     Phrase{"sewing-missing",
-           QT_TRANSLATE_NOOP("Issue", "{name} is missing; it says what is sewn, and how")},
+           QT_TRANSLATE_NOOP("Issue",
+                             "[a book by \"{method}\" tells of no sewing; ]{name} is missing; "
+                             "it says what is sewn, and how: its kind is one of {allowed}")},
     Phrase{
         "sewing-word",
         QT_TRANSLATE_NOOP(

@@ -76,7 +76,7 @@ inline constexpr IssueKind kIssueKinds[]{
     {"job-type-wrong", "key value expected"},
     {"method-unknown", "value nearest allowed"},
     {"method-lacks", "method key"},
-    {"key-unknown", "key section nearest"},
+    {"key-unknown", "key section elsewhere nearest"},
     {"keys-unknown", "count section"},
     {"key-twice", "key"},
     {"text-not-utf8", "byte"},
@@ -167,7 +167,7 @@ inline constexpr IssueKind kIssueKinds[]{
     {"pattern-start-row", "value nearest allowed"},
     {"pattern-unknown", "value nearest allowed"},
     // sewing
-    {"sewing-missing", "name"},
+    {"sewing-missing", "name method allowed"},
     {"sewing-word", "name value nearest allowed"},
     {"sewing-only-stab", "name"},
     {"sewing-hole-none", "value most"},

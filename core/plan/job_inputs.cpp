@@ -158,7 +158,8 @@ bool knows(const RuleSet& rules, std::string_view key, InputRole role) {
 /// Names the first of them; a file of nothing but such keys gets one sentence for the rest.
 void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rules, Issues& issues) {
   constexpr std::size_t kMostNamed = 50;
-  const std::string section = role == InputRole::Given ? "given" : "allowances";
+  const InputRole other = role == InputRole::Given ? InputRole::Allowance : InputRole::Given;
+  const std::string section = tableOf(role);
   const std::string prefix = section + "/";
   std::vector<std::string> known;  // once it is asked for
   std::size_t count = 0;
@@ -166,12 +167,15 @@ void findUnknownKeys(const Entries& entries, InputRole role, const RuleSet& rule
     if (knows(rules, key, role) || ++count > kMostNamed) continue;
     for (const InputRule& rule : rules.inputs)
       if (count == 1 && rule.role == role) known.push_back(rule.id);
-    issues.push_back(
-        {"key-unknown",
-         {{"key", shortened(key)}, {"section", section}, {"nearest", nearestName(key, known)}},
-         prefix + key,
-         {},
-         {}});
+    const bool isElsewhere = knows(rules, key, other);
+    issues.push_back({"key-unknown",
+                      {{"key", shortened(key)},
+                       {"section", section},
+                       {"elsewhere", isElsewhere ? tableOf(other) : std::string()},
+                       {"nearest", isElsewhere ? std::string() : nearestName(key, known)}},
+                      prefix + key,
+                      {},
+                      {}});
   }
   if (count > kMostNamed)
     issues.push_back({"keys-unknown",
@@ -217,9 +221,9 @@ std::variant<double, Issue> readFigure(const Written& written, const InputRule& 
   return readNumber(written, rule);
 }
 
-std::string fieldOf(const InputRule& rule) {
-  return (rule.role == InputRole::Given ? "given/" : "allowances/") + rule.id;
-}
+std::string tableOf(InputRole role) { return role == InputRole::Given ? "given" : "allowances"; }
+
+std::string fieldOf(const InputRule& rule) { return tableOf(rule.role) + "/" + rule.id; }
 
 std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule,
                                       const MaterialShelf& shelf) {

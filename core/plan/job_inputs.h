@@ -37,6 +37,8 @@ bool couldBecomeSound(const Issue& issue, std::string_view text);
 /// Reads the rule in hand: 0.01 mm to 25.4 mm.
 std::variant<Length, Issue> readResolution(const Job& job);
 
+/// The table of a job in which such an entry stands: "given" or "allowances".
+std::string tableOf(InputRole role);
 /// "given/text_height"
 std::string fieldOf(const InputRule& rule);
 

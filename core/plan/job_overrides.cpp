@@ -81,13 +81,11 @@ std::variant<double, Issue> readFixed(std::string_view field, const Written& wri
     if (derived.id == id)
       return figure(written, ruleOf(derived), field, !derived.range && isSizeOfPiece(rules, id));
   if (const InputRule* input = rules.input(id))
-    return Issue{
-        "fixed-is-input",
-        {{"name", input->id},
-         {"section", std::string(input->role == InputRole::Given ? "given" : "allowances")}},
-        std::string(field),
-        {},
-        {}};
+    return Issue{"fixed-is-input",
+                 {{"name", input->id}, {"section", tableOf(input->role)}},
+                 std::string(field),
+                 {},
+                 {}};
   return unknown(id, "fixed", field, derivedIds(rules));
 }
 

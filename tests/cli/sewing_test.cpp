@@ -290,7 +290,12 @@ TEST_F(SewCommand, tellsEveryMistakeAtOnce) {
   EXPECT_THAT(refused(kDiary + R"(, "given2": {"stretch_count": 3})"), HasSubstr("given2"));
   const Finished none = cli({"sew", data_.write("none.json", R"({"schema": "drapery-job/1"})")});
   EXPECT_EQ(none.code, 2);
-  EXPECT_THAT(none.err, HasSubstr("sewing is missing"));
+  EXPECT_THAT(none.err,
+              HasSubstr("sewing is missing; it says what is sewn, and how: its kind is one of"));
+  EXPECT_THAT(cli({"sew", std::string(DRAPERY_SOURCE_DIR) + "/demo/seed-list.json"}).err,
+              HasSubstr("a book by \"paperback-wrapper\" tells of no sewing"));
+  EXPECT_THAT(refused(R"("kind": "link", "given": {"knot": 15})"),
+              HasSubstr("\"knot\" is not known in given; it belongs in allowances"));
   // An ornament goes round the spine, at a hole that is wrapped there.
   const std::string bare = data_.write("bare.toml", R"(schema = "drapery-pattern/1"
 id = "bare"
