@@ -21,6 +21,7 @@ StripView::StripView(const Palette& palette, QWidget* parent) : QWidget(parent),
   setObjectName("sew.strip");
   setAccessibleName(tr("The strip opened about its spine"));
   setMinimumSize(240, 140);
+  setAttribute(Qt::WA_OpaquePaintEvent);  // nothing shows through: the page need not be painted
 }
 
 void StripView::show(Paint paint) {
@@ -43,12 +44,12 @@ void StripView::goTo(std::size_t done, std::size_t present) {
   update();
 }
 
-void StripView::clear(QPixmap& layer) const {
+void StripView::clear(QPixmap& layer, const QColor& colour) const {
   if (layer.size() != size() * devicePixelRatioF()) {
     layer = QPixmap(size() * devicePixelRatioF());
     layer.setDevicePixelRatio(devicePixelRatioF());
   }
-  layer.fill(Qt::transparent);
+  layer.fill(colour);
 }
 
 /// What was drawn before is not drawn again: a way may have over a thousand steps.
@@ -65,7 +66,7 @@ void StripView::paintLayers(QPainter& painter) {
   if (isNew) {
     under_ = palette_.ground;
     isPainted_ = true;
-    clear(ground_);
+    clear(ground_, palette_.ground);
     on(ground_, [&](QPainter& into) {
       if (other_)
         other_(into, {}, room);
@@ -75,13 +76,13 @@ void StripView::paintLayers(QPainter& painter) {
   }
   if (isNew || picture_.present < drawn_) {
     drawn_ = 0;
-    if (hasRings) clear(rings_);
+    if (hasRings) clear(rings_, Qt::transparent);
     if (hasRings)
       on(rings_, [&](QPainter& into) { paintStitchRings(into, picture_, room, palette_); });
   }
   if (drawn_ < picture_.present) {
     const SewnPart drawn{SewnPart::How::Drawn, drawn_, picture_.present};
-    if (drawn_ == 0) clear(sewn_);
+    if (drawn_ == 0) sewn_ = ground_;
     on(sewn_, [&](QPainter& into) { paintSteps(into, drawn); });
     if (hasRings)
       on(rings_, [&](QPainter& into) {
@@ -90,8 +91,7 @@ void StripView::paintLayers(QPainter& painter) {
     drawn_ = picture_.present;
   }
   const SewnPart present{SewnPart::How::Present, picture_.present, picture_.done};
-  painter.drawPixmap(0, 0, ground_);
-  if (drawn_ > 0) painter.drawPixmap(0, 0, sewn_);
+  painter.drawPixmap(0, 0, drawn_ > 0 ? sewn_ : ground_);
   paintSteps(painter, present);
   if (!hasRings) return;
   painter.drawPixmap(0, 0, rings_);
@@ -155,7 +155,10 @@ bool StripView::hasHoleFocus() const {
 void StripView::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.setRenderHint(QPainter::Antialiasing);
-  if (other_ || (picture_.graph != nullptr && !picture_.graph->holes.empty())) paintLayers(painter);
+  if (other_ || (picture_.graph != nullptr && !picture_.graph->holes.empty()))
+    paintLayers(painter);
+  else
+    painter.fillRect(rect(), palette_.ground);
   painter.setPen(QPen(palette_.secondInk, 0.8));
   for (const QLineF& leader : leaders_) painter.drawLine(leader);
 }

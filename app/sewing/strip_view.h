@@ -59,13 +59,14 @@ class StripView : public QWidget {
   std::vector<QLineF> leaders_;
   void paintLayers(QPainter& painter);
   void paintSteps(QPainter& painter, const SewnPart& part) const;
-  /// Empty, and as large as the view; what it was before is used again.
-  void clear(QPixmap& layer) const;
+  /// All of that colour, and as large as the view; what it was before is used again.
+  void clear(QPixmap& layer, const QColor& colour) const;
   void forgetLayers() { isPainted_ = false; }
 
   StitchPicture picture_;
   std::vector<HoleButton*> holes_;
-  /// What lies still under the thread, the thread so far, and the rings over it, filled as far.
+  /// What lies still under the thread, the same with the thread so far, and the rings over it,
+  /// filled as far.
   QPixmap ground_, sewn_, rings_;
   bool isPainted_ = false;
   std::size_t drawn_ = 0;  // steps in them
