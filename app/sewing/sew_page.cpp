@@ -33,6 +33,9 @@ namespace {
 constexpr double kMarginEm = 24.0, kNarrowMarginEm = 19.0;
 constexpr int kEdge = 18;
 constexpr double kWordsPixels = 22.0;  // readable from where the hands are
+/// On the bench's ground from two metres too: capitals of some 7 mm (common practice, an inch for
+/// 25 feet).
+constexpr double kWordsPixelsAfar = 38.0;
 
 std::string translated(const char* english) {
   return QCoreApplication::translate("Sewing", english).toStdString();
@@ -203,6 +206,13 @@ void SewPage::goTo(std::size_t move) {
   showMove();
 }
 
+QString SewPage::moveAside(std::size_t move) const {
+  return tr("Move %1 of %2.").arg(move).arg(moves_.size());
+}
+QString SewPage::tieComesOff(std::size_t hole) {
+  return tr("The tie at hole %1 comes off before.").arg(hole);
+}
+
 void SewPage::showMove() {
   if (isPractice_) return showPractice();
   strip_->offerHoles({}, Face::Front);
@@ -220,7 +230,7 @@ void SewPage::showMove() {
   words_->setText(move_ == 0 ? tr("Ready to sew, in %1 moves.").arg(moves_.size())
                              : QString::fromStdString(
                                    moveWords(*book_, moves_[move_ - 1], notation(), translated)));
-  QString aside = move_ == 0 ? QString() : tr("Move %1 of %2.").arg(move_).arg(moves_.size());
+  QString aside = move_ == 0 ? QString() : moveAside(move_);
   const SewnStab* sewn = stab();
   if (sewn != nullptr) {
     const std::size_t present = move_ == 0 ? 0 : moves_[move_ - 1];
@@ -229,7 +239,7 @@ void SewPage::showMove() {
       aside = tr("First tie the stack at holes %1.").arg(QString::fromStdString(tiedHoles(*sewn)));
     for (const Tie& tie : sewn->ties)
       if (move_ > 0 && tie.offBefore > present && tie.offBefore <= done)
-        aside += " " + tr("The tie at hole %1 comes off before.").arg(tie.hole + 1);
+        aside += " " + tieComesOff(tie.hole + 1);
     if (tags_->isHung(isFromBack_)) {
       strip_->goTo(done, present);
     } else {
@@ -452,20 +462,32 @@ void SewPage::place() {
   }
   if (!hasOwnRow) slider_->setGeometry(mirrored(*this, {x, y, kEdge + inner - x, row}));
   entry_->setGeometry(mirrored(*this, {kEdge, y, inner, row}));
-  const int asideHigh = static_cast<int>(1.7 * letters);
+  const int asideHigh = static_cast<int>((asideLines(inner) == 1 ? 1.7 : 3.2) * letters);
   y -= asideHigh;
   aside_->setGeometry(mirrored(*this, {kEdge, y, inner, asideHigh}));
-  const int wordsHigh = std::min(static_cast<int>(5.4 * letters), height() / 4);
+  const double wordsRows = isFromAfar() ? 8.0 : 5.4;
+  const int wordsHigh = std::min(static_cast<int>(wordsRows * letters), height() / 4);
   y -= wordsHigh;
   words_->setGeometry(mirrored(*this, {kEdge, y, inner, wordsHigh}));
   strip_->setGeometry(mirrored(*this, {kEdge, kEdge / 2, inner, std::max(80, y - kEdge)}));
   fitWords();
+  if (isPractice_) writeSteps();
 }
+
+/// The longest that is told beside a move may need a second line.
+int SewPage::asideLines(int width) const {
+  if (isPractice_) return 1;
+  const QString longest =
+      moveAside(moves_.size()) + " " + tieComesOff(stab() != nullptr ? stab()->passes.size() : 0);
+  return QFontMetricsF(aside_->font()).horizontalAdvance(longest) <= width ? 1 : 2;
+}
+
+bool SewPage::isFromAfar() const { return &palette_ == &benchPalette(); }
 
 /// As large as their room takes.
 void SewPage::fitWords() {
   constexpr double kLeast = 13.0, kStep = 1.5;
-  double pixels = kWordsPixels;
+  double pixels = isFromAfar() ? kWordsPixelsAfar : kWordsPixels;
   for (; pixels > kLeast; pixels -= kStep) {
     const QFontMetrics metrics(textFont(pixels, true));
     const QRect needed =

@@ -75,6 +75,11 @@ class SewPage : public StagePage {
   void recallPlace();
   void place();
   void fitWords();
+  [[nodiscard]] int asideLines(int width) const;
+  [[nodiscard]] QString moveAside(std::size_t move) const;
+  [[nodiscard]] static QString tieComesOff(std::size_t hole);
+  /// Whether the words are to be read from two metres.
+  [[nodiscard]] bool isFromAfar() const;
   void showMove();
   [[nodiscard]] QString whyNot() const;
   void showSections();
@@ -89,6 +94,7 @@ class SewPage : public StagePage {
   void readEntry();
   void sayHere();
   void showPractice();
+  void writeSteps();
   void writeMargin();
   void writeChoices();
   void writeDrills();

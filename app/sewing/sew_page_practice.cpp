@@ -61,12 +61,16 @@ void SewPage::sayHere() {
   showPractice();
 }
 
+void SewPage::writeSteps() {
+  aside_->setText(shownIn(practice_.steps(), aside_->width(), QFontMetricsF(aside_->font())));
+}
+
 void SewPage::showPractice() {
   showPlayer(practice_.isLookingOn() && practice_.toLookAt() > 0);
   entry_->setVisible(!practice_.isLookingOn());
   entry_->setPlaceholderText(practice_.entryAsks());
   words_->setText(practice_.words(notation()));
-  aside_->setText(practice_.steps());
+  writeSteps();
   fitWords();
   thread_->hide();  // it is of the way that is shown
   const std::size_t done = practice_.drawn().size(), present = practice_.present();

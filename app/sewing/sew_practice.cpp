@@ -283,19 +283,15 @@ QString SewPractice::words(const Notation& notation) const {
       .arg(text(formatLength(Length::fromMm(thickness_), notation)));
 }
 
-QString SewPractice::steps() const {
-  if (isSewing()) {
-    QString made;
-    for (const SewToken& token : made_) made += text(textOf(token)) + " ";
-    return made.trimmed();
-  }
-  if (!isLookingOn() || !drill_) return {};
-  QStringList all;
-  for (std::size_t i = 0; i < drill_->tokens.size(); ++i) {
-    const QString word = text(textOf(drill_->tokens[i]));
-    all << (i + 1 == shown_ ? "<b>[" + word + "]</b>" : word);
-  }
-  return all.join(" ");
+StepLine SewPractice::steps() const {
+  StepLine line;
+  if (isSewing())
+    for (const SewToken& token : made_) line.steps << text(textOf(token));
+  else if (isLookingOn() && drill_)
+    for (const SewToken& token : drill_->tokens) line.steps << text(textOf(token));
+  line.isMarked = !isSewing() && shown_ > 0;
+  line.about = isSewing() ? line.steps.size() - 1 : static_cast<qsizetype>(shown_) - 1;
+  return line;
 }
 
 QStringList SewPractice::holeNames() const {

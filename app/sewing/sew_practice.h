@@ -6,6 +6,7 @@
 #include <optional>
 #include <vector>
 
+#include "app/sewing/step_line.h"
 #include "core/quantity/format_length.h"
 #include "core/sewing/drill.h"
 #include "core/sewing/thread_parts.h"
@@ -46,8 +47,8 @@ class SewPractice {
   void sayHere();
 
   [[nodiscard]] QString words(const Notation& notation) const;
-  /// The steps, the one that is looked at marked.
-  [[nodiscard]] QString steps() const;
+  /// The steps so far, or those of somebody else, the one that is looked at marked.
+  [[nodiscard]] StepLine steps() const;
   [[nodiscard]] QString entryAsks() const;
   /// "hole 5, near row, 2 of 3 passes, to the back", for each that may be pressed; else none.
   [[nodiscard]] QStringList holeNames() const;

@@ -85,6 +85,38 @@ TEST_F(SewStage, judgesWhatIsClickedAndTyped) {
   EXPECT_TRUE(isShown("sew.slider"));
 }
 
+// However long the path, its last step is seen; of somebody else's the one that is looked at.
+TEST_F(SewStage, theStepThatCountsIsSeen) {
+  const QFontMetricsF metrics(textFont(13.0));
+  StepLine line;
+  for (int hole = 1; hole <= 60; ++hole) line.steps << QString::number(hole) + "+";
+  for (const qsizetype about : {0, 17, 59})
+    for (const double width : {30.0, 200.0, 700.0, 5000.0}) {
+      line.about = about;
+      const QString shown = shownIn(line, width, metrics);
+      const QStringList steps = shown.split(' ');
+      EXPECT_TRUE(steps.contains(line.steps[about])) << shown.toStdString();
+      EXPECT_EQ(steps.front() == "…", !steps.contains("1+"));
+      EXPECT_EQ(steps.back() == "…", !steps.contains("60+"));
+      const bool hasRoom = width > 100.0;
+      EXPECT_TRUE(!hasRoom || metrics.horizontalAdvance(shown) <= width) << shown.toStdString();
+      EXPECT_EQ(shown == line.steps.join(' '), width == 5000.0);
+    }
+  EXPECT_EQ(shownIn({}, 100.0, metrics), "");
+  openStabBook();
+  click("sew.practice");
+  const QString half =
+      "4+ 3- s 3- 2+ s 2+ h 2+ 1- s 1- h 1- 2+ 3- 4+ s 4+ 5- s 5- 6+ s 6+ t 6+ 7- s";
+  QTest::keyClicks(find<QLineEdit>("sew.entry"), half);
+  press(Qt::Key_Return);
+  EXPECT_THAT(words(), HasSubstr("Right so far"));
+  window_->resize(1024, 700);
+  settle();
+  auto* aside = find<QLabel>("sew.aside");
+  EXPECT_TRUE(aside->text().endsWith("7- spine"));
+  EXPECT_LE(QFontMetricsF(aside->font()).horizontalAdvance(aside->text()), aside->width());
+}
+
 // The slider is marked where the way turns back, and the place outlasts the window.
 TEST_F(SewStage, theTurningsAreMarkedAndThePlaceIsKept) {
   const std::string settings = folder_.path() + "/settings.json";
