@@ -1,6 +1,7 @@
 #include "core/cutting/cover_master.h"
 
 #include <algorithm>
+#include <cmath>
 #include <limits>
 
 namespace drapery {
@@ -13,9 +14,12 @@ constexpr double kNothing = 1e-9;
 CoverMaster::CoverMaster(const std::vector<Row>& rows)
     : names_(rows.size(), -1), inverse_(rows.size(), std::vector<double>(rows.size(), 0.0)) {
   for (std::size_t r = 0; r < rows.size(); ++r) {
-    right_.push_back(rows[r].right);
+    // A little more, of each another: many that come to nothing at once would go round in a circle
+    // (Charnes 1952, "Optimality and degeneracy in linear programming", Econometrica 20).
+    constexpr double kLittle = 1e-7;
+    right_.push_back(rows[r].right + kLittle * (1.0 + std::fmod(double(r) * 0.6180339887, 1.0)));
     isLimit_.push_back(rows[r].isLimit);
-    levels_.push_back(rows[r].right / rows[r].holds);
+    levels_.push_back(right_.back() / rows[r].holds);
     costs_.push_back(rows[r].cost);
     inverse_[r][r] = 1.0 / rows[r].holds;
   }
@@ -29,9 +33,7 @@ std::optional<std::size_t> CoverMaster::slack() const {
 }
 
 bool CoverMaster::enterSlack(std::size_t row) {
-  std::vector<double> column(right_.size(), 0.0);
-  column[row] = isLimit_[row] ? 1.0 : -1.0;
-  return enter(column, 0.0, -1);
+  return enter({{row, isLimit_[row] ? 1.0 : -1.0}}, 0.0, -1);
 }
 
 std::vector<std::pair<int, double>> CoverMaster::levels() const {
@@ -42,11 +44,11 @@ std::vector<std::pair<int, double>> CoverMaster::levels() const {
 }
 
 /// The row whose level comes to nothing first makes room for the column.
-bool CoverMaster::enter(const std::vector<double>& column, double cost, int name) {
+bool CoverMaster::enter(const Column& column, double cost, int name) {
   const std::size_t rows = right_.size();
   std::vector<double> direction(rows, 0.0);
   for (std::size_t r = 0; r < rows; ++r)
-    for (std::size_t c = 0; c < rows; ++c) direction[r] += inverse_[r][c] * column[c];
+    for (const auto& [c, much] : column) direction[r] += inverse_[r][c] * much;
   std::size_t out = rows;
   double least = std::numeric_limits<double>::infinity();
   for (std::size_t r = 0; r < rows; ++r)
@@ -65,7 +67,14 @@ bool CoverMaster::enter(const std::vector<double>& column, double cost, int name
   }
   costs_[out] = cost;
   names_[out] = name;
-  reckonPrices();
+  constexpr int kAnew = 64;  // so often from the beginning, that errors do not gather
+  if (++entered_ % kAnew == 0) {
+    reckonPrices();
+    return true;
+  }
+  double more = cost;
+  for (const auto& [c, much] : column) more -= much * prices_[c];
+  for (std::size_t c = 0; c < rows; ++c) prices_[c] += more * inverse_[out][c];
   return true;
 }
 

@@ -29,8 +29,10 @@ class CoverMaster {
   [[nodiscard]] std::optional<std::size_t> slack() const;
   /// False where nothing comes of it.
   bool enterSlack(std::size_t row);
+  /// So much of a row, which may come more than once; those that do not come hold nothing of it.
+  using Column = std::vector<std::pair<std::size_t, double>>;
   /// @param name what it is told as by `levels`; -1: not at all.
-  bool enter(const std::vector<double>& column, double cost, int name);
+  bool enter(const Column& column, double cost, int name);
   /// How much of each column is taken now.
   [[nodiscard]] std::vector<std::pair<int, double>> levels() const;
 
@@ -39,6 +41,7 @@ class CoverMaster {
 
   std::vector<double> right_, levels_, costs_, prices_;
   std::vector<bool> isLimit_;
+  int entered_ = 0;
   std::vector<int> names_;  // of the columns that are taken
   std::vector<std::vector<double>> inverse_;
 };

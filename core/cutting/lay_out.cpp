@@ -97,9 +97,10 @@ double boundOf(const MaterialJob& job, Packer& known, bool begun, const Watch& w
   const double enough = known.lost() > 0 ? std::numeric_limits<double>::infinity() : known.cost();
   if (quick >= enough - kSame) return quick;
   if (isOneRoll(job)) return std::max(quick, leastSumFrom(job, sliceBound(job, isOver)));
-  const Patterns patterns = findPatterns(job, enough, watch.effort(), isOver);
-  if (begun) known.begin(patterns.uses);
-  return std::max(quick, leastSumFrom(job, patterns.bound));
+  const auto patterns =
+      std::make_shared<const Patterns>(findPatterns(job, enough, watch.effort(), isOver));
+  if (begun) known.begin(patterns);
+  return std::max(quick, leastSumFrom(job, patterns->bound));
 }
 
 /// A second search of the same, by other chances.

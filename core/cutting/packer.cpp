@@ -11,7 +11,7 @@
 #include "core/cutting/bin.h"
 #include "core/cutting/layout_of_bins.h"
 #include "core/cutting/one_fewer.h"
-#include "core/cutting/pattern_sheets.h"
+#include "core/cutting/pattern_dive.h"
 #include "core/cutting/placing.h"
 #include "core/cutting/region_filler.h"
 #include "core/cutting/roll_shortening.h"
@@ -25,7 +25,6 @@ using Habit = PlacingHabit;
 constexpr std::array kFits{Habit::Fit::LeastArea, Habit::Fit::ShortestSide, Habit::Fit::Lowest};
 constexpr std::array kOrders{Habit::Order::Area, Habit::Order::LongerSide, Habit::Order::Height,
                              Habit::Order::Width};
-constexpr double kAlmost = 1e-6;
 
 }  // namespace
 
@@ -51,8 +50,10 @@ class Packer::Work {
 
   void step() {
     constexpr std::size_t kFew = 4, kOften = 16;  // one try in so many empties sheets otherwise
+    constexpr std::size_t kDives = 12;            // one in so many begins anew by patterns
     if (begun_ < beginnings_.size()) return start(Beginning(beginnings_[begun_++]));
     if (bins_.empty()) return;
+    if (patterns_ && !patterns_->uses.empty() && below(kDives) == 0) return dive(&random_);
     if (oneFewer_.isApt() && below(std::clamp(bins_.size(), kFew, kOften)) > 0) return doWithout();
     if (!oneFewer_.isApt() && below(kFew) > 0 && shorten()) return;
     change();
@@ -147,66 +148,37 @@ class Packer::Work {
       takeIfBetter(std::move(bins), std::move(used), std::move(lost));
   }
 
-  /// As often as it goes into it whole, then those that would be used most in part, where they
-  /// still hold mostly what is wanted; the rest where there is room. Of what there still are many
-  /// copies, patterns are found again first.
-  void begin(const std::vector<PatternUse>& patterns) {
-    constexpr int kTries = 12;
-    for (int i = 0; i < kTries && !patterns.empty() && !isEnough(); ++i) {
-      std::vector<Bin> bins;
-      std::vector<int> used(job_.stocks.size(), 0);
-      Counts wanted = job_.counts;
-      addWhole(job_, patterns, bins, used, wanted);
-      if (i == 0) addAgain(bins, used, wanted);
-      std::vector<std::pair<double, const PatternUse*>> parts;
-      for (const PatternUse& use : patterns) {
-        const double part = use.often - std::floor(use.often + kAlmost);
-        parts.emplace_back(part + (i == 0 ? 0.0 : 0.5 * this->part()), &use);
-      }
-      std::sort(parts.begin(), parts.end(),
-                [](const auto& a, const auto& b) { return a.first > b.first; });
-      const double least = i == 0 ? 0.8 : 0.6 + 0.35 * this->part();
-      for (const auto& [part, use] : parts) addPattern(job_, *use, least, bins, used, wanted);
-      std::vector<std::size_t> loose, lost;
-      for (std::size_t kind = 0; kind < wanted.size(); ++kind)
-        loose.insert(loose.end(), static_cast<std::size_t>(std::max(0, wanted[kind])), kind);
-      while (!loose.empty()) {
-        const auto stock = stockFor(used, loose.front());
-        const std::size_t before = loose.size();
-        if (stock) refill({*stock}, {.tries = 4}, bins, used, loose);
-        if (loose.size() == before || isEnough()) break;
-      }
-      const Habit habit{kFits[below(kFits.size())]};
-      if (fill(bins, used, loose, habit, lost))
-        takeIfBetter(std::move(bins), std::move(used), std::move(lost));
-    }
+  void begin(std::shared_ptr<const Patterns> patterns) {
+    patterns_ = std::move(patterns);
+    if (!patterns_->uses.empty()) dive(nullptr);
   }
 
-  /// Patterns of what is left, again and again; with few copies of each they say little.
-  void addAgain(std::vector<Bin>& bins, std::vector<int>& used, Counts& wanted) {
-    constexpr double kFewCopies = 4.0, kEffort = 0.1;
-    while (!isEnough()) {
-      std::vector<std::size_t> kinds;
-      const MaterialJob left = onlyWanted(job_, wanted, kinds);
-      double copies = 0;
-      for (const int count : left.counts) copies += count;
-      if (kinds.empty() || copies / double(kinds.size()) < kFewCopies) return;
-      std::vector<PatternUse> uses =
-          findPatterns(left, {}, kEffort, [this] { return isEnough(); }).uses;
-      for (PatternUse& use : uses)
-        for (SheetPart& part : use.parts)
-          if (part.kind == SheetPart::Kind::Piece) part.piece = kinds[part.piece];
-      if (addWhole(job_, uses, bins, used, wanted)) continue;
-      std::stable_sort(uses.begin(), uses.end(),
-                       [](const PatternUse& a, const PatternUse& b) { return a.often > b.often; });
-      const std::size_t before = bins.size();
-      for (const PatternUse& use : uses)
-        if (bins.size() == before) addPattern(job_, use, 0.9, bins, used, wanted);
-      if (bins.size() == before) return;
+  /// From nothing, by patterns; the rest on sheets that are worked on for long.
+  void dive(std::mt19937_64* chance) {
+    constexpr double kPatient = 2.0;
+    std::vector<Bin> bins;
+    std::vector<int> used(job_.stocks.size(), 0);
+    std::vector<std::size_t> loose, lost;
+    Counts wanted = job_.counts;
+    addByPatterns(
+        job_, *patterns_, chance, [this] { return isEnough(); }, bins, used, wanted);
+    for (std::size_t kind = 0; kind < wanted.size(); ++kind)
+      loose.insert(loose.end(), static_cast<std::size_t>(std::max(0, wanted[kind])), kind);
+    const Beginning how = patientBeginning(job_, kPatient, random_);
+    while (!loose.empty()) {
+      if (isEnough()) return;
+      const auto stock = stockFor(used, loose.front());
+      const std::size_t before = loose.size();
+      if (stock) refill({*stock}, how, bins, used, loose);
+      if (loose.size() == before) break;
     }
+    if (!fill(bins, used, loose, {kFits[below(kFits.size())]}, lost)) return;
+    if (lost.empty() && without_ == cost_) oneFewer_.offer(bins);
+    takeIfBetter(std::move(bins), std::move(used), std::move(lost));
   }
 
   void follow(const Work& other) {
+    if (!patterns_) patterns_ = other.patterns_;
     if (!other.hasOne_ || (hasOne_ && other.best_ >= best_)) return;
     hasOne_ = true;
     best_ = now_ = other.best_;
@@ -469,6 +441,7 @@ class Packer::Work {
   std::optional<double> without_;  // the cost that it is to better
   std::size_t withoutTried_ = 0;   // since less was loose than ever
   double leastLoose_ = 0.0;
+  std::shared_ptr<const Patterns> patterns_;
   std::vector<Beginning> beginnings_;
   std::size_t begun_ = 0;
   std::vector<double> areas_;  // by kind
@@ -494,7 +467,7 @@ Packer::Packer(const MaterialJob& job, std::uint64_t seed, PackerPatience patien
 Packer::~Packer() = default;
 void Packer::step() { work_->step(); }
 void Packer::gather() { work_->change(); }
-void Packer::begin(const std::vector<PatternUse>& patterns) { work_->begin(patterns); }
+void Packer::begin(std::shared_ptr<const Patterns> patterns) { work_->begin(std::move(patterns)); }
 void Packer::follow(const Packer& other) { work_->follow(*other.work_); }
 double Packer::cost() const { return work_->cost(); }
 Micrometres Packer::end() const { return work_->end(); }

@@ -30,9 +30,9 @@ class Packer {
   void step();
   /// One try at the same cost with more left in one piece.
   void gather();
-  /// Also begins with sheets that are filled so, as often as whole numbers near theirs say.
-  void begin(const std::vector<PatternUse>& patterns);
-  /// Goes on from another's best, where that is better.
+  /// Also begins by these, now and then as chance has it.
+  void begin(std::shared_ptr<const Patterns> patterns);
+  /// Goes on from another's best, where that is better, and by its patterns.
   void follow(const Packer& other);
   [[nodiscard]] double cost() const;
   /// Where the last piece of its best ends on one roll, enlarged by the kerf.

@@ -20,6 +20,7 @@ struct PatternUse {
 struct Patterns {
   double bound = 0.0;
   std::vector<PatternUse> uses;
+  std::vector<PatternUse> known;  // those and all others that were found on the way
 };
 
 /// Worths are found by generating patterns (Gilmore and Gomory 1961, "A linear programming approach
@@ -28,7 +29,13 @@ struct Patterns {
 /// @param enough a bound that proves what is known already: there is no use in a better one. None
 /// where only sheets are asked for.
 /// @param effort of the usual work, 0 to 1: so much is done, whatever time it takes.
-Patterns findPatterns(const MaterialJob& job, std::optional<double> enough, double effort,
+Patterns findPatterns(const MaterialJob& job, double enough, double effort,
                       const std::function<bool()>& isOver);
+
+/// Of sheets that hold no more of anything than is wanted those that would cost least if they could
+/// be used in part; no bound comes of it.
+/// @param known to begin with, such as were found for more.
+Patterns properPatterns(const MaterialJob& job, std::vector<PatternUse> known, double effort,
+                        const std::function<bool()>& isOver);
 
 }  // namespace drapery

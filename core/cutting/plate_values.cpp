@@ -11,6 +11,30 @@ namespace {
 constexpr std::size_t kMostPlaces = 2500;  // each way
 constexpr double kMostLooked = 2e7;
 
+/// Where more than that part of all steps are places, all of them are taken: then what is left
+/// beside a cut need not be looked up.
+constexpr double kDense = 0.6;
+
+// Several at a time, as many as the machine has room for.
+#if defined(__x86_64__) && defined(__GNUC__) && !defined(__clang__)
+#define DRAPERY_WIDE __attribute__((target_clones("avx2", "default")))
+#else
+#define DRAPERY_WIDE
+#endif
+
+/// Each is at least the sum of the two.
+DRAPERY_WIDE void raise(PlateValues::Worth* __restrict to, const PlateValues::Worth* low,
+                        const PlateValues::Worth* high, std::size_t count) {
+  for (std::size_t j = 0; j < count; ++j) to[j] = std::max(to[j], low[j] + high[j]);
+}
+/// Each is at least what lies low on it with the same above.
+DRAPERY_WIDE void raiseAbove(PlateValues::Worth* __restrict to, PlateValues::Worth low,
+                             const PlateValues::Worth* above, std::size_t count) {
+  for (std::size_t c = 0; c < count; ++c) to[c] = std::max(to[c], low + above[c]);
+}
+
+#undef DRAPERY_WIDE
+
 /// The index of the last place that is not beyond.
 std::uint32_t upTo(const std::vector<std::int64_t>& places, std::int64_t length) {
   return static_cast<std::uint32_t>(std::upper_bound(places.begin(), places.end(), length) -
@@ -32,6 +56,7 @@ PlateValues::PlateValues(const MaterialJob& job, std::size_t stock, Coarse coars
     if (step < least) continue;
     if (measure(job, stock, step, coarse) && work() <= mostWork) break;
   }
+  if (isDense_) return;
   for (std::size_t i = 0; i < xs_.size(); ++i) {
     restX_.emplace_back();
     for (std::size_t a = 1; a < i && 2 * xs_[a] <= xs_[i]; ++a)
@@ -56,6 +81,9 @@ bool PlateValues::measure(const MaterialJob& job, std::size_t stock, std::int64_
       acrosses.push_back({size.across, area});
       alongs.push_back({size.along, area});
     }
+  const auto isWhole = [&](const Weighed& each) { return each.length % step == 0; };
+  isExact_ = std::all_of(acrosses.begin(), acrosses.end(), isWhole) &&
+             std::all_of(alongs.begin(), alongs.end(), isWhole);
   const Steps x = stepsOf(acrosses, usable_.across, step, coarse);
   const Steps y = stepsOf(alongs, usable_.along, step, coarse);
   for (std::size_t i = 0; i < sizes_.size(); ++i) {
@@ -68,7 +96,17 @@ bool PlateValues::measure(const MaterialJob& job, std::size_t stock, std::int64_
   if (std::any_of(sizes_.begin(), sizes_.end(), isNothing)) return false;
   xs_ = places(x.lengths, x.room);
   ys_ = places(y.lengths, y.room);
-  return !xs_.empty() && !ys_.empty();
+  if (xs_.empty() || ys_.empty()) return false;
+  isDense_ = double(xs_.size()) * double(ys_.size()) > kDense * double(x.room) * double(y.room) &&
+             x.room < std::int64_t(kMostPlaces) && y.room < std::int64_t(kMostPlaces);
+  if (!isDense_) return true;
+  const auto allOf = [](std::vector<std::int64_t>& places, std::int64_t room) {
+    places.resize(static_cast<std::size_t>(room) + 1);
+    std::iota(places.begin(), places.end(), 0);
+  };
+  allOf(xs_, x.room);
+  allOf(ys_, y.room);
+  return true;
 }
 
 /// Lengths in steps. Rounded down so that what fits beside each other still does: a length is the
@@ -127,6 +165,7 @@ std::vector<std::int64_t> PlateValues::places(std::vector<std::int64_t> lengths,
 
 double PlateValues::work() const {
   const double x = double(xs_.size()), y = double(ys_.size());
+  if (isDense_) return x * y * (x + y) / 32;
   return x * x / 4 * y / 4 + x * y * y / 4;  // the first is done several at a time
 }
 
@@ -161,8 +200,42 @@ std::optional<PlateValues::Worth> PlateValues::best(const std::vector<Worth>& wo
                                             ys_.begin());
     if (i < xs_.size() && j < high) at(i, j) = std::max(at(i, j), worth[size.kind]);
   }
+  if (isDense_ ? !fillDense(isOver) : !fill(isOver)) return std::nullopt;
+  counts.assign(worth.size(), 0);
+  trace(takenApart(xs_.size() - 1, high - 1), counts);
+  return at(xs_.size() - 1, high - 1);
+}
+
+bool PlateValues::fillDense(const std::function<bool()>& isOver) {
+  const std::size_t wide = xs_.size(), high = ys_.size();
+  std::vector<std::size_t> cuts;  // where a column is worth more than the one before it
+  for (std::size_t i = 1; i < wide; ++i) {
+    if (isOver()) return false;
+    Worth* here = &values_[i * high];
+    const Worth* before = here - high;
+    for (std::size_t j = 0; j < high; ++j) here[j] = std::max(here[j], before[j]);
+    for (const std::size_t a : cuts) {
+      if (2 * a > i) break;
+      raise(here, &values_[a * high], &values_[(i - a) * high], high);
+    }
+    for (std::size_t b = 1; b < high; ++b) {
+      if (here[b] <= here[b - 1]) {
+        here[b] = here[b - 1];  // a cut there is no better than one a step lower
+        continue;
+      }
+      // What lies above is not more than what lies below: the other way round is the same.
+      const std::size_t above = std::min(b, high - 1 - b);
+      raiseAbove(here + b + 1, here[b], here + 1, above);
+    }
+    if (!std::equal(here, here + high, before)) cuts.push_back(i);
+  }
+  return true;
+}
+
+bool PlateValues::fill(const std::function<bool()>& isOver) {
+  const std::size_t high = ys_.size();
   for (std::size_t i = 1; i < xs_.size(); ++i) {
-    if (isOver()) return std::nullopt;
+    if (isOver()) return false;
     Worth* __restrict here = &values_[i * high];
     const Worth* before = here - high;
     for (std::size_t j = 0; j < high; ++j) here[j] = std::max(here[j], before[j]);
@@ -174,9 +247,14 @@ std::optional<PlateValues::Worth> PlateValues::best(const std::vector<Worth>& wo
     for (std::size_t j = 1; j < high; ++j)
       here[j] = std::max({here[j], here[j - 1], greatest(here + 1, here, restY_[j])});
   }
-  counts.assign(worth.size(), 0);
-  trace(xs_.size() - 1, high - 1, counts);
-  return at(xs_.size() - 1, high - 1);
+  return true;
+}
+
+std::size_t PlateValues::besides(std::size_t i, std::size_t a) const {
+  return isDense_ ? i - a : restX_[i][a - 1];
+}
+std::size_t PlateValues::above(std::size_t j, std::size_t b) const {
+  return isDense_ ? j - b : restY_[j][b - 1];
 }
 
 /// The same comparisons again.
@@ -195,41 +273,37 @@ PlateValues::Taken PlateValues::takenApart(std::size_t i, std::size_t j) const {
     for (const Size& size : sizes_)
       if (size.across <= xs_[i] && size.along <= ys_[j] && worth_[size.kind] == value)
         return {Taken::Kind::Piece, &size, i, j, 0, 0};
-    for (std::size_t a = 0; a < restX_[i].size(); ++a)
-      if (at(a + 1, j) + at(restX_[i][a], j) == value)
-        return {Taken::Kind::Beside, nullptr, a + 1, j, restX_[i][a], j};
-    for (std::size_t b = 0; b < restY_[j].size(); ++b)
-      if (at(i, b + 1) + at(i, restY_[j][b]) == value)
-        return {Taken::Kind::Above, nullptr, i, b + 1, i, restY_[j][b]};
+    for (std::size_t a = 1; a < i && 2 * xs_[a] <= xs_[i]; ++a)
+      if (const std::size_t rest = besides(i, a); at(a, j) + at(rest, j) == value)
+        return {Taken::Kind::Beside, nullptr, a, j, rest, j};
+    for (std::size_t b = 1; b < j && 2 * ys_[b] <= ys_[j]; ++b)
+      if (const std::size_t rest = above(j, b); at(i, b) + at(i, rest) == value)
+        return {Taken::Kind::Above, nullptr, i, b, i, rest};
     return {};
   }
 }
 
-void PlateValues::trace(std::size_t i, std::size_t j, Counts& counts) const {
-  const Taken taken = takenApart(i, j);
+void PlateValues::trace(const Taken& taken, Counts& counts) const {
   if (taken.kind == Taken::Kind::Nothing) return;
   if (taken.kind == Taken::Kind::Piece) {
     ++counts[taken.size->kind];
     return;
   }
-  trace(taken.lowX, taken.lowY, counts);
-  trace(taken.highX, taken.highY, counts);
+  trace(takenApart(taken.lowX, taken.lowY), counts);
+  trace(takenApart(taken.highX, taken.highY), counts);
 }
 
-UsableSize PlateValues::extentOf(std::size_t i, std::size_t j) const {
-  const Taken taken = takenApart(i, j);
+UsableSize PlateValues::extentOf(const Taken& taken) const {
   if (taken.kind == Taken::Kind::Nothing) return {};
   if (taken.kind == Taken::Kind::Piece) return {taken.size->lies.across, taken.size->lies.along};
-  const UsableSize low = extentOf(taken.lowX, taken.lowY);
-  const UsableSize high = extentOf(taken.highX, taken.highY);
+  const UsableSize low = extentOf(takenApart(taken.lowX, taken.lowY));
+  const UsableSize high = extentOf(takenApart(taken.highX, taken.highY));
   if (taken.kind == Taken::Kind::Beside)
     return {low.across + high.across, std::max(low.along, high.along)};
   return {std::max(low.across, high.across), low.along + high.along};
 }
 
-void PlateValues::lay(std::size_t i, std::size_t j, std::size_t at,
-                      std::vector<SheetPart>& parts) const {
-  const Taken taken = takenApart(i, j);
+void PlateValues::lay(const Taken& taken, std::size_t at, std::vector<SheetPart>& parts) const {
   if (taken.kind == Taken::Kind::Nothing) return;
   if (taken.kind == Taken::Kind::Piece) {
     const LyingSize& size = taken.size->lies;
@@ -245,26 +319,63 @@ void PlateValues::lay(std::size_t i, std::size_t j, std::size_t at,
     return;
   }
   const bool isBeside = taken.kind == Taken::Kind::Beside;
-  const UsableSize extent = extentOf(taken.lowX, taken.lowY);
+  const Taken lower = takenApart(taken.lowX, taken.lowY);
+  const Taken higher = takenApart(taken.highX, taken.highY);
+  const UsableSize extent = extentOf(lower);
   const Micrometres first = isBeside ? extent.across : extent.along;
   const Micrometres room = isBeside ? parts[at].across : parts[at].along;
-  if (first <= 0) return lay(taken.highX, taken.highY, at, parts);
-  if (first >= room) return lay(taken.lowX, taken.lowY, at, parts);
+  if (first <= 0) return lay(higher, at, parts);
+  if (first >= room) return lay(lower, at, parts);
   splitPart(parts, at, isBeside, first);
   const std::size_t low = parts[at].low;
-  lay(taken.lowX, taken.lowY, low, parts);
-  lay(taken.highX, taken.highY, low + 1, parts);
+  lay(lower, low, parts);
+  lay(higher, low + 1, parts);
 }
 
-std::optional<std::vector<SheetPart>> PlateValues::filling() const {
-  const std::size_t i = xs_.size() - 1, j = ys_.size() - 1;
-  const UsableSize extent = extentOf(i, j);
+std::optional<std::vector<SheetPart>> PlateValues::fillingOf(const Taken& taken) const {
+  const UsableSize extent = extentOf(taken);
   if (extent.across > usable_.across || extent.along > usable_.along) return std::nullopt;
   std::vector<SheetPart> parts(1);
   parts[0].across = usable_.across;
   parts[0].along = usable_.along;
-  lay(i, j, 0, parts);
+  lay(taken, 0, parts);
   return parts;
+}
+
+std::optional<std::vector<SheetPart>> PlateValues::filling() const {
+  return fillingOf(takenApart(xs_.size() - 1, ys_.size() - 1));
+}
+
+std::vector<PlateValues::Other> PlateValues::others(Worth least, std::size_t most) const {
+  const std::size_t i = xs_.size() - 1, j = ys_.size() - 1;
+  std::vector<std::pair<Worth, Taken>> ways;
+  const auto consider = [&](Worth worth, const Taken& taken) {
+    if (worth > least) ways.emplace_back(worth, taken);
+  };
+  for (std::size_t a = 1; a < i && 2 * xs_[a] <= xs_[i]; ++a)
+    if (at(a, j) > at(a - 1, j))
+      consider(at(a, j) + at(besides(i, a), j),
+               {Taken::Kind::Beside, nullptr, a, j, besides(i, a), j});
+  for (std::size_t b = 1; b < j && 2 * ys_[b] <= ys_[j]; ++b)
+    if (at(i, b) > at(i, b - 1))
+      consider(at(i, b) + at(i, above(j, b)), {Taken::Kind::Above, nullptr, i, b, i, above(j, b)});
+  std::stable_sort(ways.begin(), ways.end(),
+                   [](const auto& a, const auto& b) { return a.first > b.first; });
+  std::vector<Other> found;
+  Counts best(worth_.size(), 0);
+  trace(takenApart(i, j), best);
+  std::size_t looked = 0;
+  for (const auto& [worth, taken] : ways) {
+    constexpr std::size_t kLooked = 4;  // times as many, since some hold the same
+    if (found.size() == most || ++looked > kLooked * most) break;
+    Counts counts(worth_.size(), 0);
+    trace(taken, counts);
+    const auto isSame = [&](const Other& other) { return other.counts == counts; };
+    if (counts == best || std::any_of(found.begin(), found.end(), isSame)) continue;
+    auto parts = fillingOf(taken);
+    found.push_back({std::move(counts), std::move(parts)});
+  }
+  return found;
 }
 
 }  // namespace drapery

@@ -23,6 +23,9 @@ class PlateValues {
   /// False where no such step keeps apart what is to be.
   [[nodiscard]] bool isUsable() const { return !xs_.empty() && !ys_.empty(); }
 
+  /// Whether all lengths are whole numbers of its steps: then its values are the true ones.
+  [[nodiscard]] bool isExact() const { return isExact_; }
+
   /// How much one `best` takes, in steps of some nanoseconds.
   [[nodiscard]] double work() const;
 
@@ -41,6 +44,14 @@ class PlateValues {
   /// where it only fits in coarse steps.
   [[nodiscard]] std::optional<std::vector<SheetPart>> filling() const;
 
+  /// What else is worth more than that on the sheet, by another first cut: so many, the best first,
+  /// of which no two hold the same. Their `parts` are none where they only fit in coarse steps.
+  struct Other {
+    Counts counts;
+    std::optional<std::vector<SheetPart>> parts;
+  };
+  [[nodiscard]] std::vector<Other> others(Worth least, std::size_t most) const;
+
  private:
   struct Size {
     std::size_t kind = 0;
@@ -53,10 +64,17 @@ class PlateValues {
     const Size* size = nullptr;
     std::size_t lowX = 0, lowY = 0, highX = 0, highY = 0;
   };
+  /// False where it was ended.
+  bool fill(const std::function<bool()>& isOver);
+  bool fillDense(const std::function<bool()>& isOver);
+  /// The place that is left beside or above a cut.
+  [[nodiscard]] std::size_t besides(std::size_t i, std::size_t a) const;
+  [[nodiscard]] std::size_t above(std::size_t j, std::size_t b) const;
   [[nodiscard]] Taken takenApart(std::size_t i, std::size_t j) const;
   /// What its pieces take, as they are.
-  [[nodiscard]] UsableSize extentOf(std::size_t i, std::size_t j) const;
-  void lay(std::size_t i, std::size_t j, std::size_t at, std::vector<SheetPart>& parts) const;
+  [[nodiscard]] UsableSize extentOf(const Taken& taken) const;
+  void lay(const Taken& taken, std::size_t at, std::vector<SheetPart>& parts) const;
+  [[nodiscard]] std::optional<std::vector<SheetPart>> fillingOf(const Taken& taken) const;
   struct Weighed {
     Micrometres length = 0;
     double weight = 0.0;
@@ -69,13 +87,15 @@ class PlateValues {
                        Coarse coarse);
   static std::vector<std::int64_t> places(std::vector<std::int64_t> lengths, std::int64_t room);
   bool measure(const MaterialJob& job, std::size_t stock, std::int64_t step, Coarse coarse);
-  void trace(std::size_t i, std::size_t j, Counts& counts) const;
+  void trace(const Taken& taken, Counts& counts) const;
   [[nodiscard]] Worth& at(std::size_t i, std::size_t j) { return values_[i * ys_.size() + j]; }
   [[nodiscard]] Worth at(std::size_t i, std::size_t j) const { return values_[i * ys_.size() + j]; }
 
   std::vector<Size> sizes_;
   std::vector<std::int64_t> xs_, ys_;  // where cuts may lie, from 0 to the whole
-  std::vector<std::vector<std::uint32_t>> restX_, restY_;  // what is left beside each cut
+  bool isExact_ = false;
+  bool isDense_ = false;                                   // every step is such a place
+  std::vector<std::vector<std::uint32_t>> restX_, restY_;  // else what is left beside each cut
   std::vector<Worth> values_;
   std::vector<Worth> worth_;
   UsableSize usable_;

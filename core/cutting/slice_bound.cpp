@@ -88,15 +88,15 @@ class SliceBound {
     return values_.back();
   }
   /// That slice: of each kind so many pieces' part for each unit of its length.
-  [[nodiscard]] std::vector<double> slice() const {
-    std::vector<double> column(job_.kinds.size(), 0.0);
+  [[nodiscard]] CoverMaster::Column slice() const {
+    CoverMaster::Column column;
     for (std::size_t place = values_.size() - 1; place > 0;) {
       if (taken_[place] == ways_.size()) {
         --place;
         continue;
       }
       const Way& way = ways_[taken_[place]];
-      column[way.kind] += 1.0 / way.along;
+      column.emplace_back(way.kind, 1.0 / way.along);
       place -= static_cast<std::size_t>(way.across / step_);
     }
     return column;

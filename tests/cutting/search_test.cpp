@@ -4,8 +4,10 @@
 
 #include <cmath>
 #include <map>
+#include <set>
 
 #include "core/cutting/one_fewer.h"
+#include "core/cutting/pattern_dive.h"
 #include "core/cutting/plate_values.h"
 #include "core/cutting/roll_slabs.h"
 #include "core/cutting/shorter_roll.h"
@@ -178,6 +180,89 @@ RC_GTEST_PROP(PlateValues, boundWhatASheetCanHold, ()) {
     if (part.kind == SheetPart::Kind::Piece) laid += worth[part.piece];
   RC_ASSERT(laid == *fits);
   RC_ASSERT(!less.best(worth, counts, [] { return true; }).has_value());
+}
+
+/// What a sheet can be worth, every cut at a whole millimetre tried.
+PlateValues::Worth worthByEveryCut(const MaterialJob& job,
+                                   const std::vector<PlateValues::Worth>& worth) {
+  const auto inMm = [](Micrometres length) { return static_cast<std::size_t>(length / test::kMm); };
+  const UsableSize usable = usableOf(job.stock(0));
+  const std::size_t wide = inMm(usable.across), high = inMm(usable.along);
+  std::vector<std::vector<PlateValues::Worth>> most(wide + 1,
+                                                    std::vector<PlateValues::Worth>(high + 1, 0));
+  for (std::size_t w = 1; w <= wide; ++w)
+    for (std::size_t h = 1; h <= high; ++h) {
+      PlateValues::Worth& here = most[w][h];
+      for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+        for (const LyingSize& size : job.sizes[0][kind])
+          if (inMm(size.across) <= w && inMm(size.along) <= h) here = std::max(here, worth[kind]);
+      for (std::size_t a = 1; a < w; ++a) here = std::max(here, most[a][h] + most[w - a][h]);
+      for (std::size_t b = 1; b < h; ++b) here = std::max(here, most[w][b] + most[w][h - b]);
+    }
+  return most[wide][high];
+}
+
+// In whole steps it is the true most, whether every step is a place or few are; and what else it
+// tells fits too.
+RC_GTEST_PROP(PlateValues, areThoseOfEveryCut, ()) {
+  Drawn drawn;
+  drawn.problem = test::anyProblem(*rc::gen::inRange(1, 7), 3, 1);
+  CutStock& stock = drawn.problem.stocks[0];
+  stock.form = StockForm::Sheet;
+  stock.count = std::nullopt;
+  stock.kerf = stock.left = stock.right = stock.bottom = stock.top = 0;
+  stock.across = *rc::gen::inRange(10, 60) * test::kMm;
+  stock.along = *rc::gen::inRange(10, 60) * test::kMm;
+  const int least = *rc::gen::element(1, 4, 9);
+  for (CutPiece& piece : drawn.problem.pieces) {
+    piece.width = *rc::gen::inRange(least, 30) * test::kMm;
+    piece.height = *rc::gen::inRange(least, 30) * test::kMm;
+  }
+  CutLayout told;
+  drawn.jobs = materialJobs(drawn.problem, told);
+  RC_PRE(!drawn.jobs.empty() && !drawn.jobs[0].kinds.empty());
+  const MaterialJob& job = drawn.job();
+  std::vector<PlateValues::Worth> worth;
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+    worth.push_back(*rc::gen::inRange(1, 1000));
+  PlateValues plate(job, 0, PlateValues::Coarse::Up, 1e9);
+  RC_PRE(plate.isUsable());
+  RC_ASSERT(plate.isExact());
+  Counts counts;
+  const auto most = plate.best(worth, counts, kNever);
+  RC_ASSERT(most == std::optional(worthByEveryCut(job, worth)));
+  std::set<Counts> seen{counts};
+  for (const PlateValues::Other& other : plate.others(*most / 2, 5)) {
+    RC_ASSERT(seen.insert(other.counts).second);
+    PlateValues::Worth sum = 0;
+    for (std::size_t kind = 0; kind < worth.size(); ++kind) sum += other.counts[kind] * worth[kind];
+    RC_ASSERT(sum > *most / 2 && sum <= *most);
+    RC_ASSERT(other.parts.has_value());
+    Counts laid(worth.size(), 0);
+    for (const SheetPart& part : *other.parts)
+      if (part.kind == SheetPart::Kind::Piece) ++laid[part.piece];
+    RC_ASSERT(laid == other.counts);
+  }
+}
+
+// However the patterns are rounded: with what is still wanted on sheets of its own it is a lay-out.
+RC_GTEST_PROP(ByPatterns, noPieceIsLost, ()) {
+  Drawn drawn = anyJob(StockForm::Sheet);
+  RC_PRE(!drawn.jobs.empty());
+  MaterialJob& job = drawn.jobs.front();
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+    job.counts[kind] = drawn.problem.pieces[job.kinds[kind]].count = *rc::gen::inRange(1, 15);
+  std::mt19937_64 chance(*rc::gen::arbitrary<std::uint64_t>());
+  std::vector<Bin> bins;
+  std::vector<int> used(job.stocks.size(), 0);
+  Counts wanted = job.counts;
+  addByPatterns(job, findPatterns(job, 1e9, 1.0, kNever),
+                *rc::gen::arbitrary<bool>() ? &chance : nullptr, kNever, bins, used, wanted);
+  RC_ASSERT(used[0] == static_cast<int>(bins.size()));
+  MaterialJob rest = job;
+  rest.counts = wanted;
+  for (Bin& bin : apart(rest, chance)) bins.push_back(std::move(bin));
+  RC_ASSERT(faultInBins(drawn, bins) == "");
 }
 
 }  // namespace
