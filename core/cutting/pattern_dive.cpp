@@ -29,6 +29,7 @@ void order(std::vector<PatternUse>& uses, std::mt19937_64* chance) {
   std::stable_sort(keys.begin(), keys.end(),
                    [](const auto& a, const auto& b) { return a.first > b.first; });
   std::vector<PatternUse> ordered;
+  ordered.reserve(uses.size());
   for (const auto& [key, i] : keys) ordered.push_back(std::move(uses[i]));
   uses = std::move(ordered);
 }
