@@ -404,9 +404,9 @@ constexpr std::array kPhrases{
                              "{name} has no hole on this book; a pattern needs one at the least")},
     Phrase{"pattern-holes-many",
            QT_TRANSLATE_NOOP("Issue", "{value} holes are too many; at most {limit}")},
-    Phrase{
-        "pattern-place",
-        QT_TRANSLATE_NOOP("Issue", "{name}: {value} is no place for a hole; 0 or more is needed")},
+    Phrase{"pattern-place",
+           QT_TRANSLATE_NOOP(
+               "Issue", "{name}[: {value}] is no place for a hole; a number from 0 is needed")},
     Phrase{"pattern-holes-near",
            QT_TRANSLATE_NOOP("Issue", "{name} are {value} apart; at least {limit} is needed")},
     Phrase{"pattern-stretch-self",

@@ -86,12 +86,11 @@ class Laying {
       const std::string name = k != nullptr ? rule.id + "[" + numbered(*k) + "]" : rule.id;
       StitchHole hole{number(rule.along, k), number(rule.across, k), rule.row, name};
       for (const double place : {hole.along, hole.across})
-        if (!(place >= 0.0 && std::isfinite(place)))
-          return complain(
-              "pattern-place",
-              {{"name", name},
-               {"value", Amount{std::isfinite(place) ? place : -0.0, Unit::Millimetre}}},
-              rule.at);
+        if (!(place >= 0.0 && std::isfinite(place))) {
+          IssueArguments told{{"name", name}};
+          if (std::isfinite(place)) told.push_back({"value", Amount{place, Unit::Millimetre}});
+          return complain("pattern-place", std::move(told), rule.at);
+        }
       if (laid_.size() == kMostHoles)
         complain("pattern-holes-many",
                  {{"value", Amount{double(kMostHoles) + 1, Unit::One}},

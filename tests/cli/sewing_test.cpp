@@ -352,7 +352,7 @@ TEST_F(SewCommand, checksPatterns) {
   EXPECT_THAT(wrong("[[hole]]\nid = \"a\"\nalong = \"-3\"\nacross = \"8\"\n"),
               HasSubstr("a: -3 mm is no place for a hole"));
   EXPECT_THAT(wrong("[[hole]]\nid = \"a\"\nalong = \"1 / 0\"\nacross = \"8\"\n"),
-              HasSubstr("is no place for a hole"));
+              HasSubstr("a is no place for a hole; a number from 0 is needed"));
   EXPECT_THAT(wrong("[[hole]]\nid = \"a\"\nalong = \"8 + spine_lenght\"\nacross = \"8\"\n"),
               HasSubstr("spine_length"));
   EXPECT_THAT(wrong("[[hole]]\nid = \"a\"\nalong = \"sine(8)\"\nacross = \"8\"\n"),
