@@ -1,7 +1,6 @@
 #include "core/cutting/pattern_bound.h"
 
 #include <algorithm>
-#include <array>
 #include <cmath>
 #include <optional>
 #include <random>
@@ -16,23 +15,23 @@ namespace drapery {
 namespace {
 
 constexpr double kMostKinds = 250, kAnyCopies = 60, kFewCopies = 3;
-constexpr double kMostWork = 1e9;  // of all values together: about a second
+constexpr double kMostWork = 1e9;  // of all values together: a second or two
 constexpr double kQuickWork = 1.5e6, kFineWork = 5e7, kAmpleWork = 1.5e8;  // of one
 constexpr double kFew = 100.0, kLarger = 4.0;  // pieces; and so much more for more of them
 constexpr double kForPatterns = 0.7;           // of it until the bound is all that is looked for
 constexpr double kWhole = 1e8;  // what the dearest sheet costs, in whole numbers; less where
 constexpr double kMost = 2e9;   // something would be worth more than that
 constexpr double kSame = 1e-9;
-constexpr double kNoGain = 1e-7;  // of the dearest sheet
-constexpr double kProper = 1e6;
-constexpr double kNear = 0.05;       // of it: patterns that may serve for less
-constexpr double kPivot = 1e4;       // of work
-constexpr std::size_t kOthers = 30;  // patterns beside the best
+constexpr double kNoGain = 1e-7;               // of the dearest sheet
+constexpr double kNear = 0.05;                 // of it: patterns that may serve for less
+constexpr double kPivot = 1e4, kProper = 1e6;  // of work
+constexpr std::size_t kOthers = 30;            // patterns beside the best
 
 class PatternBound {
  public:
   /// @param isProper whether patterns are to hold no more of anything than is wanted.
-  PatternBound(const MaterialJob& job, bool isProper) : job_(job), isProper_(isProper) {
+  PatternBound(const MaterialJob& job, bool isProper, const std::function<bool()>& isOver)
+      : job_(job), isProper_(isProper), isOver_(isOver) {
     for (std::size_t s = 0; s < job.stocks.size(); ++s) {
       isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet && job.stock(s).cost > 0;
       dearest_ = std::max(dearest_, job.stock(s).cost);
@@ -43,107 +42,95 @@ class PatternBound {
              (isProper || kinds <= kAnyCopies || pieces() >= kFewCopies * kinds);
   }
 
-  Patterns find(std::optional<double> enough, double effort, const std::function<bool()>& isOver,
-                std::vector<PatternUse> patterns) {
-    Patterns result;
-    if (!isApt_) return result;
-    // Quickly, as long as that finds sheets that better it; then finely; in the end with more room
-    // than there is, which bounds what could still be found.
-    std::array<std::vector<PlateValues>, 3> plates;
-    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      plates[kQuick].emplace_back(job_, s, PlateValues::Coarse::Up, kQuickWork);
-      plates[kFine].emplace_back(job_, s, PlateValues::Coarse::Up, kFineWork);
-      if (enough) plates[kAmple].emplace_back(job_, s, PlateValues::Coarse::Down, kAmpleWork);
-      for (const auto& stage : plates)
-        if (!stage.empty() && !stage.back().isUsable()) return result;
-      if (isOver()) return result;
-    }
-    const double most = effort * kMostWork * std::clamp(pieces() / kFew, 1.0, kLarger);
-    std::size_t stage = kQuick;
-    CoverMaster master(rows());
-    std::mt19937_64 random(1);
-    ChanceFiller filler(job_, random);
-    std::vector<Known> known;  // that may be taken again
-    for (std::size_t i = 0; i < patterns.size(); ++i) known.push_back(knownOf(patterns[i], i));
-    Centre centre;
-    double work = 0.0;
-    while (work < most && !isOver()) {
-      if (const auto slack = master.slack()) {
-        if (!master.enterSlack(*slack)) break;
-        work += kPivot;
-        continue;
-      }
-      if (const auto again = mostGained(known, master)) {
-        const Known& pattern = known[*again];
-        if (!master.enter(pattern.column, job_.stock(pattern.stock).cost, pattern.name)) break;
-        work += kPivot;
-        continue;
-      }
-      const std::vector<double> prices = centre.drawn(master);
-      const Worths worth = worthOf(prices, plates[stage]);
-      const Pattern found = bestPattern(plates[stage], worth, prices, work, isOver);
-      if (isOver()) break;
-      const double least = boundOf(worth, found.values);
-      const bool isNone =
-          found.entering == job_.stocks.size() ||
-          gainOf({columnOf(found.counts, found.entering), found.entering}, master) <= kNoGain;
-      const bool isExact = std::all_of(plates[stage].begin(), plates[stage].end(),
-                                       [](const PlateValues& plate) { return plate.isExact(); });
-      if (enough && (stage == kAmple || isExact)) {
-        result.bound = std::max(result.bound, least);
-        if (leastSumFrom(job_, result.bound) >= *enough - kSame) break;
-      }
-      if (isProper_ && isNone) {
-        work += kProper;
-        if (auto proper = properPattern(master, filler)) {
-          known.push_back(knownOf(*proper, patterns.size()));
-          patterns.push_back(std::move(*proper));
-          continue;
-        }
-      }
-      if (isNone && centre.isDrawing()) {
-        centre.look(prices, least, true);
-        continue;
-      }
-      const bool isLong = !isExact && work > kForPatterns * most;
-      if (stage != kAmple && !(isNone && isExact) && (isNone || isLong)) {
-        stage = isLong ? kAmple : stage + 1;
-        if (stage == kAmple) result.uses = usesOf(master, patterns);
-        if (stage == kAmple && !enough) break;
-        centre.measureAnew();
-        continue;
-      }
-      if (isNone) break;
-      centre.look(prices, least, false);
-      // What lies with more room than there is bounds, but is no sheet.
-      const PlateValues& plate = plates[stage][found.entering];
-      const auto know = [&](const Counts& counts, std::optional<std::vector<SheetPart>> parts) {
-        known.push_back({columnOf(counts, found.entering), found.entering});
-        if (!parts || stage == kAmple) return;
-        known.back().name = static_cast<int>(patterns.size());
-        patterns.push_back({found.entering, 0.0, std::move(*parts)});
-      };
-      const double enoughWorth =
-          (job_.stock(found.entering).cost - priceOfStock(prices, found.entering)) / dearest_ *
-          worth.whole;
-      for (auto& other : plate.others(static_cast<PlateValues::Worth>(enoughWorth), kOthers))
-        know(other.counts, std::move(other.parts));
-      know(found.counts, plate.filling());
-    }
-    if (stage != kAmple) result.uses = usesOf(master, patterns);
-    for (const Known& each : known)
-      if (each.name >= 0 && gainOf(each, master) > -kNear)
-        result.known.push_back(std::move(patterns[static_cast<std::size_t>(each.name)]));
-    return result;
+  Patterns find(double enough, double effort, std::vector<PatternUse> patterns) {
+    if (!isApt_ || !enter(Stage::Quick)) return {};
+    enough_ = enough;
+    master_ = CoverMaster(rows());
+    most_ = effort * kMostWork * std::clamp(pieces() / kFew, 1.0, kLarger);
+    patterns_ = std::move(patterns);
+    for (std::size_t i = 0; i < patterns_.size(); ++i) known_.push_back(knownOf(patterns_[i], i));
+    while (work_ < most_ && !isOver_())
+      if (!step()) break;
+    if (stage_ != Stage::Ample) found_.uses = uses();
+    for (const Known& each : known_)
+      if (each.name >= 0 && gainOf(each) > -kNear)
+        found_.known.push_back(std::move(patterns_[static_cast<std::size_t>(each.name)]));
+    return std::move(found_);
   }
 
  private:
-  static constexpr std::size_t kQuick = 0, kFine = 1, kAmple = 2;
+  /// Quickly, as long as that finds sheets that better it; then finely; in the end with more room
+  /// than there is, which bounds what could still be found.
+  enum class Stage { Quick, Fine, Ample };
+
+  /// False where no plate can be reckoned so.
+  bool enter(Stage stage) {
+    stage_ = stage;
+    plates_.clear();
+    const auto coarse = stage == Stage::Ample ? PlateValues::Coarse::Down : PlateValues::Coarse::Up;
+    const double work = stage == Stage::Quick  ? kQuickWork
+                        : stage == Stage::Fine ? kFineWork
+                                               : kAmpleWork;
+    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
+      plates_.emplace_back(job_, s, coarse, work);
+      if (!plates_.back().isUsable() || isOver_()) return false;
+    }
+    centre_.measureAnew();
+    return true;
+  }
+
+  /// The master is bettered by what is known, else by what the prices find; false at the end.
+  bool step() {
+    if (const auto slack = master_.slack()) {
+      work_ += kPivot;
+      return master_.enterSlack(*slack);
+    }
+    if (const Known* again = mostGained()) {
+      work_ += kPivot;
+      return master_.enter(again->column, job_.stock(again->stock).cost, again->name);
+    }
+    return price();
+  }
+
+  bool price() {
+    const std::vector<double> prices = centre_.drawn(master_);
+    const Worths worth = worthOf(prices);
+    const Pattern best = bestPattern(worth, prices);
+    if (isOver_()) return false;
+    const double least = boundOf(worth, best.values);
+    const bool isExact = std::all_of(plates_.begin(), plates_.end(),
+                                     [](const PlateValues& plate) { return plate.isExact(); });
+    if (!isProper_ && (stage_ == Stage::Ample || isExact)) {
+      found_.bound = std::max(found_.bound, least);
+      if (leastSumFrom(job_, found_.bound) >= enough_ - kSame) return false;
+    }
+    const bool isNone = best.entering == job_.stocks.size() ||
+                        gainOf({columnOf(best.counts, best.entering), best.entering}) <= kNoGain;
+    if (isNone && isProper_ && knowProper()) return true;
+    if (isNone && centre_.isDrawing()) {
+      centre_.look(prices, least, true);
+      return true;
+    }
+    const bool isLong = !isExact && work_ > kForPatterns * most_;
+    if (stage_ != Stage::Ample && (isLong || (isNone && !isExact))) return goOn(isLong);
+    if (isNone) return false;
+    centre_.look(prices, least, false);
+    know(best, worth, prices);
+    return true;
+  }
+
+  /// To the next stage, or to the last at once.
+  bool goOn(bool isLast) {
+    const Stage next = isLast || stage_ == Stage::Fine ? Stage::Ample : Stage::Fine;
+    if (next == Stage::Ample && isProper_) return false;
+    if (next == Stage::Ample) found_.uses = uses();
+    return enter(next);
+  }
 
   /// One for each kind, then one for each stock of which there are only so many. To begin with,
   /// each kind has sheets of its own, as many side by side as go on one; where there is an end of
   /// every stock, each piece has a price that nobody pays.
-  std::vector<CoverMaster::Row> rows() {
+  [[nodiscard]] std::vector<CoverMaster::Row> rows() {
     std::vector<CoverMaster::Row> rows;
     for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind) {
       CoverMaster::Row row{double(job_.counts[kind]), false, 1.0, 1e3 * dearest_};
@@ -217,23 +204,21 @@ class PatternBound {
     double whole = kWhole;                 // what the dearest sheet costs
   };
   /// Prices in whole numbers, rounded down.
-  [[nodiscard]] Worths worthOf(const std::vector<double>& given,
-                               const std::vector<PlateValues>& plates) const {
+  [[nodiscard]] Worths worthOf(const std::vector<double>& given) const {
     std::vector<double> prices;
     for (std::size_t k = 0; k < job_.kinds.size(); ++k)
       prices.push_back(job_.counts[k] > 0 ? std::max(0.0, given[k]) / dearest_ : 0.0);
     Worths worth;
-    for (const PlateValues& plate : plates)
+    for (const PlateValues& plate : plates_)
       worth.whole = std::min(worth.whole, kMost / std::max(1e-9, plate.ceiling(prices)));
     for (const double price : prices)
       worth.each.push_back(static_cast<PlateValues::Worth>(std::floor(price * worth.whole)));
     return worth;
   }
-  static std::vector<PatternUse> usesOf(const CoverMaster& master,
-                                        const std::vector<PatternUse>& patterns) {
+  [[nodiscard]] std::vector<PatternUse> uses() const {
     std::vector<PatternUse> uses;
-    for (const auto& [pattern, level] : master.levels()) {
-      uses.push_back(patterns[static_cast<std::size_t>(pattern)]);
+    for (const auto& [pattern, level] : master_.levels()) {
+      uses.push_back(patterns_[static_cast<std::size_t>(pattern)]);
       uses.back().often = level;
     }
     return uses;
@@ -264,31 +249,28 @@ class PatternBound {
       if (part.kind == SheetPart::Kind::Piece) ++counts[part.piece];
     return {columnOf(counts, use.stock), use.stock, static_cast<int>(name)};
   }
-  /// Of those that are known what the master is bettered by most.
-  [[nodiscard]] std::optional<std::size_t> mostGained(const std::vector<Known>& known,
-                                                      const CoverMaster& master) const {
-    std::optional<std::size_t> best;
+  /// Of those that are known what the master is bettered by most; null where it is by none.
+  [[nodiscard]] const Known* mostGained() const {
+    const Known* best = nullptr;
     double most = kNoGain;
-    for (std::size_t i = 0; i < known.size(); ++i)
-      if (const double gain = gainOf(known[i], master); gain > most) {
+    for (const Known& each : known_)
+      if (const double gain = gainOf(each); gain > most) {
         most = gain;
-        best = i;
+        best = &each;
       }
     return best;
   }
-  Pattern bestPattern(std::vector<PlateValues>& plates, const Worths& worth,
-                      const std::vector<double>& prices, double& work,
-                      const std::function<bool()>& isOver) const {
-    Pattern found{plates.size(), {}, {}};
+  Pattern bestPattern(const Worths& worth, const std::vector<double>& prices) {
+    Pattern found{plates_.size(), {}, {}};
     double most = kNoGain * dearest_;
     Counts counts;
-    for (std::size_t s = 0; s < plates.size(); ++s) {
+    for (std::size_t s = 0; s < plates_.size(); ++s) {
       if (job_.stock(s).count == 0) {
         found.values.push_back(0);
         continue;
       }
-      found.values.push_back(plates[s].best(worth.each, counts, isOver).value_or(0));
-      work += plates[s].work();
+      found.values.push_back(plates_[s].best(worth.each, counts, isOver_).value_or(0));
+      work_ += plates_[s].work();
       const double gain =
           found.values[s] / worth.whole * dearest_ + priceOfStock(prices, s) - job_.stock(s).cost;
       if (gain <= most) continue;
@@ -299,9 +281,34 @@ class PatternBound {
     return found;
   }
 
+  /// The best and others on that sheet. What lies with more room than there is bounds, but is no
+  /// sheet.
+  void know(const Pattern& best, const Worths& worth, const std::vector<double>& prices) {
+    const std::size_t stock = best.entering;
+    const auto take = [&](const Counts& counts, std::optional<std::vector<SheetPart>> parts) {
+      known_.push_back({columnOf(counts, stock), stock});
+      if (!parts || stage_ == Stage::Ample) return;
+      known_.back().name = static_cast<int>(patterns_.size());
+      patterns_.push_back({stock, 0.0, std::move(*parts)});
+    };
+    const double cost =
+        (job_.stock(stock).cost - priceOfStock(prices, stock)) / dearest_ * worth.whole;
+    for (auto& other : plates_[stock].others(static_cast<PlateValues::Worth>(cost), kOthers))
+      take(other.counts, std::move(other.parts));
+    take(best.counts, plates_[stock].filling());
+  }
+
+  bool knowProper() {
+    work_ += kProper;
+    auto proper = properPattern();
+    if (!proper) return false;
+    known_.push_back(knownOf(*proper, patterns_.size()));
+    patterns_.push_back(std::move(*proper));
+    return true;
+  }
+
   /// One that betters the master and holds no more of anything than is wanted, as chance finds it.
-  [[nodiscard]] std::optional<PatternUse> properPattern(const CoverMaster& master,
-                                                        ChanceFiller& filler) const {
+  [[nodiscard]] std::optional<PatternUse> properPattern() {
     constexpr int kFills = 200, kAgain = 100;
     std::optional<PatternUse> best;
     double most = kNoGain;
@@ -314,18 +321,18 @@ class PatternBound {
       Pool pool;
       std::vector<double> worth;
       for (std::size_t k = 0; k < job_.kinds.size(); ++k) {
-        if (job_.counts[k] == 0 || master.price(k) <= 0 || job_.sizes[s][k].empty()) continue;
+        if (job_.counts[k] == 0 || master_.price(k) <= 0 || job_.sizes[s][k].empty()) continue;
         pool.kinds.push_back(k);
         pool.counts.push_back(job_.counts[k]);
-        worth.push_back(master.price(k) / job_.stock(s).cost * area);
+        worth.push_back(master_.price(k) / job_.stock(s).cost * area);
       }
       if (pool.kinds.empty()) continue;
-      filler.begin(s, pool.kinds, worth);
-      Filling filling = filler.best(whole, kFills, pool.counts).first;
+      filler_.begin(s, pool.kinds, worth);
+      Filling filling = filler_.best(whole, kFills, pool.counts).first;
       if (filling.parts.empty()) continue;
-      filler.better(filling, kAgain, pool.counts);
+      filler_.better(filling, kAgain, pool.counts);
       PatternUse use{s, 0.0, std::move(filling.parts)};
-      if (const double gain = gainOf(knownOf(use, 0), master); gain > most) {
+      if (const double gain = gainOf(knownOf(use, 0)); gain > most) {
         most = gain;
         best = std::move(use);
       }
@@ -334,9 +341,9 @@ class PatternBound {
   }
 
   /// What the master is bettered by it, of the dearest sheet.
-  [[nodiscard]] double gainOf(const Known& pattern, const CoverMaster& master) const {
+  [[nodiscard]] double gainOf(const Known& pattern) const {
     double gain = -job_.stock(pattern.stock).cost;
-    for (const auto& [row, much] : pattern.column) gain += much * master.price(row);
+    for (const auto& [row, much] : pattern.column) gain += much * master_.price(row);
     return gain / dearest_;
   }
 
@@ -357,22 +364,34 @@ class PatternBound {
   }
 
   const MaterialJob& job_;
-  bool isProper_;
+  const bool isProper_;
+  const std::function<bool()>& isOver_;
   std::vector<std::optional<std::size_t>> rowOf_;  // by stock, of the master
   double dearest_ = 0.0;
   bool isApt_ = true;
+
+  Patterns found_;
+  double enough_ = 0.0, most_ = 0.0, work_ = 0.0;
+  Stage stage_ = Stage::Quick;
+  std::vector<PlateValues> plates_;  // by stock, of the stage
+  CoverMaster master_{{}};
+  Centre centre_;
+  std::vector<Known> known_;
+  std::vector<PatternUse> patterns_;  // by name
+  std::mt19937_64 random_{1};         // the same chances each time
+  ChanceFiller filler_{job_, random_};
 };
 
 }  // namespace
 
 Patterns findPatterns(const MaterialJob& job, double enough, double effort,
                       const std::function<bool()>& isOver) {
-  return PatternBound(job, false).find(enough, effort, isOver, {});
+  return PatternBound(job, false, isOver).find(enough, effort, {});
 }
 
 Patterns properPatterns(const MaterialJob& job, std::vector<PatternUse> known, double effort,
                         const std::function<bool()>& isOver) {
-  return PatternBound(job, true).find({}, effort, isOver, std::move(known));
+  return PatternBound(job, true, isOver).find(0.0, effort, std::move(known));
 }
 
 }  // namespace drapery

@@ -4,7 +4,7 @@
 #pragma once
 
 #include <functional>
-#include <optional>
+#include <vector>
 
 #include "core/cutting/material_job.h"
 
@@ -20,14 +20,13 @@ struct PatternUse {
 struct Patterns {
   double bound = 0.0;
   std::vector<PatternUse> uses;
-  std::vector<PatternUse> known;  // those and all others that were found on the way
+  std::vector<PatternUse> known;  // those and others that would cost little more
 };
 
 /// Worths are found by generating patterns (Gilmore and Gomory 1961, "A linear programming approach
 /// to the cutting-stock problem", Operations Research 9), in whole numbers at the end, so that no
 /// rounding makes the bound too much. Nothing for rolls, and where there are very many kinds.
-/// @param enough a bound that proves what is known already: there is no use in a better one. None
-/// where only sheets are asked for.
+/// @param enough a bound that proves what is known already: there is no use in a better one.
 /// @param effort of the usual work, 0 to 1: so much is done, whatever time it takes.
 Patterns findPatterns(const MaterialJob& job, double enough, double effort,
                       const std::function<bool()>& isOver);
