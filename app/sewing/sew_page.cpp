@@ -465,7 +465,7 @@ void SewPage::place() {
   const int asideHigh = static_cast<int>((asideLines(inner) == 1 ? 1.7 : 3.2) * letters);
   y -= asideHigh;
   aside_->setGeometry(mirrored(*this, {kEdge, y, inner, asideHigh}));
-  const double wordsRows = isFromAfar() ? 8.0 : 5.4;
+  const double wordsRows = isFromAfar() ? 10.2 : 5.4;
   const int wordsHigh = std::min(static_cast<int>(wordsRows * letters), height() / 4);
   y -= wordsHigh;
   words_->setGeometry(mirrored(*this, {kEdge, y, inner, wordsHigh}));

@@ -85,6 +85,29 @@ TEST_F(SewStage, judgesWhatIsClickedAndTyped) {
   EXPECT_TRUE(isShown("sew.slider"));
 }
 
+// On the dark ground a move is read from two metres: capitals of a quarter of an inch, at 96 pixels
+// to the inch (an inch for 25 feet, common practice).
+TEST_F(SewStage, onTheBenchAMoveIsReadFromAfar) {
+  constexpr double kCapitals = 96.0 / 25 * (2000 / 304.8);
+  openStabBook();
+  const auto capitals = [this] {
+    return QFontMetricsF(find<QLabel>("sew.words")->font()).capHeight();
+  };
+  press(Qt::Key_Right);
+  EXPECT_LT(capitals(), kCapitals);
+  click("docket.theme");
+  settle();
+  for (std::size_t move = 1; move < page().moves(); ++move) {
+    press(Qt::Key_Right);
+    EXPECT_GE(capitals(), kCapitals) << words();
+    auto* label = find<QLabel>("sew.words");
+    const QRect needed =
+        QFontMetrics(label->font())
+            .boundingRect(QRect(0, 0, label->width(), 10000), Qt::TextWordWrap, label->text());
+    EXPECT_LE(needed.height(), label->height()) << words();
+  }
+}
+
 // However long the path, its last step is seen; of somebody else's the one that is looked at.
 TEST_F(SewStage, theStepThatCountsIsSeen) {
   const QFontMetricsF metrics(textFont(13.0));

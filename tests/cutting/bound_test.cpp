@@ -147,7 +147,8 @@ RC_GTEST_PROP(Bounds, theirPatternsAreSheets, ()) {
 
 /// The cheapest way to take all, as CBC finds it: a column for every taking that one sheet of a
 /// stock can hold.
-double costByCbc(const MaterialJob& job, const test::TemporaryFolder& folder) {
+/// @param isWhole whether sheets are used whole; else in part too.
+double costByCbc(const MaterialJob& job, const test::TemporaryFolder& folder, bool isWhole = true) {
   const CountIndex index(job.counts);
   std::ostringstream cost, sums;
   std::vector<std::ostringstream> rows(index.kinds());
@@ -172,7 +173,7 @@ double costByCbc(const MaterialJob& job, const test::TemporaryFolder& folder) {
   programme << "Minimize\n obj:" << cost.str() << "\nSubject To\n";
   for (std::size_t kind = 0; kind < index.kinds(); ++kind)
     programme << " k" << kind << ":" << rows[kind].str() << " >= " << job.counts[kind] << "\n";
-  programme << sums.str() << "Generals\n" << whole.str() << "End\n";
+  programme << sums.str() << (isWhole ? "Generals\n" + whole.str() : "") << "End\n";
   const std::string path = folder.write("cover.lp", programme.str());
   const std::string answer = folder.path() + "/answer";
   test::run({"cbc", path, "sec", "20", "solve", "solution", answer, "quit"});
@@ -203,6 +204,43 @@ TEST(Bounds, claimsOfOptimalityAreNotFalse) {
       if (found.isProven) {
         EXPECT_NEAR(found.cost, cost, 1e-6) << seed;
       }
+      ++checked;
+    }
+  }
+  EXPECT_GT(checked, 8);
+}
+
+// Sheets used in part, no more of anything on them than is wanted: what CBC finds lies between the
+// bound, for which they may hold more, and what the patterns that were found cost.
+TEST(Bounds, theLeastInPartLiesBetweenThem) {
+  const test::TemporaryFolder folder;
+  int checked = 0;
+  for (std::uint64_t seed = 1; seed <= 40; ++seed) {
+    const auto draw = rc::gen::exec([] { return anySheets(4, 6, 1); });
+    CutProblem problem = draw(rc::Random(seed), 60).value();
+    problem.stocks[0].count.reset();
+    CutLayout told;
+    for (const MaterialJob& job : materialJobs(problem, told)) {
+      if (job.kinds.empty()) continue;
+      const double least = costByCbc(job, folder, false);
+      EXPECT_LE(findPatterns(job, kEndless, 1.0, kNever).bound, least + 1e-6) << seed;
+      const Patterns proper = properPatterns(job, {}, 1.0, kNever);
+      std::vector<double> held(job.kinds.size(), 0.0);
+      double cost = 0.0;
+      for (const PatternUse& use : proper.uses) {
+        cost += use.often * job.stock(use.stock).cost;
+        Counts counts(job.kinds.size(), 0);
+        for (const SheetPart& part : use.parts)
+          if (part.kind == SheetPart::Kind::Piece) ++counts[part.piece];
+        for (std::size_t kind = 0; kind < counts.size(); ++kind)
+          held[kind] += use.often * std::min(counts[kind], job.counts[kind]);
+      }
+      bool isAll = true;  // what none holds lies on sheets of its own, which are not told
+      for (std::size_t kind = 0; kind < held.size(); ++kind)
+        isAll = isAll && held[kind] >= job.counts[kind] - 1e-6;
+      if (!isAll) continue;
+      EXPECT_GE(cost, least - 1e-6) << seed;
+      EXPECT_LE(cost, 1.15 * least) << seed;
       ++checked;
     }
   }
