@@ -26,8 +26,9 @@ std::vector<Beginning> quickBeginnings(std::size_t pieces) {
 
 Beginning patientBeginning(const MaterialJob& job, double effort, std::mt19937_64& random) {
   constexpr double kWays = 1e8, kMostLooked = 400;  // ways looked at; for one fill
-  constexpr double kLeast = 30, kMost = 3'000, kLeanest = 0.02, kMostLean = 0.1;
-  constexpr int kFills = 60;
+  constexpr double kLeast = 30, kMost = 3'000;
+  constexpr int kFills = 60, kOften = 3;  // one in so many leans as far as it may
+  constexpr double kGrowth = 10.0, kLeanest = 0.005, kLean = 0.025, kMostLean = 0.1;
   double pieces = 0.0;
   for (const int count : job.counts) pieces += count;
   const double times =
@@ -35,7 +36,9 @@ Beginning patientBeginning(const MaterialJob& job, double effort, std::mt19937_6
   Beginning how;
   how.fills = kFills;
   how.again = static_cast<int>(std::clamp(times, kLeast, kMost));
-  how.lean = std::uniform_real_distribution<double>(kLeanest, kMostLean)(random);
+  how.growth = kGrowth;
+  const double most = random() % kOften == 0 ? kMostLean : kLean;
+  how.lean = std::uniform_real_distribution<double>(kLeanest, most)(random);
   return how;
 }
 

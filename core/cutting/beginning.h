@@ -14,7 +14,9 @@ namespace drapery {
 struct Beginning {
   PlacingHabit habit = {};
   int tries = 0, fills = 0, again = 0;
-  double lean = 0.0;  // toward large pieces: small ones find room on the last sheets
+  double growth = 0.0;  // so many times as often more, the nearer the last sheets are
+  double lean = 0.0;    // toward large pieces: small ones find room on the last sheets
+  [[nodiscard]] bool isFilling() const { return tries > 0 || fills > 0; }
   /// Whether each sheet takes its time.
   [[nodiscard]] bool isPatient() const { return again > 0; }
 };

@@ -4,6 +4,8 @@
 #include <limits>
 #include <optional>
 
+#include "core/cutting/bin.h"
+
 namespace drapery {
 
 void ChanceFiller::begin(std::size_t stock, const std::vector<std::size_t>& kinds,
@@ -13,13 +15,18 @@ void ChanceFiller::begin(std::size_t stock, const std::vector<std::size_t>& kind
   which_.assign(job_.kinds.size(), 0);
   for (std::size_t i = 0; i < kinds.size(); ++i) which_[kinds[i]] = i;
   ways_.clear();
+  areas_.clear();
+  dearest_ = 0.0;
   leastAcross_ = leastAlong_ = std::numeric_limits<Micrometres>::max();
-  for (std::size_t i = 0; i < kinds.size(); ++i)
+  for (std::size_t i = 0; i < kinds.size(); ++i) {
+    areas_.push_back(areaOfKind(job_, kinds[i]));
     for (const LyingSize& size : job_.sizes[stock][kinds[i]]) {
       ways_.push_back({size.across, size.along, worth[i], i, size.isTurned});
+      dearest_ = std::max(dearest_, worth[i] / ways_.back().area());
       leastAcross_ = std::min(leastAcross_, size.across);
       leastAlong_ = std::min(leastAlong_, size.along);
     }
+  }
   std::stable_sort(ways_.begin(), ways_.end(),
                    [](const Lying& a, const Lying& b) { return a.worth > b.worth; });
   const auto isSmaller = [](const Lying& a, const Lying& b) { return a.area() < b.area(); };
@@ -27,24 +34,15 @@ void ChanceFiller::begin(std::size_t stock, const std::vector<std::size_t>& kind
 }
 
 std::pair<Filling, double> ChanceFiller::best(const SheetPart& region, int fills, Counts& pool) {
-  Filling filling, best;
-  Counts rest, left = pool;
-  double most = 0.0;
-  for (int i = 0; i < fills; ++i) {
-    rest = pool;
-    const double worth = fill(region, rest, filling);
-    if (worth <= most) continue;
-    most = worth;
-    std::swap(best, filling);
-    std::swap(left, rest);
-  }
-  pool = std::move(left);
-  return {std::move(best), most};
+  const double got = fillBest(region, fills, 0.0, pool);
+  if (got <= 0.0) return {};
+  takeBest(pool);
+  return {bestOn(region), got};
 }
 
 double ChanceFiller::better(Filling& filling, int times, Counts& pool) {
-  constexpr int kFills = 6;
-  constexpr std::size_t kMostPieces = 9;
+  constexpr int kFills = 8;
+  constexpr std::size_t kMostPieces = 40;
   constexpr double kSlack = 0.01;  // of the whole
   const double whole = double(filling.parts.front().across) * double(filling.parts.front().along);
   double now = 0.0, most = 0.0;  // more than at the beginning
@@ -57,19 +55,23 @@ double ChanceFiller::better(Filling& filling, int times, Counts& pool) {
     pieces.clear();
     addPieces(present.parts, at, pieces);
     if (pieces.size() > kMostPieces) continue;
-    Counts rest = left;
-    double worth = 0.0;
-    for (const std::size_t piece : pieces) {
-      ++rest[which_[piece]];
-      worth += worth_[which_[piece]];
-    }
     SheetPart region = present.parts[at];
     region.kind = SheetPart::Kind::Free;
-    const auto [instead, got] = best(region, kFills, rest);
+    double worth = 0.0, lost = double(region.across) * double(region.along);
+    for (const std::size_t piece : pieces) {
+      worth += worth_[which_[piece]];
+      lost -= areas_[which_[piece]];
+    }
+    if (lost <= 0.0) continue;
+    for (const std::size_t piece : pieces) ++left[which_[piece]];
     const double slack = kSlack * whole * part() * part() * (1.0 - double(i) / times);
-    if (got <= worth - slack || instead.parts.empty()) continue;
-    present.parts = withInstead(present.parts, at, instead.parts);
-    left = std::move(rest);
+    const double got = fillBest(region, kFills, std::max(0.0, worth - slack), left);
+    if (got <= 0.0 || got == worth) {  // most often the same again
+      for (const std::size_t piece : pieces) --left[which_[piece]];
+      continue;
+    }
+    takeBest(left);
+    present.parts = withInstead(present.parts, at, bestOn(region).parts);
     now += got - worth;
     if (now <= most) continue;
     most = now;
@@ -79,61 +81,75 @@ double ChanceFiller::better(Filling& filling, int times, Counts& pool) {
   return most;
 }
 
-double ChanceFiller::fill(const SheetPart& region, Counts& pool, Filling& into) {
+double ChanceFiller::fillBest(const SheetPart& region, int fills, double least,
+                              const Counts& pool) {
   constexpr double kLeast = 0.05, kMost = 0.65;
-  blur_ = kLeast + (kMost - kLeast) * part();
-  into.parts.assign(1, region);
-  double worth = 0.0;
-  fill(0, pool, into, worth);
-  return worth;
+  const double area = double(region.across) * double(region.along);
+  double most = 0.0;
+  left_ = pool;
+  best_.clear();
+  for (int i = 0; i < fills; ++i) {
+    // Where more is lost, not even pieces of the dearest kind would make it worth more.
+    mayLose_ = area - std::max(most, least) / dearest_;
+    if (mayLose_ <= 0.0) break;
+    blur_ = kLeast + (kMost - kLeast) * part();
+    fill_.clear();
+    got_ = 0.0;
+    const bool isFilled = fill(region.across, region.along);
+    for (const Laid& laid : fill_)
+      if (laid.piece != nullptr) ++left_[laid.piece->which];
+    if (!isFilled || got_ <= std::max(most, least)) continue;
+    most = got_;
+    std::swap(best_, fill_);
+  }
+  return most;
 }
 
-void ChanceFiller::fill(std::size_t at, Counts& pool, Filling& into, double& worth) {
-  while (const Lying* piece = chosen(into.parts[at], pool)) {
-    --pool[piece->which];
-    worth += piece->worth;
-    const bool isWide = into.parts[at].across > piece->across;
-    const bool isHigh = into.parts[at].along > piece->along;
-    const bool isBeside = isWide && (!isHigh || isBesideWhole(into.parts[at], *piece));
-    std::size_t place = at;
-    std::optional<std::size_t> outer, inner;
-    const auto cut = [&](bool beside, std::optional<std::size_t>& rest) {
-      splitPart(into.parts, place, beside, beside ? piece->across : piece->along);
-      rest = into.parts[place].high;
-      place = into.parts[place].low;
-    };
-    if (isWide && isBeside) cut(true, outer);
-    if (isHigh) cut(false, isBeside ? inner : outer);
-    if (isWide && !isBeside) cut(true, inner);
-    into.parts[place].kind = SheetPart::Kind::Piece;
-    into.parts[place].piece = kinds_[piece->which];
-    into.parts[place].isTurned = piece->isTurned;
-    if (inner) fill(*inner, pool, into, worth);
-    if (!outer) return;
-    at = *outer;
+bool ChanceFiller::fill(Micrometres across, Micrometres along) {
+  while (true) {
+    const Lying* piece = chosen(across, along);
+    if (piece == nullptr) {
+      fill_.push_back({});
+      mayLose_ -= double(across) * double(along);
+      return mayLose_ >= 0.0;
+    }
+    --left_[piece->which];
+    got_ += piece->worth;
+    const bool isWide = across > piece->across, isHigh = along > piece->along;
+    const bool isBeside = isWide && (!isHigh || isBesideWhole(across, along, *piece));
+    fill_.push_back({piece, isBeside});
+    if (isBeside) {
+      if (isHigh && !fill(piece->across, along - piece->along)) return false;
+      across -= piece->across;
+    } else {
+      if (isWide && !fill(across - piece->across, piece->along)) return false;
+      if (!isHigh) return true;
+      along -= piece->along;
+    }
   }
 }
 
 /// What is worth much, less what is lost beside it; blurred.
-const ChanceFiller::Lying* ChanceFiller::chosen(const SheetPart& room, const Counts& pool) {
-  if (room.across < leastAcross_ || room.along < leastAlong_) return nullptr;
+const ChanceFiller::Lying* ChanceFiller::chosen(Micrometres across, Micrometres along) {
+  if (across < leastAcross_ || along < leastAlong_) return nullptr;
   const Lying* best = nullptr;
   double most = -std::numeric_limits<double>::infinity();
   auto first = ways_.begin();
   if (isByArea_) {  // what is larger than the room need not be looked at
-    const double area = double(room.across) * double(room.along);
+    const double area = double(across) * double(along);
     first = std::partition_point(ways_.begin(), ways_.end(),
                                  [&](const Lying& way) { return way.area() > area; });
   }
   for (auto each = first; each != ways_.end(); ++each) {
     const Lying& way = *each;
     if (way.worth * (1 + blur_) <= most) break;  // the others are worth less
-    if (pool[way.which] == 0) continue;
-    const Micrometres beside = room.across - way.across, above = room.along - way.along;
-    if (beside < 0 || above < 0) continue;
-    double merit = way.worth;
-    if (beside < leastAcross_) merit -= double(beside) * double(room.along);
-    if (above < leastAlong_) merit -= double(above) * double(room.across);
+    const Micrometres beside = across - way.across, above = along - way.along;
+    if (beside < 0 || above < 0 || left_[way.which] == 0) continue;
+    const bool isLostBeside = beside < leastAcross_;
+    double lost = isLostBeside ? double(beside) * double(along) : 0.0;
+    if (above < leastAlong_) lost += double(above) * double(isLostBeside ? way.across : across);
+    if (lost > mayLose_) continue;
+    double merit = way.worth - lost;
     const double blur = blur_ * (2 * part() - 1);
     merit *= merit > 0 ? 1 + blur : 1 - blur;
     if (merit <= most) continue;
@@ -143,13 +159,50 @@ const ChanceFiller::Lying* ChanceFiller::chosen(const SheetPart& room, const Cou
   return best;
 }
 
-bool ChanceFiller::isBesideWhole(const SheetPart& room, const Lying& piece) {
+bool ChanceFiller::isBesideWhole(Micrometres across, Micrometres along, const Lying& piece) {
   constexpr double kLarger = 0.7;
-  const Micrometres beside = room.across - piece.across, above = room.along - piece.along;
+  const Micrometres beside = across - piece.across, above = along - piece.along;
   if (beside < leastAcross_) return false;
   if (above < leastAlong_) return true;
-  const bool isLarger = double(beside) * double(room.along) >= double(above) * double(room.across);
+  const bool isLarger = double(beside) * double(along) >= double(above) * double(across);
   return (part() < kLarger) == isLarger;
+}
+
+void ChanceFiller::takeBest(Counts& pool) const {
+  for (const Laid& laid : best_)
+    if (laid.piece != nullptr) --pool[laid.piece->which];
+}
+
+Filling ChanceFiller::bestOn(const SheetPart& region) const {
+  Filling filling{0.0, {region}};
+  auto next = best_.begin();
+  layBest(next, 0, filling.parts);
+  return filling;
+}
+
+void ChanceFiller::layBest(Fill::const_iterator& next, std::size_t at,
+                           std::vector<SheetPart>& parts) const {
+  while (true) {
+    const auto [piece, isBeside] = *next++;
+    if (piece == nullptr) return;
+    const bool isWide = parts[at].across > piece->across, isHigh = parts[at].along > piece->along;
+    std::size_t place = at;
+    std::optional<std::size_t> outer, inner;
+    const auto cut = [&, piece = piece](bool beside, std::optional<std::size_t>& rest) {
+      splitPart(parts, place, beside, beside ? piece->across : piece->along);
+      rest = parts[place].high;
+      place = parts[place].low;
+    };
+    if (isWide && isBeside) cut(true, outer);
+    if (isHigh) cut(false, isBeside ? inner : outer);
+    if (isWide && !isBeside) cut(true, inner);
+    parts[place].kind = SheetPart::Kind::Piece;
+    parts[place].piece = kinds_[piece->which];
+    parts[place].isTurned = piece->isTurned;
+    if (inner) layBest(next, *inner, parts);
+    if (!outer) return;
+    at = *outer;
+  }
 }
 
 }  // namespace drapery

@@ -14,13 +14,13 @@ class ChanceFiller {
  public:
   ChanceFiller(const MaterialJob& job, std::mt19937_64& random) : job_(job), state_(random() | 1) {}
 
-  /// From now on of these kinds, worth so much each.
+  /// From now on of these kinds, worth so much each; what there is none of only takes time.
   void begin(std::size_t stock, const std::vector<std::size_t>& kinds,
              const std::vector<double>& worth);
   /// The fullest of so many fills, and its worth: what it places is taken out of `pool`.
   std::pair<Filling, double> best(const SheetPart& region, int fills, Counts& pool);
-  /// Parts of it emptied and filled anew, so often; a little less is taken too, ever less of that.
-  /// What the best of it is worth more.
+  /// Parts of it that leave room emptied and filled anew, so often; a little less is taken too,
+  /// ever less of that. What the best of it is worth more.
   double better(Filling& filling, int times, Counts& pool);
 
  private:
@@ -31,11 +31,24 @@ class ChanceFiller {
     bool isTurned = false;
     [[nodiscard]] double area() const { return double(across) * double(along); }
   };
-  double fill(const SheetPart& region, Counts& pool, Filling& into);
-  void fill(std::size_t at, Counts& pool, Filling& into, double& worth);
-  [[nodiscard]] const Lying* chosen(const SheetPart& room, const Counts& pool);
-  /// Whether what is left beside a piece stays whole, rather than what is left above it.
-  bool isBesideWhole(const SheetPart& room, const Lying& piece);
+  /// What becomes of a room: a piece in its corner, or none. Then of what is left: first the part
+  /// beside or above it that does not reach as far as the room, then the other.
+  struct Laid {
+    const Lying* piece = nullptr;
+    bool isBesideWhole = false;  // what is left beside it reaches as far as the room
+  };
+  using Fill = std::vector<Laid>;
+
+  /// The fullest of so many that are worth more than `least`, which is in `best_` then; its worth,
+  /// 0 where there is none.
+  double fillBest(const SheetPart& region, int fills, double least, const Counts& pool);
+  /// False where more is lost than may be.
+  bool fill(Micrometres across, Micrometres along);
+  [[nodiscard]] const Lying* chosen(Micrometres across, Micrometres along);
+  bool isBesideWhole(Micrometres across, Micrometres along, const Lying& piece);
+  void takeBest(Counts& pool) const;
+  [[nodiscard]] Filling bestOn(const SheetPart& region) const;
+  void layBest(Fill::const_iterator& next, std::size_t at, std::vector<SheetPart>& parts) const;
   /// 0 to 1, quickly: one is drawn for each way that is looked at (Marsaglia 2003, "Xorshift RNGs",
   /// Journal of Statistical Software 8).
   double part() {
@@ -49,11 +62,16 @@ class ChanceFiller {
   std::uint64_t state_;
   std::vector<Lying> ways_;  // by falling worth
   std::vector<std::size_t> kinds_;
-  std::vector<std::size_t> which_;  // by kind of the job
-  std::vector<double> worth_;
-  bool isByArea_ = false;  // what is worth more is larger
-  double blur_ = 0.0;
+  std::vector<std::size_t> which_;                // by kind of the job
+  std::vector<double> worth_, areas_;             // of the kinds
+  double dearest_ = 0.0;                          // for its area
+  bool isByArea_ = false;                         // what is worth more is larger
   Micrometres leastAcross_ = 0, leastAlong_ = 0;  // of what there is: less is lost
+
+  Fill fill_, best_;
+  Counts left_;                       // while it is being filled
+  double got_ = 0.0, mayLose_ = 0.0;  // of the area
+  double blur_ = 0.0;
 };
 
 }  // namespace drapery

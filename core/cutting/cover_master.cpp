@@ -4,15 +4,23 @@
 #include <cmath>
 #include <limits>
 
+#include "core/cutting/wide.h"
+
 namespace drapery {
 
 namespace {
 constexpr double kSlack = 1e-7;
 constexpr double kNothing = 1e-9;
+
+/// So much of one row is taken from another.
+DRAPERY_WIDE void subtract(double* __restrict to, const double* __restrict from, double much,
+                           std::size_t count) {
+  for (std::size_t c = 0; c < count; ++c) to[c] -= much * from[c];
+}
 }  // namespace
 
 CoverMaster::CoverMaster(const std::vector<Row>& rows)
-    : names_(rows.size(), -1), inverse_(rows.size(), std::vector<double>(rows.size(), 0.0)) {
+    : names_(rows.size(), -1), inverse_(rows.size() * rows.size(), 0.0) {
   for (std::size_t r = 0; r < rows.size(); ++r) {
     // A little more, of each another: many that come to nothing at once would go round in a circle
     // (Charnes 1952, "Optimality and degeneracy in linear programming", Econometrica 20).
@@ -21,15 +29,24 @@ CoverMaster::CoverMaster(const std::vector<Row>& rows)
     isLimit_.push_back(rows[r].isLimit);
     levels_.push_back(right_.back() / rows[r].holds);
     costs_.push_back(rows[r].cost);
-    inverse_[r][r] = 1.0 / rows[r].holds;
+    inverse_[r * rows.size() + r] = 1.0 / rows[r].holds;
   }
   reckonPrices();
 }
 
 std::optional<std::size_t> CoverMaster::slack() const {
+  std::optional<std::size_t> most;
+  double least = kSlack;
   for (std::size_t r = 0; r < right_.size(); ++r)
-    if (isLimit_[r] ? prices_[r] > kSlack : prices_[r] < -kSlack) return r;
-  return std::nullopt;
+    if (const double gain = slackGain(r); gain > least) {
+      least = gain;
+      most = r;
+    }
+  return most;
+}
+
+double CoverMaster::slackGain(std::size_t row) const {
+  return isLimit_[row] ? prices_[row] : -prices_[row];
 }
 
 bool CoverMaster::enterSlack(std::size_t row) {
@@ -48,7 +65,7 @@ bool CoverMaster::enter(const Column& column, double cost, int name) {
   const std::size_t rows = right_.size();
   std::vector<double> direction(rows, 0.0);
   for (std::size_t r = 0; r < rows; ++r)
-    for (const auto& [c, much] : column) direction[r] += inverse_[r][c] * much;
+    for (const auto& [c, much] : column) direction[r] += inverseRow(r)[c] * much;
   std::size_t out = rows;
   double least = std::numeric_limits<double>::infinity();
   for (std::size_t r = 0; r < rows; ++r)
@@ -58,11 +75,12 @@ bool CoverMaster::enter(const Column& column, double cost, int name) {
     }
   if (out == rows) return false;
   const double pivot = direction[out];
-  for (double& x : inverse_[out]) x /= pivot;
+  double* const outRow = inverseRow(out);
+  for (std::size_t c = 0; c < rows; ++c) outRow[c] /= pivot;
   levels_[out] /= pivot;
   for (std::size_t r = 0; r < rows; ++r) {
     if (r == out || direction[r] == 0.0) continue;
-    for (std::size_t c = 0; c < rows; ++c) inverse_[r][c] -= direction[r] * inverse_[out][c];
+    subtract(inverseRow(r), outRow, direction[r], rows);
     levels_[r] = std::max(0.0, levels_[r] - direction[r] * levels_[out]);
   }
   costs_[out] = cost;
@@ -74,7 +92,7 @@ bool CoverMaster::enter(const Column& column, double cost, int name) {
   }
   double more = cost;
   for (const auto& [c, much] : column) more -= much * prices_[c];
-  for (std::size_t c = 0; c < rows; ++c) prices_[c] += more * inverse_[out][c];
+  for (std::size_t c = 0; c < rows; ++c) prices_[c] += more * outRow[c];
   return true;
 }
 
@@ -83,7 +101,7 @@ void CoverMaster::reckonPrices() {
   prices_.assign(rows, 0.0);
   for (std::size_t r = 0; r < rows; ++r)
     if (costs_[r] != 0.0)
-      for (std::size_t c = 0; c < rows; ++c) prices_[c] += costs_[r] * inverse_[r][c];
+      for (std::size_t c = 0; c < rows; ++c) prices_[c] += costs_[r] * inverseRow(r)[c];
 }
 
 }  // namespace drapery

@@ -25,8 +25,10 @@ class CoverMaster {
   /// What one more in a row would cost; of a limit what it would save, not above 0.
   [[nodiscard]] double price(std::size_t row) const { return prices_[row]; }
 
-  /// A row of which more does no harm, or a limit that is not reached: it is bettered by that.
+  /// A row of which more does no harm, or a limit that is not reached: of those that better it the
+  /// one that does so most, for each one more.
   [[nodiscard]] std::optional<std::size_t> slack() const;
+  [[nodiscard]] double slackGain(std::size_t row) const;
   /// False where nothing comes of it.
   bool enterSlack(std::size_t row);
   /// So much of a row, which may come more than once; those that do not come hold nothing of it.
@@ -43,7 +45,8 @@ class CoverMaster {
   std::vector<bool> isLimit_;
   int entered_ = 0;
   std::vector<int> names_;  // of the columns that are taken
-  std::vector<std::vector<double>> inverse_;
+  [[nodiscard]] double* inverseRow(std::size_t row) { return &inverse_[row * right_.size()]; }
+  std::vector<double> inverse_;  // row after row
 };
 
 }  // namespace drapery

@@ -61,9 +61,12 @@ struct Course {
   std::optional<MaterialLayOut> exact = {};  // or the value, which is not bettered
   double bound = 0.0;
   std::unique_ptr<Packer> packer = {}, other = {};
+  /// Whether one of the two has come to the bound: then neither has anything left to look for.
+  std::unique_ptr<std::atomic<bool>> isMet = std::make_unique<std::atomic<bool>>(false);
 
-  [[nodiscard]] bool isOpen() const {
-    return !exact && isAnyLoose() && (packer->lost() > 0 || packer->cost() > bound + kSame);
+  [[nodiscard]] bool isOpen() const { return !exact && isAnyLoose() && isOpenFor(*packer); }
+  [[nodiscard]] bool isOpenFor(const Packer& each) const {
+    return each.lost() > 0 || each.cost() > bound + kSame;
   }
   /// Not found exactly, nor settled by the binder alone.
   [[nodiscard]] bool isUnsettled() const { return !exact && isAnyLoose(); }
@@ -82,6 +85,9 @@ struct Course {
 /// With a lay-out, good or not.
 Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& watch) {
   Course course{&job, watch.patience()};
+  course.patience.isOver = [isOver = course.patience.isOver, isMet = course.isMet.get()] {
+    return *isMet || isOver();
+  };
   if (job.problem->isForValue)
     course.exact = mostValue(job, watch.patience().isEnded);
   else
@@ -89,11 +95,10 @@ Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& wa
   return course;
 }
 
-/// Of what is quick to say and what takes longer the higher.
+/// What takes longer to say than `quick`, or that if it is higher.
 /// @param begun whether the packer goes on from the sheets that come out of it.
-double boundOf(const MaterialJob& job, Packer& known, bool begun, const Watch& watch) {
-  const auto isOver = [&] { return watch.isOver(); };
-  const double quick = leastSumFrom(job, costBound(job, isOver));
+double boundOf(const MaterialJob& job, Packer& known, double quick, bool begun, const Watch& watch,
+               const std::function<bool()>& isOver) {
   const double enough = known.lost() > 0 ? std::numeric_limits<double>::infinity() : known.cost();
   if (quick >= enough - kSame) return quick;
   if (isOneRoll(job)) return std::max(quick, leastSumFrom(job, sliceBound(job, isOver)));
@@ -152,26 +157,42 @@ bool tryAll(Course& course, const MaterialJob& free, const Watch& watch) {
   return least <= cost + kSame && one(least, exactSheet(free, watch.effort(), isOver));
 }
 
+/// Whether a packer has come to the bound. Where the clock counts the other ends too.
+bool meets(const Course& course, const Packer& packer, const LayOutLimits& limits) {
+  if (course.isOpenFor(packer)) return false;
+  if (!limits.steps) *course.isMet = true;
+  return true;
+}
+
 /// The best where all can be tried, else what none costs less than; meanwhile it is bettered.
 void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch) {
   constexpr std::uint64_t kBeside = 256;  // tries, where they are counted
   if (course.exact) return;
   const MaterialJob free = withoutPins(*course.job);
   if (tryAll(course, free, watch)) return;
+  const double quick = leastSumFrom(free, costBound(free, [&] { return watch.isOver(); }));
+  course.bound = std::max(course.bound, quick);
+  if (!course.isOpen()) return;
   std::atomic<bool> isFound = false;
+  double bound = course.bound;
   const std::uint64_t most = std::min(kBeside, limits.steps.value_or(kBeside));
   atOnce(
       [&] {
         const bool isFree = course.job->pinned.empty();
-        course.bound = std::max(course.bound, boundOf(free, *course.packer, isFree, watch));
+        const auto isOver = [&] { return watch.isOver() || *course.isMet; };
+        bound = std::max(bound, boundOf(free, *course.packer, quick, isFree, watch, isOver));
         isFound = true;
       },
       [&] {
         startOther(course, limits);
-        for (std::uint64_t i = 0; limits.steps ? i < most : !isFound && !watch.isOver(); ++i)
+        for (std::uint64_t i = 0; limits.steps ? i < most : !isFound && !watch.isOver(); ++i) {
           course.other->step();
+          if (meets(course, *course.other, limits)) return;
+        }
       });
+  course.bound = bound;
   course.packer->follow(*course.other);
+  *course.isMet = false;
 }
 
 template <typename Report>
@@ -189,10 +210,11 @@ void better(Course& course, const LayOutLimits& limits, const Watch& watch, Repo
     // Where tries are not counted nobody waits for the other: some take a hundred times as long.
     std::atomic<int> ready = 0;
     const auto run = [&](Packer& packer) {
-      for (std::uint64_t i = 0; !watch.isOver(); ++i) {
+      for (std::uint64_t i = 0; !watch.isOver() && !*course.isMet; ++i) {
         if (i == tries) ++ready;
         if (i >= tries && (limits.steps || ready == 2 || i >= kLongest * tries)) return;
         isOpen ? packer.step() : packer.gather();
+        if (isOpen && meets(course, packer, limits)) return;
       }
     };
     atOnce([&] { run(*course.packer); },
@@ -202,6 +224,7 @@ void better(Course& course, const LayOutLimits& limits, const Watch& watch, Repo
            });
     course.packer->follow(*course.other);
     course.other->follow(*course.packer);
+    *course.isMet = false;
     report();
   }
   course.other.reset();

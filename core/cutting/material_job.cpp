@@ -1,6 +1,7 @@
 #include "core/cutting/material_job.h"
 
 #include <algorithm>
+#include <numeric>
 
 namespace drapery {
 
@@ -98,6 +99,12 @@ std::vector<std::size_t> piecesOf(const Pool& pool) {
   for (std::size_t i = 0; i < pool.kinds.size(); ++i)
     pieces.insert(pieces.end(), static_cast<std::size_t>(pool.counts[i]), pool.kinds[i]);
   return pieces;
+}
+
+std::vector<std::size_t> piecesOf(const Counts& wanted) {
+  std::vector<std::size_t> kinds(wanted.size());
+  std::iota(kinds.begin(), kinds.end(), std::size_t{0});
+  return piecesOf(Pool{std::move(kinds), wanted});
 }
 
 MaterialJob onlyWanted(const MaterialJob& job, const Counts& wanted,

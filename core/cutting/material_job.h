@@ -32,6 +32,8 @@ struct Pool {
 /// @param pieces kinds, each as often as there is one.
 Pool poolOf(std::vector<std::size_t> pieces);
 std::vector<std::size_t> piecesOf(const Pool& pool);
+/// @param wanted of each kind of a job.
+std::vector<std::size_t> piecesOf(const Counts& wanted);
 
 /// A problem's materials in the order of its stocks; what fits none, and pins that cannot be kept,
 /// are told in `told`.

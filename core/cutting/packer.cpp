@@ -32,11 +32,9 @@ class Packer::Work {
  public:
   Work(const MaterialJob& job, std::uint64_t seed, PackerPatience patience)
       : job_(job), patience_(std::move(patience)), random_(seed) {
-    for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
-      areas_.push_back(areaOfKind(job, kind));
-    }
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
-      bestLost_.insert(bestLost_.end(), static_cast<std::size_t>(job.counts[kind]), kind);
+      areas_.push_back(areaOfKind(job, kind));
+    bestLost_ = piecesOf(job.counts);
     constexpr std::size_t kSome = 60;
     constexpr double kPatient = 1.0, kMorePatient = 10.0;
     beginnings_ = quickBeginnings(bestLost_.size());
@@ -50,10 +48,8 @@ class Packer::Work {
 
   void step() {
     constexpr std::size_t kFew = 4, kOften = 16;  // one try in so many empties sheets otherwise
-    constexpr std::size_t kDives = 12;            // one in so many begins anew by patterns
     if (begun_ < beginnings_.size()) return start(Beginning(beginnings_[begun_++]));
     if (bins_.empty()) return;
-    if (patterns_ && !patterns_->uses.empty() && below(kDives) == 0) return dive(&random_);
     if (oneFewer_.isApt() && below(std::clamp(bins_.size(), kFew, kOften)) > 0) return doWithout();
     if (!oneFewer_.isApt() && below(kFew) > 0 && shorten()) return;
     change();
@@ -85,19 +81,15 @@ class Packer::Work {
   /// Some tries at one sheet fewer; where they get no further, a better beginning is looked for.
   void doWithout() {
     constexpr int kTries = 200;
-    constexpr std::size_t kPatience = 40'000;
-    constexpr double kMostPatient = 20.0;
     if (!oneFewer_.hasBegun() || without_ != cost_) {
       oneFewer_.begin(bestBins_, bestLost_);
       without_ = cost_;
       withoutTried_ = 0;
       leastLoose_ = oneFewer_.looseArea();
     }
-    if (withoutTried_ > kPatience) {
+    if (withoutTried_ > anewAfter_) {
       withoutTried_ = 0;
-      if (patient_ == 0.0) return without_.reset();
-      patient_ = std::min(2 * patient_, kMostPatient);
-      return beginnings_.push_back(patientBeginning(job_, patient_, random_));
+      return beginAnew();
     }
     for (int i = 0; i < kTries; ++i) {
       if (isEnough()) return;
@@ -112,6 +104,18 @@ class Packer::Work {
       leastLoose_ = loose;
       withoutTried_ = 0;
     }
+  }
+
+  /// By patterns or sheet after sheet: mostly in the way that has come nearer to one sheet fewer.
+  void beginAnew() {
+    constexpr std::size_t kOther = 8;  // one in so many goes the other way
+    constexpr double kMostPatient = 20.0;
+    const bool isOther = below(kOther) == 0;
+    if (patterns_ && !patterns_->uses.empty() && (byPatterns_ <= bySheets_) != isOther)
+      return dive(&random_);
+    if (patient_ == 0.0) return without_.reset();
+    patient_ = std::min(2 * patient_, kMostPatient);
+    start(patientBeginning(job_, patient_, random_));
   }
 
   /// Some sheets emptied and filled again.
@@ -153,32 +157,43 @@ class Packer::Work {
     if (!patterns_->uses.empty()) dive(nullptr);
   }
 
-  /// From nothing, by patterns; the rest on sheets that are worked on for long.
+  /// From nothing, by patterns; the rest sheet after sheet. How much that best is depends on the
+  /// job: on the way down it is tried now and then, as long as that gets better.
   void dive(std::mt19937_64* chance) {
+    constexpr double kFirst = 0.7, kLess = 0.8, kBefore = 2.0;  // of all; of that; of the best
     constexpr double kPatient = 2.0;
-    std::vector<Bin> bins;
-    std::vector<int> used(job_.stocks.size(), 0);
-    std::vector<std::size_t> loose, lost;
-    Counts wanted = job_.counts;
-    addByPatterns(
-        job_, *patterns_, chance, [this] { return isEnough(); }, bins, used, wanted);
-    for (std::size_t kind = 0; kind < wanted.size(); ++kind)
-      loose.insert(loose.end(), static_cast<std::size_t>(std::max(0, wanted[kind])), kind);
-    const Beginning how = patientBeginning(job_, kPatient, random_);
-    while (!loose.empty()) {
+    constexpr int kWorse = 3;  // times that no better came of it
+    PatternDive down(job_, *patterns_, chance, [this] { return isEnough(); });
+    double most = std::min(kFirst, kBefore * leftBest_);
+    double nearest = std::numeric_limits<double>::infinity();
+    anewAfter_ = kShort;
+    for (int worse = 0; worse < kWorse;) {
+      const bool isMore = down.step();
       if (isEnough()) return;
-      const auto stock = stockFor(used, loose.front());
-      const std::size_t before = loose.size();
-      if (stock) refill({*stock}, how, bins, used, loose);
-      if (loose.size() == before) break;
+      if (isMore && down.left() > most) continue;
+      most = kLess * std::min(most, down.left());
+      std::vector<Bin> bins = down.bins();
+      std::vector<int> used = down.used();
+      std::vector<std::size_t> loose = piecesOf(down.wanted());
+      const auto near = layRest(patientBeginning(job_, kPatient, random_), bins, used, loose);
+      if (!near) return;
+      worse = *near < nearest ? 0 : worse + 1;
+      nearest = std::min(nearest, *near);
+      if (*near < byPatterns_) {
+        byPatterns_ = *near;
+        leftBest_ = down.left();
+      }
+      if (!isMore) return;
     }
-    if (!fill(bins, used, loose, {kFits[below(kFits.size())]}, lost)) return;
-    if (lost.empty() && without_ == cost_) oneFewer_.offer(bins);
-    takeIfBetter(std::move(bins), std::move(used), std::move(lost));
   }
 
   void follow(const Work& other) {
     if (!patterns_) patterns_ = other.patterns_;
+    if (other.byPatterns_ < byPatterns_) {
+      byPatterns_ = other.byPatterns_;
+      leftBest_ = other.leftBest_;
+    }
+    bySheets_ = std::min(bySheets_, other.bySheets_);
     if (!other.hasOne_ || (hasOne_ && other.best_ >= best_)) return;
     hasOne_ = true;
     best_ = now_ = other.best_;
@@ -194,25 +209,35 @@ class Packer::Work {
   void start(const Beginning& how) {
     std::vector<Bin> bins;
     std::vector<int> used(job_.stocks.size(), 0);
-    std::vector<std::size_t> loose, lost;
+    std::vector<std::size_t> loose = piecesOf(job_.counts);
     for (std::size_t i = 0; i < job_.pinned.size(); ++i) {
       bins.push_back(pinnedBin(job_, i));
       ++used[bins.back().stock];
     }
-    for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind)
-      loose.insert(loose.end(), static_cast<std::size_t>(job_.counts[kind]), kind);
-    const bool isFilled = how.tries > 0 || how.fills > 0;
-    if (isFilled) refill({}, how, bins, used, loose);
-    while (isFilled && !loose.empty()) {
-      if (isEnough()) return;
+    if (how.isFilling()) refill({}, how, bins, used, loose);
+    const auto near = layRest(how, bins, used, loose);
+    if (!near || !how.isPatient()) return;
+    anewAfter_ = kLong;
+    bySheets_ = std::min(bySheets_, *near);
+  }
+
+  /// What is loose on sheets of its own, then where there is room.
+  /// @returns how near to one sheet fewer that came; none where it was left undone.
+  std::optional<double> layRest(const Beginning& how, std::vector<Bin>& bins,
+                                std::vector<int>& used, std::vector<std::size_t>& loose) {
+    std::vector<std::size_t> lost;
+    while (how.isFilling() && !loose.empty()) {
+      if (isEnough()) return std::nullopt;
       const auto stock = stockFor(used, loose.front());
       const std::size_t before = loose.size();
       if (stock) refill({*stock}, how, bins, used, loose);
       if (loose.size() == before) break;
     }
-    if (!fill(bins, used, loose, how.habit, lost)) return;
+    if (!fill(bins, used, loose, how.habit, lost)) return std::nullopt;
+    const double near = nearness(bins, lost);
     if (how.isPatient() && lost.empty() && without_ == cost_) oneFewer_.offer(bins);
     takeIfBetter(std::move(bins), std::move(used), std::move(lost));
+    return near;
   }
 
   /// One after the other as full as can be, what is left over staying loose.
@@ -285,10 +310,24 @@ class Packer::Work {
       left = std::move(rest);
     }
     if (got <= 0) return;
-    for (int again = how.again; again > 0 && !isEnough(); again -= kAgain)
+    for (int again = timesAgain(how, bin, kinds, pool); again > 0 && !isEnough(); again -= kAgain)
       quick_.better(best, std::min(again, kAgain), left);
     pool = std::move(left);
     takeFilling(job_, bin, best, 0);
+  }
+
+  /// The fewer pieces there are left to choose from, the more often; what goes on one sheet easily
+  /// needs little.
+  [[nodiscard]] int timesAgain(const Beginning& how, const Bin& bin,
+                               const std::vector<std::size_t>& kinds, const Counts& pool) const {
+    constexpr double kNear = 8.0, kEasily = 0.85;  // sheets
+    constexpr int kLittle = 10;                    // one in so many
+    double area = 0.0;
+    for (std::size_t i = 0; i < kinds.size(); ++i) area += areas_[kinds[i]] * pool[i];
+    const double sheets =
+        area / (double(bin.parts.front().across) * double(bin.parts.front().along));
+    if (sheets < kEasily) return how.again / kLittle;
+    return static_cast<int>(how.again * (1.0 + how.growth * std::exp(-sheets / kNear)));
   }
 
   /// What is free around its pins; on a roll nothing beyond them, whose length is not known yet.
@@ -349,6 +388,18 @@ class Packer::Work {
   }
 
  private:
+  /// What it costs if of the emptiest sheet only what is used were paid for.
+  [[nodiscard]] double nearness(const std::vector<Bin>& bins,
+                                const std::vector<std::size_t>& lost) const {
+    if (!lost.empty()) return std::numeric_limits<double>::infinity();
+    double cost = 0.0, most = 0.0;
+    for (const Bin& bin : bins) {
+      const double sheet = costOf(job_.stock(bin.stock), bin.end);
+      cost += sheet;
+      most = std::max(most, sheet * (1.0 - shareOf(job_, bin)));
+    }
+    return cost - most;
+  }
   /// How many of each stock.
   [[nodiscard]] std::vector<int> usedOf(const std::vector<Bin>& bins) const {
     std::vector<int> used(job_.stocks.size(), 0);
@@ -441,6 +492,11 @@ class Packer::Work {
   std::optional<double> without_;  // the cost that it is to better
   std::size_t withoutTried_ = 0;   // since less was loose than ever
   double leastLoose_ = 0.0;
+  static constexpr std::size_t kLong = 20'000, kShort = 2'400;  // tries
+  std::size_t anewAfter_ = kLong;                               // a better beginning is looked for
+  double leftBest_ = 1.0;  // what patterns left when they came nearest, of all
+  double byPatterns_ = std::numeric_limits<double>::infinity();  // how near they came
+  double bySheets_ = std::numeric_limits<double>::infinity();
   std::shared_ptr<const Patterns> patterns_;
   std::vector<Beginning> beginnings_;
   std::size_t begun_ = 0;

@@ -18,9 +18,10 @@ constexpr double kMostKinds = 250, kAnyCopies = 60, kFewCopies = 3;
 constexpr double kMostWork = 1e9;  // of all values together: a second or two
 constexpr double kQuickWork = 1.5e6, kFineWork = 5e7, kAmpleWork = 1.5e8;  // of one
 constexpr double kFew = 100.0, kLarger = 4.0;  // pieces; and so much more for more of them
-constexpr double kForPatterns = 0.7;           // of it until the bound is all that is looked for
-constexpr double kWhole = 1e8;  // what the dearest sheet costs, in whole numbers; less where
-constexpr double kMost = 2e9;   // something would be worth more than that
+constexpr double kQuickly = 0.02;  // above what could still be reached: the rest is for fine steps
+constexpr double kForPatterns = 0.7;  // of it until the bound is all that is looked for
+constexpr double kWhole = 1e8;        // what the dearest sheet costs, in whole numbers; less where
+constexpr double kMost = 2e9;         // something would be worth more than that
 constexpr double kSame = 1e-9;
 constexpr double kNoGain = 1e-7;               // of the dearest sheet
 constexpr double kNear = 0.05;                 // of it: patterns that may serve for less
@@ -49,12 +50,19 @@ class PatternBound {
     most_ = effort * kMostWork * std::clamp(pieces() / kFew, 1.0, kLarger);
     patterns_ = std::move(patterns);
     for (std::size_t i = 0; i < patterns_.size(); ++i) known_.push_back(knownOf(patterns_[i], i));
+    for (std::size_t i = 0; i < std::min(known_.size(), master_.rows()); ++i)
+      promising_.push_back(i);
     while (work_ < most_ && !isOver_())
       if (!step()) break;
     if (stage_ != Stage::Ample) found_.uses = uses();
-    for (const Known& each : known_)
-      if (each.name >= 0 && gainOf(each) > -kNear)
-        found_.known.push_back(std::move(patterns_[static_cast<std::size_t>(each.name)]));
+    std::vector<bool> isUsed(patterns_.size(), false);
+    for (const auto& [name, level] : master_.levels())
+      isUsed[static_cast<std::size_t>(name)] = true;
+    for (const bool used : {true, false})
+      for (const Known& each : known_)
+        if (each.name >= 0 && isUsed[static_cast<std::size_t>(each.name)] == used &&
+            gainOf(each) > -kNear)
+          found_.known.push_back(std::move(patterns_[static_cast<std::size_t>(each.name)]));
     return std::move(found_);
   }
 
@@ -81,11 +89,13 @@ class PatternBound {
 
   /// The master is bettered by what is known, else by what the prices find; false at the end.
   bool step() {
-    if (const auto slack = master_.slack()) {
+    const Known* again = mostGained();
+    const auto slack = master_.slack();
+    if (slack && (again == nullptr || master_.slackGain(*slack) > gainOf(*again) * dearest_)) {
       work_ += kPivot;
       return master_.enterSlack(*slack);
     }
-    if (const Known* again = mostGained()) {
+    if (again != nullptr) {
       work_ += kPivot;
       return master_.enter(again->column, job_.stock(again->stock).cost, again->name);
     }
@@ -112,11 +122,22 @@ class PatternBound {
       return true;
     }
     const bool isLong = !isExact && work_ > kForPatterns * most_;
-    if (stage_ != Stage::Ample && (isLong || (isNone && !isExact))) return goOn(isLong);
+    const bool isNear =
+        stage_ == Stage::Quick && !isProper_ && cost() < (1 + kQuickly) * centre_.bound();
+    if (stage_ != Stage::Ample && (isLong || ((isNone || isNear) && !isExact))) return goOn(isLong);
     if (isNone) return false;
     centre_.look(prices, least, false);
     know(best, worth, prices);
     return true;
+  }
+
+  /// Of what the master takes now.
+  [[nodiscard]] double cost() const {
+    double cost = 0.0;
+    for (std::size_t k = 0; k < job_.kinds.size(); ++k) cost += job_.counts[k] * master_.price(k);
+    for (std::size_t s = 0; s < job_.stocks.size(); ++s)
+      if (rowOf_[s]) cost += *job_.stock(s).count * master_.price(*rowOf_[s]);
+    return cost;
   }
 
   /// To the next stage, or to the last at once.
@@ -171,6 +192,7 @@ class PatternBound {
   /// in Operational Research 4; from memory).
   class Centre {
    public:
+    [[nodiscard]] double bound() const { return bound_; }
     [[nodiscard]] bool isDrawing() const { return !prices_.empty() && !isPaused_; }
     [[nodiscard]] std::vector<double> drawn(const CoverMaster& master) const {
       constexpr double kDrawn = 0.5;
@@ -249,14 +271,30 @@ class PatternBound {
       if (part.kind == SheetPart::Kind::Piece) ++counts[part.piece];
     return {columnOf(counts, use.stock), use.stock, static_cast<int>(name)};
   }
-  /// Of those that are known what the master is bettered by most; null where it is by none.
-  [[nodiscard]] const Known* mostGained() const {
+  /// Of those that are known one that betters the master much; null where none does. What bettered
+  /// it most at the last look at all of them is tried first: prices do not change that quickly.
+  [[nodiscard]] const Known* mostGained() {
+    constexpr std::size_t kTogether = 40;
+    constexpr double kMuch = 0.3;  // of what the best did then
+    if (const Known* best = mostGained(kMuch * promised_)) return best;
+    std::vector<std::pair<double, std::size_t>> gains;
+    for (std::size_t i = 0; i < known_.size(); ++i)
+      if (const double gain = gainOf(known_[i]); gain > kNoGain) gains.emplace_back(-gain, i);
+    const auto end = gains.begin() + static_cast<std::ptrdiff_t>(std::min(kTogether, gains.size()));
+    std::partial_sort(gains.begin(), end, gains.end());
+    promising_.clear();
+    for (auto each = gains.begin(); each != end; ++each) promising_.push_back(each->second);
+    promised_ = gains.empty() ? 0.0 : -gains.front().first;
+    return mostGained(0.0);
+  }
+  /// Of the promising ones the best, if it gains more than that.
+  [[nodiscard]] const Known* mostGained(double least) const {
     const Known* best = nullptr;
-    double most = kNoGain;
-    for (const Known& each : known_)
-      if (const double gain = gainOf(each); gain > most) {
+    double most = std::max(kNoGain, least);
+    for (const std::size_t i : promising_)
+      if (const double gain = gainOf(known_[i]); gain > most) {
         most = gain;
-        best = &each;
+        best = &known_[i];
       }
     return best;
   }
@@ -377,6 +415,8 @@ class PatternBound {
   CoverMaster master_{{}};
   Centre centre_;
   std::vector<Known> known_;
+  std::vector<std::size_t> promising_;  // of those that are known
+  double promised_ = 0.0;
   std::vector<PatternUse> patterns_;  // by name
   std::mt19937_64 random_{1};         // the same chances each time
   ChanceFiller filler_{job_, random_};

@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numeric>
 
 #include "core/cutting/pattern_sheets.h"
 
@@ -15,8 +14,15 @@ constexpr double kMostly = 0.9;   // of a sheet's area is still wanted
 constexpr double kAtOnce = 0.15;  // of the sheets that are left, while there are many
 constexpr double kNearly = 0.4;   // whole
 
-double part(std::mt19937_64& chance) {
+double drawn(std::mt19937_64& chance) {
   return static_cast<double>(chance() >> 11) / 9007199254740992.0;
+}
+
+double areaOf(const MaterialJob& job, const Counts& counts) {
+  double area = 0.0;
+  for (std::size_t kind = 0; kind < counts.size(); ++kind)
+    area += areaOfKind(job, kind) * counts[kind];
+  return area;
 }
 
 /// In the order in which they are tried: the one that would be used most first, or as chance has
@@ -25,7 +31,7 @@ void order(std::vector<PatternUse>& uses, std::mt19937_64* chance) {
   constexpr double kLeast = 0.3;
   std::vector<std::pair<double, std::size_t>> keys;
   for (std::size_t i = 0; i < uses.size(); ++i)
-    keys.emplace_back(uses[i].often * (chance ? kLeast + part(*chance) : 1.0), i);
+    keys.emplace_back(uses[i].often * (chance ? kLeast + drawn(*chance) : 1.0), i);
   std::stable_sort(keys.begin(), keys.end(),
                    [](const auto& a, const auto& b) { return a.first > b.first; });
   std::vector<PatternUse> ordered;
@@ -39,33 +45,45 @@ std::vector<PatternUse> fewer(std::vector<PatternUse> uses, std::mt19937_64* cha
   constexpr double kLess = 0.15;
   if (chance == nullptr) return uses;
   for (PatternUse& use : uses)
-    if (part(*chance) < kLess) use.often = std::max(0.0, use.often - 1.0);
+    if (drawn(*chance) < kLess) use.often = std::max(0.0, use.often - 1.0);
   return uses;
 }
 
 }  // namespace
 
-void addByPatterns(const MaterialJob& job, const Patterns& patterns, std::mt19937_64* chance,
-                   const std::function<bool()>& isOver, std::vector<Bin>& bins,
-                   std::vector<int>& used, Counts& wanted) {
-  addWhole(job, fewer(patterns.uses, chance), bins, used, wanted);
-  std::vector<PatternUse> known = patterns.known;
-  MaterialJob left = job;
-  while (!isOver() && std::accumulate(wanted.begin(), wanted.end(), 0) > 0) {
-    left.counts = wanted;
-    Patterns found = properPatterns(left, std::move(known), kEffort, isOver);
-    known = std::move(found.known);
-    const std::size_t before = bins.size();
-    if (addWhole(job, found.uses, bins, used, wanted)) continue;
-    order(found.uses, chance);
-    double sheets = 0.0;
-    for (const PatternUse& use : found.uses) sheets += use.often;
-    const auto enough = before + 1 + static_cast<std::size_t>(sheets * kAtOnce);
-    for (const PatternUse& use : found.uses)
-      if (bins.size() == before || (bins.size() < enough && use.often >= kNearly))
-        addPattern(job, use, kMostly, bins, used, wanted);
-    if (bins.size() == before) return;
-  }
+PatternDive::PatternDive(const MaterialJob& job, const Patterns& patterns, std::mt19937_64* chance,
+                         std::function<bool()> isOver)
+    : job_(job),
+      chance_(chance),
+      isOver_(std::move(isOver)),
+      known_(patterns.known),
+      used_(job.stocks.size(), 0),
+      wanted_(job.counts) {
+  addWhole(job, fewer(patterns.uses, chance), bins_, used_, wanted_);
+}
+
+bool PatternDive::step() {
+  if (isOver_() || !isAnyWanted()) return false;
+  MaterialJob left = job_;
+  left.counts = wanted_;
+  Patterns found = properPatterns(left, std::move(known_), kEffort, isOver_);
+  known_ = std::move(found.known);
+  const std::size_t before = bins_.size();
+  if (addWhole(job_, found.uses, bins_, used_, wanted_)) return true;
+  order(found.uses, chance_);
+  double sheets = 0.0;
+  for (const PatternUse& use : found.uses) sheets += use.often;
+  const auto enough = before + 1 + static_cast<std::size_t>(sheets * kAtOnce);
+  for (const PatternUse& use : found.uses)
+    if (bins_.size() == before || (bins_.size() < enough && use.often >= kNearly))
+      addPattern(job_, use, kMostly, bins_, used_, wanted_);
+  return bins_.size() > before;
+}
+
+double PatternDive::left() const { return areaOf(job_, wanted_) / areaOf(job_, job_.counts); }
+
+bool PatternDive::isAnyWanted() const {
+  return std::any_of(wanted_.begin(), wanted_.end(), [](int count) { return count > 0; });
 }
 
 }  // namespace drapery

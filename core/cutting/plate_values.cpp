@@ -4,6 +4,8 @@
 #include <array>
 #include <numeric>
 
+#include "core/cutting/wide.h"
+
 namespace drapery {
 
 namespace {
@@ -15,13 +17,6 @@ constexpr double kMostLooked = 2e7;
 /// beside a cut need not be looked up.
 constexpr double kDense = 0.6;
 
-// Several at a time, as many as the machine has room for.
-#if defined(__x86_64__) && defined(__GNUC__) && !defined(__clang__)
-#define DRAPERY_WIDE __attribute__((target_clones("avx2", "default")))
-#else
-#define DRAPERY_WIDE
-#endif
-
 /// Each is at least the sum of the two.
 DRAPERY_WIDE void raise(PlateValues::Worth* __restrict to, const PlateValues::Worth* low,
                         const PlateValues::Worth* high, std::size_t count) {
@@ -32,8 +27,6 @@ DRAPERY_WIDE void raiseAbove(PlateValues::Worth* __restrict to, PlateValues::Wor
                              const PlateValues::Worth* above, std::size_t count) {
   for (std::size_t c = 0; c < count; ++c) to[c] = std::max(to[c], low + above[c]);
 }
-
-#undef DRAPERY_WIDE
 
 /// The index of the last place that is not beyond.
 std::uint32_t upTo(const std::vector<std::int64_t>& places, std::int64_t length) {

@@ -2,6 +2,7 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <array>
 #include <cmath>
 #include <map>
 #include <set>
@@ -103,6 +104,39 @@ RC_GTEST_PROP(ChanceFiller, fillsPartsAgainAndLosesNothing, ()) {
   rest.counts = pool;
   for (Bin& other : apart(rest, random)) bins.push_back(std::move(other));
   RC_ASSERT(faultInBins(drawn, bins) == "");
+}
+
+// What is given up at once, because it would lose too much, is never what fills the sheet.
+RC_GTEST_PROP(ChanceFiller, putsASheetTogetherAgainThatWasCutIntoPieces, ()) {
+  const auto from = [](int least, int most) { return *rc::gen::inRange(least, most + 1); };
+  std::vector<std::array<int, 2>> pieces{{from(60, 600), from(60, 600)}};  // across, along
+  Drawn drawn;
+  drawn.problem.stocks.push_back(test::sheetOf(pieces[0][0], pieces[0][1]));
+  for (int cuts = from(0, 3); cuts > 0; --cuts) {
+    auto& piece = pieces[static_cast<std::size_t>(from(0, static_cast<int>(pieces.size()) - 1))];
+    const auto way = static_cast<std::size_t>(from(0, 1));
+    std::array<int, 2> other = piece;
+    piece[way] = from(1, std::max(1, piece[way] - 1));
+    other[way] -= piece[way];
+    if (other[way] > 0 && piece[way] > 0) pieces.push_back(other);
+  }
+  for (std::size_t i = 0; i < pieces.size(); ++i)
+    drawn.problem.pieces.push_back(
+        test::pieceOf("piece" + std::to_string(i), pieces[i][0], pieces[i][1], 1));
+  CutLayout told;
+  drawn.jobs = materialJobs(drawn.problem, told);
+  const Bin empty = emptyBin(drawn.job(), 0);
+  std::vector<std::size_t> kinds = piecesOf(drawn.job().counts);
+  std::vector<double> areas;
+  for (const std::size_t kind : kinds) areas.push_back(areaOfKind(drawn.job(), kind));
+  std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+  ChanceFiller filler(drawn.job(), random);
+  filler.begin(0, kinds, areas);
+  Counts pool = drawn.job().counts;
+  const double whole = double(empty.parts[0].across) * double(empty.parts[0].along);
+  const double got = filler.best(empty.parts[0], 3000, pool).second;
+  RC_ASSERT(std::abs(got - whole) < 1e-9 * whole);
+  RC_ASSERT(piecesOf(pool).empty());
 }
 
 RC_GTEST_PROP(OneFewer, eachTimeDoesWithOneSheetAndLosesNothing, ()) {
@@ -253,14 +287,18 @@ RC_GTEST_PROP(ByPatterns, noPieceIsLost, ()) {
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
     job.counts[kind] = drawn.problem.pieces[job.kinds[kind]].count = *rc::gen::inRange(1, 15);
   std::mt19937_64 chance(*rc::gen::arbitrary<std::uint64_t>());
-  std::vector<Bin> bins;
-  std::vector<int> used(job.stocks.size(), 0);
-  Counts wanted = job.counts;
-  addByPatterns(job, findPatterns(job, 1e9, 1.0, kNever),
-                *rc::gen::arbitrary<bool>() ? &chance : nullptr, kNever, bins, used, wanted);
-  RC_ASSERT(used[0] == static_cast<int>(bins.size()));
+  PatternDive down(job, findPatterns(job, 1e9, 1.0, kNever),
+                   *rc::gen::arbitrary<bool>() ? &chance : nullptr, kNever);
+  const int most = *rc::gen::inRange(0, 30);
+  double left = down.left();
+  for (int i = 0; i < most && down.step(); ++i) {
+    RC_ASSERT(down.left() < left);
+    left = down.left();
+  }
+  RC_ASSERT(down.used()[0] == static_cast<int>(down.bins().size()));
+  std::vector<Bin> bins = down.bins();
   MaterialJob rest = job;
-  rest.counts = wanted;
+  rest.counts = down.wanted();
   for (Bin& bin : apart(rest, chance)) bins.push_back(std::move(bin));
   RC_ASSERT(faultInBins(drawn, bins) == "");
 }
