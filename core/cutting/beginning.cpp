@@ -25,8 +25,8 @@ std::vector<Beginning> quickBeginnings(std::size_t pieces) {
 }
 
 Beginning patientBeginning(const MaterialJob& job, double effort, std::mt19937_64& random) {
-  constexpr double kWays = 1e8, kMostLooked = 400;  // ways looked at; for one fill
-  constexpr double kLeast = 30, kMost = 3'000;
+  constexpr double kWays = 1e8, kMostLooked = 400;              // ways looked at; for one fill
+  constexpr double kLeast = 30, kMost = 3'000, kMostEach = 25;  // times; for each piece
   constexpr int kFills = 60, kOften = 3;  // one in so many leans as far as it may
   constexpr double kGrowth = 10.0, kLeanest = 0.005, kLean = 0.025, kMostLean = 0.1;
   double pieces = 0.0;
@@ -35,7 +35,8 @@ Beginning patientBeginning(const MaterialJob& job, double effort, std::mt19937_6
       effort * kWays / (pieces * std::min(2.0 * double(job.kinds.size()), kMostLooked));
   Beginning how;
   how.fills = kFills;
-  how.again = static_cast<int>(std::clamp(times, kLeast, kMost));
+  how.again = static_cast<int>(
+      std::clamp(times, kLeast, std::max(kLeast, std::min(kMost, kMostEach * pieces))));
   how.growth = kGrowth;
   const double most = random() % kOften == 0 ? kMostLean : kLean;
   how.lean = std::uniform_real_distribution<double>(kLeanest, most)(random);

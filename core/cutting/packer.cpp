@@ -158,33 +158,42 @@ class Packer::Work {
   }
 
   /// From nothing, by patterns; the rest sheet after sheet. How much that best is depends on the
-  /// job: on the way down it is tried now and then, as long as that gets better.
+  /// job: on the way down it is tried quickly now and then, as long as that gets better, and in the
+  /// end patiently from where it came nearest.
   void dive(std::mt19937_64* chance) {
     constexpr double kFirst = 0.7, kLess = 0.8, kBefore = 2.0;  // of all; of that; of the best
-    constexpr double kPatient = 2.0;
+    constexpr double kQuick = 0.5, kPatient = 4.0;
     constexpr int kWorse = 3;  // times that no better came of it
     PatternDive down(job_, *patterns_, chance, [this] { return isEnough(); });
+    LaidInPart best = down.laid();
+    double bestLeft = 1.0;
     double most = std::min(kFirst, kBefore * leftBest_);
     double nearest = std::numeric_limits<double>::infinity();
     anewAfter_ = kShort;
-    for (int worse = 0; worse < kWorse;) {
-      const bool isMore = down.step();
+    bool isMore = true;
+    for (int worse = 0; isMore && worse < kWorse;) {
+      isMore = down.step();
       if (isEnough()) return;
       if (isMore && down.left() > most) continue;
       most = kLess * std::min(most, down.left());
-      std::vector<Bin> bins = down.bins();
-      std::vector<int> used = down.used();
-      std::vector<std::size_t> loose = piecesOf(down.wanted());
-      const auto near = layRest(patientBeginning(job_, kPatient, random_), bins, used, loose);
+      const auto near = layBeside(down.laid(), kQuick);
       if (!near) return;
       worse = *near < nearest ? 0 : worse + 1;
-      nearest = std::min(nearest, *near);
-      if (*near < byPatterns_) {
-        byPatterns_ = *near;
-        leftBest_ = down.left();
-      }
-      if (!isMore) return;
+      if (worse > 0) continue;
+      nearest = *near;
+      best = down.laid();
+      bestLeft = down.left();
     }
+    const auto near = layBeside(best, kPatient);
+    if (!near || std::min(*near, nearest) >= byPatterns_) return;
+    byPatterns_ = std::min(*near, nearest);
+    leftBest_ = bestLeft;
+  }
+
+  /// What is left beside sheets by patterns.
+  std::optional<double> layBeside(LaidInPart sheets, double effort) {
+    std::vector<std::size_t> loose = piecesOf(sheets.wanted);
+    return layRest(patientBeginning(job_, effort, random_), sheets.bins, sheets.used, loose);
   }
 
   void follow(const Work& other) {

@@ -26,7 +26,7 @@ constexpr double kSame = 1e-9;
 constexpr double kNoGain = 1e-7;               // of the dearest sheet
 constexpr double kNear = 0.05;                 // of it: patterns that may serve for less
 constexpr double kPivot = 1e4, kProper = 1e6;  // of work
-constexpr std::size_t kOthers = 30;            // patterns beside the best
+constexpr std::size_t kOthers = 20;            // patterns beside the best; and for two kinds one
 
 class PatternBound {
  public:
@@ -331,7 +331,8 @@ class PatternBound {
     };
     const double cost =
         (job_.stock(stock).cost - priceOfStock(prices, stock)) / dearest_ * worth.whole;
-    for (auto& other : plates_[stock].others(static_cast<PlateValues::Worth>(cost), kOthers))
+    for (auto& other : plates_[stock].others(static_cast<PlateValues::Worth>(cost),
+                                             kOthers + job_.kinds.size() / 2))
       take(other.counts, std::move(other.parts));
     take(best.counts, plates_[stock].filling());
   }

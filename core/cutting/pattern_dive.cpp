@@ -57,33 +57,32 @@ PatternDive::PatternDive(const MaterialJob& job, const Patterns& patterns, std::
       chance_(chance),
       isOver_(std::move(isOver)),
       known_(patterns.known),
-      used_(job.stocks.size(), 0),
-      wanted_(job.counts) {
-  addWhole(job, fewer(patterns.uses, chance), bins_, used_, wanted_);
+      laid_{{}, std::vector<int>(job.stocks.size(), 0), job.counts} {
+  addWhole(job, fewer(patterns.uses, chance), laid_.bins, laid_.used, laid_.wanted);
 }
 
 bool PatternDive::step() {
   if (isOver_() || !isAnyWanted()) return false;
   MaterialJob left = job_;
-  left.counts = wanted_;
+  left.counts = laid_.wanted;
   Patterns found = properPatterns(left, std::move(known_), kEffort, isOver_);
   known_ = std::move(found.known);
-  const std::size_t before = bins_.size();
-  if (addWhole(job_, found.uses, bins_, used_, wanted_)) return true;
+  const std::size_t before = laid_.bins.size();
+  if (addWhole(job_, found.uses, laid_.bins, laid_.used, laid_.wanted)) return true;
   order(found.uses, chance_);
   double sheets = 0.0;
   for (const PatternUse& use : found.uses) sheets += use.often;
   const auto enough = before + 1 + static_cast<std::size_t>(sheets * kAtOnce);
   for (const PatternUse& use : found.uses)
-    if (bins_.size() == before || (bins_.size() < enough && use.often >= kNearly))
-      addPattern(job_, use, kMostly, bins_, used_, wanted_);
-  return bins_.size() > before;
+    if (laid_.bins.size() == before || (laid_.bins.size() < enough && use.often >= kNearly))
+      addPattern(job_, use, kMostly, laid_.bins, laid_.used, laid_.wanted);
+  return laid_.bins.size() > before;
 }
 
-double PatternDive::left() const { return areaOf(job_, wanted_) / areaOf(job_, job_.counts); }
+double PatternDive::left() const { return areaOf(job_, laid_.wanted) / areaOf(job_, job_.counts); }
 
 bool PatternDive::isAnyWanted() const {
-  return std::any_of(wanted_.begin(), wanted_.end(), [](int count) { return count > 0; });
+  return std::any_of(laid_.wanted.begin(), laid_.wanted.end(), [](int count) { return count > 0; });
 }
 
 }  // namespace drapery

@@ -10,6 +10,12 @@
 
 namespace drapery {
 
+struct LaidInPart {
+  std::vector<Bin> bins;
+  std::vector<int> used;  // by stock of the job
+  Counts wanted;          // what is left
+};
+
 class PatternDive {
  public:
   /// @param patterns of all that is wanted.
@@ -19,11 +25,8 @@ class PatternDive {
 
   /// Some more sheets; false at the end: what is then left no pattern holds well.
   bool step();
-  [[nodiscard]] const std::vector<Bin>& bins() const { return bins_; }
-  /// Sheets by stock of the job.
-  [[nodiscard]] const std::vector<int>& used() const { return used_; }
-  /// What is left, and which part of the area of all that is.
-  [[nodiscard]] const Counts& wanted() const { return wanted_; }
+  [[nodiscard]] const LaidInPart& laid() const { return laid_; }
+  /// Which part of the area of all that is left.
   [[nodiscard]] double left() const;
 
  private:
@@ -33,9 +36,7 @@ class PatternDive {
   std::mt19937_64* chance_;
   std::function<bool()> isOver_;
   std::vector<PatternUse> known_;
-  std::vector<Bin> bins_;
-  std::vector<int> used_;
-  Counts wanted_;
+  LaidInPart laid_;
 };
 
 }  // namespace drapery

@@ -13,9 +13,10 @@ namespace {
 constexpr std::size_t kMostPlaces = 2500;  // each way
 constexpr double kMostLooked = 2e7;
 
-/// Where more than that part of all steps are places, all of them are taken: then what is left
-/// beside a cut need not be looked up.
-constexpr double kDense = 0.6;
+/// What one `best` takes where only the places are looked at; the first is done several at a time.
+double workOfPlaces(double x, double y) { return x * x / 4 * y / 4 + x * y * y / 4; }
+/// Where every step is one, so that what is left beside a cut need not be looked up.
+double workOfSteps(double x, double y) { return x * y * (x + y) / 32; }
 
 /// Each is at least the sum of the two.
 DRAPERY_WIDE void raise(PlateValues::Worth* __restrict to, const PlateValues::Worth* low,
@@ -90,8 +91,9 @@ bool PlateValues::measure(const MaterialJob& job, std::size_t stock, std::int64_
   xs_ = places(x.lengths, x.room);
   ys_ = places(y.lengths, y.room);
   if (xs_.empty() || ys_.empty()) return false;
-  isDense_ = double(xs_.size()) * double(ys_.size()) > kDense * double(x.room) * double(y.room) &&
-             x.room < std::int64_t(kMostPlaces) && y.room < std::int64_t(kMostPlaces);
+  isDense_ = x.room < std::int64_t(kMostPlaces) && y.room < std::int64_t(kMostPlaces) &&
+             workOfSteps(double(x.room), double(y.room)) <
+                 workOfPlaces(double(xs_.size()), double(ys_.size()));
   if (!isDense_) return true;
   const auto allOf = [](std::vector<std::int64_t>& places, std::int64_t room) {
     places.resize(static_cast<std::size_t>(room) + 1);
@@ -158,8 +160,7 @@ std::vector<std::int64_t> PlateValues::places(std::vector<std::int64_t> lengths,
 
 double PlateValues::work() const {
   const double x = double(xs_.size()), y = double(ys_.size());
-  if (isDense_) return x * y * (x + y) / 32;
-  return x * x / 4 * y / 4 + x * y * y / 4;  // the first is done several at a time
+  return isDense_ ? workOfSteps(x, y) : workOfPlaces(x, y);
 }
 
 double PlateValues::ceiling(const std::vector<double>& worth) const {

@@ -295,10 +295,10 @@ RC_GTEST_PROP(ByPatterns, noPieceIsLost, ()) {
     RC_ASSERT(down.left() < left);
     left = down.left();
   }
-  RC_ASSERT(down.used()[0] == static_cast<int>(down.bins().size()));
-  std::vector<Bin> bins = down.bins();
+  RC_ASSERT(down.laid().used[0] == static_cast<int>(down.laid().bins.size()));
+  std::vector<Bin> bins = down.laid().bins;
   MaterialJob rest = job;
-  rest.counts = down.wanted();
+  rest.counts = down.laid().wanted;
   for (Bin& bin : apart(rest, chance)) bins.push_back(std::move(bin));
   RC_ASSERT(faultInBins(drawn, bins) == "");
 }
