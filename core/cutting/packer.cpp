@@ -163,7 +163,9 @@ class Packer::Work {
   void dive(std::mt19937_64* chance) {
     constexpr double kFirst = 0.7, kLess = 0.8, kBefore = 2.0;  // of all; of that; of the best
     constexpr double kQuick = 0.5, kPatient = 4.0;
-    constexpr int kWorse = 3;  // times that no better came of it
+    // Times that no better came of it; of few kinds going on takes little.
+    constexpr std::size_t kWorse = 3, kOften = 10, kLooks = 300;
+    const std::size_t mostWorse = std::clamp(kLooks / job_.kinds.size(), kWorse, kOften);
     PatternDive down(job_, *patterns_, chance, [this] { return isEnough(); });
     LaidInPart best = down.laid();
     double bestLeft = 1.0;
@@ -171,7 +173,7 @@ class Packer::Work {
     double nearest = std::numeric_limits<double>::infinity();
     anewAfter_ = kShort;
     bool isMore = true;
-    for (int worse = 0; isMore && worse < kWorse;) {
+    for (std::size_t worse = 0; isMore && worse < mostWorse;) {
       isMore = down.step();
       if (isEnough()) return;
       if (isMore && down.left() > most) continue;

@@ -128,6 +128,7 @@ RC_GTEST_PROP(ChanceFiller, putsASheetTogetherAgainThatWasCutIntoPieces, ()) {
   const Bin empty = emptyBin(drawn.job(), 0);
   std::vector<std::size_t> kinds = piecesOf(drawn.job().counts);
   std::vector<double> areas;
+  areas.reserve(kinds.size());
   for (const std::size_t kind : kinds) areas.push_back(areaOfKind(drawn.job(), kind));
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
   ChanceFiller filler(drawn.job(), random);
