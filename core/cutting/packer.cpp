@@ -162,9 +162,9 @@ class Packer::Work {
   /// end patiently from where it came nearest.
   void dive(std::mt19937_64* chance) {
     constexpr double kFirst = 0.7, kLess = 0.8, kBefore = 2.0;  // of all; of that; of the best
-    constexpr double kQuick = 0.5, kPatient = 4.0;
+    constexpr double kQuick = 1.0, kPatient = 4.0;
     // Times that no better came of it; of few kinds going on takes little.
-    constexpr std::size_t kWorse = 3, kOften = 10, kLooks = 300;
+    constexpr std::size_t kWorse = 2, kOften = 10, kLooks = 300;
     const std::size_t mostWorse = std::clamp(kLooks / job_.kinds.size(), kWorse, kOften);
     PatternDive down(job_, *patterns_, chance, [this] { return isEnough(); });
     LaidInPart best = down.laid();
