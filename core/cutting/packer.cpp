@@ -13,8 +13,8 @@
 #include "core/cutting/one_fewer.h"
 #include "core/cutting/pattern_dive.h"
 #include "core/cutting/placing.h"
-#include "core/cutting/region_filler.h"
 #include "core/cutting/roll_shortening.h"
+#include "core/cutting/sheet_filling.h"
 
 namespace drapery {
 
@@ -32,8 +32,6 @@ class Packer::Work {
  public:
   Work(const MaterialJob& job, std::uint64_t seed, PackerPatience patience)
       : job_(job), patience_(std::move(patience)), random_(seed) {
-    for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
-      areas_.push_back(areaOfKind(job, kind));
     bestLost_ = piecesOf(job.counts);
     constexpr std::size_t kSome = 60;
     constexpr double kPatient = 1.0, kMorePatient = 10.0;
@@ -145,7 +143,7 @@ class Packer::Work {
       emptied.push_back(isOther ? other : bin.stock);
       bins.erase(bins.begin() + static_cast<std::ptrdiff_t>(which));
     }
-    if (below(2) == 0) refill(emptied, {.tries = 1}, bins, used, loose);
+    if (below(2) == 0) filling_.fill(emptied, {.tries = 1}, bins, used, loose);
     const Habit habit{kFits[below(kFits.size())], below(3) > 0, kOrders[below(kOrders.size())],
                       below(2) == 0 ? 0.15 : 0.5};
     if (fill(bins, used, loose, habit, lost))
@@ -225,7 +223,7 @@ class Packer::Work {
       bins.push_back(pinnedBin(job_, i));
       ++used[bins.back().stock];
     }
-    if (how.isFilling()) refill({}, how, bins, used, loose);
+    if (how.isFilling()) filling_.fill({}, how, bins, used, loose);
     const auto near = layRest(how, bins, used, loose);
     if (!near || !how.isPatient()) return;
     anewAfter_ = kLong;
@@ -239,9 +237,9 @@ class Packer::Work {
     std::vector<std::size_t> lost;
     while (how.isFilling() && !loose.empty()) {
       if (isEnough()) return std::nullopt;
-      const auto stock = stockFor(used, loose.front());
+      const auto stock = filling_.stockFor(used, loose.front());
       const std::size_t before = loose.size();
-      if (stock) refill({*stock}, how, bins, used, loose);
+      if (stock) filling_.fill({*stock}, how, bins, used, loose);
       if (loose.size() == before) break;
     }
     if (!fill(bins, used, loose, how.habit, lost)) return std::nullopt;
@@ -251,107 +249,6 @@ class Packer::Work {
     return near;
   }
 
-  /// One after the other as full as can be, what is left over staying loose.
-  void refill(const std::vector<std::size_t>& stocks, const Beginning& how, std::vector<Bin>& bins,
-              std::vector<int>& used, std::vector<std::size_t>& loose) {
-    // Of very many only some are looked at for each sheet: a fill is to be over in a moment.
-    const std::size_t most = how.isPatient() ? 1500 : 400;
-    const auto bare = static_cast<std::size_t>(
-        std::count_if(bins.begin(), bins.end(), [](const Bin& bin) { return bin.isBare; }));
-    const std::size_t looked = most * (stocks.size() + bare);
-    std::vector<std::size_t> others;
-    if (loose.size() > looked) {
-      for (std::size_t i = 0; i < looked; ++i)
-        std::swap(loose[i], loose[i + below(loose.size() - i)]);
-      others.assign(loose.begin() + static_cast<std::ptrdiff_t>(looked), loose.end());
-      loose.resize(looked);
-    }
-    Pool gathered = poolOf(std::move(loose));
-    const std::vector<std::size_t>& kinds = gathered.kinds;
-    Counts& pool = gathered.counts;
-    RegionFiller filler(job_, random_);
-    for (Bin& bin : bins)
-      if (bin.isBare) fillAround(bin, filler, kinds, pool);
-    for (const std::size_t stock : stocks) {
-      if (const auto there = job_.stock(stock).count; there && used[stock] >= *there) continue;
-      Bin best = emptyBin(job_, stock);
-      Counts left = pool;
-      const bool isRoll = job_.stock(stock).form == StockForm::Roll;
-      for (int i = 0; i < how.tries || (i == 0 && isRoll); ++i) {
-        Bin bin = emptyBin(job_, stock);
-        Counts rest = pool;
-        if (isRoll)
-          shelves(bin, filler, kinds, rest);
-        else
-          takeFilling(job_, bin, filler.fill(stock, bin.parts.front(), kinds, rest), 0);
-        if (bin.area <= best.area) continue;
-        best = std::move(bin);
-        left = std::move(rest);
-      }
-      if (how.fills > 0 && !isRoll) fillQuickly(how, best, kinds, left);
-      if (best.area <= 0) continue;
-      pool = std::move(left);
-      bins.push_back(std::move(best));
-      ++used[stock];
-    }
-    loose = std::move(others);
-    const std::vector<std::size_t> left = piecesOf(gathered);
-    loose.insert(loose.end(), left.begin(), left.end());
-  }
-
-  /// The fullest of some fills as chance has them.
-  void fillQuickly(const Beginning& how, Bin& bin, const std::vector<std::size_t>& kinds,
-                   Counts& pool) {
-    constexpr int kAtOnce = 50, kAgain = 500;  // between two questions
-    const double most = *std::max_element(areas_.begin(), areas_.end());
-    std::vector<double> worth;
-    worth.reserve(kinds.size());
-    for (const std::size_t kind : kinds)
-      worth.push_back(areas_[kind] * std::pow(areas_[kind] / most, how.lean));
-    quick_.begin(bin.stock, kinds, worth);
-    Filling best;
-    Counts left;
-    double got = 0.0;
-    for (int fills = how.fills; fills > 0 && !isEnough(); fills -= kAtOnce) {
-      Counts rest = pool;
-      auto [filling, more] = quick_.best(bin.parts.front(), std::min(fills, kAtOnce), rest);
-      if (more <= got) continue;
-      got = more;
-      best = std::move(filling);
-      left = std::move(rest);
-    }
-    if (got <= 0) return;
-    for (int again = timesAgain(how, bin, kinds, pool); again > 0 && !isEnough(); again -= kAgain)
-      quick_.better(best, std::min(again, kAgain), left);
-    pool = std::move(left);
-    takeFilling(job_, bin, best, 0);
-  }
-
-  /// The fewer pieces there are left to choose from, the more often; what goes on one sheet easily
-  /// needs little.
-  [[nodiscard]] int timesAgain(const Beginning& how, const Bin& bin,
-                               const std::vector<std::size_t>& kinds, const Counts& pool) const {
-    constexpr double kNear = 8.0, kEasily = 0.85;  // sheets
-    constexpr int kLittle = 10;                    // one in so many
-    double area = 0.0;
-    for (std::size_t i = 0; i < kinds.size(); ++i) area += areas_[kinds[i]] * pool[i];
-    const double sheets =
-        area / (double(bin.parts.front().across) * double(bin.parts.front().along));
-    if (sheets < kEasily) return how.again / kLittle;
-    return static_cast<int>(how.again * (1.0 + how.growth * std::exp(-sheets / kNear)));
-  }
-
-  /// What is free around its pins; on a roll nothing beyond them, whose length is not known yet.
-  void fillAround(Bin& bin, RegionFiller& filler, const std::vector<std::size_t>& kinds,
-                  Counts& pool) {
-    bin.isBare = false;
-    for (const std::size_t at : std::vector<std::size_t>(bin.free)) {
-      const SheetPart room = bin.parts[at];
-      if (!isOpenEnded(job_, bin, room))
-        takeFilling(job_, bin, filler.fill(bin.stock, room, kinds, pool), at);
-    }
-  }
-
   /// Takes from a pinned sheet what was laid around its pins.
   void bareAgain(Bin& bin, std::vector<std::size_t>& loose) {
     Bin fresh = emptied(job_, bin);
@@ -359,29 +256,6 @@ class Packer::Work {
       bin.holds.erase(std::find(bin.holds.begin(), bin.holds.end(), kind));
     loose.insert(loose.end(), bin.holds.begin(), bin.holds.end());
     bin = std::move(fresh);
-  }
-
-  /// A roll from its beginning: each shelf as high as one of the higher pieces that are left.
-  void shelves(Bin& bin, RegionFiller& filler, const std::vector<std::size_t>& kinds,
-               Counts& pool) {
-    std::size_t rest = 0;
-    while (true) {
-      Micrometres high = 0;
-      const SheetPart room = bin.parts[rest];
-      for (std::size_t i = 0; i < pool.size(); ++i)
-        if (pool[i] > 0)
-          for (const LyingSize& size : job_.sizes[bin.stock][kinds[i]])
-            if (size.along <= room.along && size.across <= room.across &&
-                (high == 0 || (size.along > high) == (below(8) > 0)))
-              high = size.along;
-      if (high == 0 || isEnough()) return;
-      std::erase(bin.free, rest);
-      splitPart(bin.parts, rest, false, high);
-      const std::size_t shelf = bin.parts[rest].low;
-      rest = bin.parts[rest].high;
-      bin.free.push_back(rest);
-      takeFilling(job_, bin, filler.fill(bin.stock, bin.parts[shelf], kinds, pool), shelf);
-    }
   }
 
   [[nodiscard]] double cost() const { return cost_; }
@@ -436,7 +310,7 @@ class Packer::Work {
     for (const auto& [size, kind] : order) {
       if (++looked % kLook == 0 && isEnough()) return false;
       if (putPiece(job_, bins, kind, habit)) continue;
-      const auto stock = stockFor(used, kind);
+      const auto stock = filling_.stockFor(used, kind);
       if (!stock) {
         lost.push_back(kind);
         continue;
@@ -446,25 +320,6 @@ class Packer::Work {
       putPiece(job_, bins, kind, habit);
     }
     return true;
-  }
-
-  /// The cheapest stock by its area of those that hold it and that there still are.
-  [[nodiscard]] std::optional<std::size_t> stockFor(const std::vector<int>& used,
-                                                    std::size_t kind) const {
-    std::optional<std::size_t> best;
-    double least = std::numeric_limits<double>::infinity();
-    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      const CutStock& stock = job_.stock(s);
-      if (job_.sizes[s][kind].empty() || (stock.count && used[s] >= *stock.count)) continue;
-      const UsableSize usable = usableOf(stock);
-      const double along = stock.form == StockForm::Roll ? 1e6 : double(usable.along);
-      const double perArea = stock.cost / (double(usable.across) * along);
-      if (perArea < least) {
-        least = perArea;
-        best = s;
-      }
-    }
-    return best;
   }
 
   void takeIfBetter(std::vector<Bin> bins, std::vector<int> used, std::vector<std::size_t> lost) {
@@ -498,7 +353,7 @@ class Packer::Work {
   std::unique_ptr<RollShortening> shortening_;
   std::vector<std::size_t> shorteningLost_;  // what it leaves unplaced
   OneFewer oneFewer_{job_, random_};
-  ChanceFiller quick_{job_, random_};
+  SheetFilling filling_{job_, random_, [this] { return isEnough(); }};
   double patient_ = 0.0;           // the effort of the last beginning of that kind
   std::optional<double> without_;  // the cost that it is to better
   std::size_t withoutTried_ = 0;   // since less was loose than ever
@@ -511,9 +366,8 @@ class Packer::Work {
   std::shared_ptr<const Patterns> patterns_;
   std::vector<Beginning> beginnings_;
   std::size_t begun_ = 0;
-  std::vector<double> areas_;  // by kind
-  std::vector<Bin> bins_;      // of the best
-  std::vector<int> used_;      // by stock
+  std::vector<Bin> bins_;  // of the best
+  std::vector<int> used_;  // by stock
   std::vector<std::size_t> lost_;
   /// How many pieces lie nowhere, the cost, and how unevenly the sheets are filled: one that is
   /// nearly empty is soon saved.

@@ -29,10 +29,18 @@ DRAPERY_WIDE void raiseAbove(PlateValues::Worth* __restrict to, PlateValues::Wor
   for (std::size_t c = 0; c < count; ++c) to[c] = std::max(to[c], low + above[c]);
 }
 
-/// The index of the last place that is not beyond.
-std::uint32_t upTo(const std::vector<std::int64_t>& places, std::int64_t length) {
-  return static_cast<std::uint32_t>(std::upper_bound(places.begin(), places.end(), length) -
-                                    places.begin() - 1);
+/// For each place, by the cuts up to its middle: the last place that is not beyond what a cut
+/// leaves.
+std::vector<std::vector<std::uint32_t>> restsOf(const std::vector<std::int64_t>& places) {
+  std::vector<std::vector<std::uint32_t>> rests(places.size());
+  for (std::size_t i = 0; i < places.size(); ++i) {
+    auto rest = static_cast<std::uint32_t>(i);
+    for (std::size_t a = 1; a < i && 2 * places[a] <= places[i]; ++a) {
+      while (places[rest] > places[i] - places[a]) --rest;
+      rests[i].push_back(rest);
+    }
+  }
+  return rests;
 }
 
 }  // namespace
@@ -51,16 +59,8 @@ PlateValues::PlateValues(const MaterialJob& job, std::size_t stock, Coarse coars
     if (measure(job, stock, step, coarse) && work() <= mostWork) break;
   }
   if (isDense_) return;
-  for (std::size_t i = 0; i < xs_.size(); ++i) {
-    restX_.emplace_back();
-    for (std::size_t a = 1; a < i && 2 * xs_[a] <= xs_[i]; ++a)
-      restX_[i].push_back(upTo(xs_, xs_[i] - xs_[a]));
-  }
-  for (std::size_t j = 0; j < ys_.size(); ++j) {
-    restY_.emplace_back();
-    for (std::size_t b = 1; b < j && 2 * ys_[b] <= ys_[j]; ++b)
-      restY_[j].push_back(upTo(ys_, ys_[j] - ys_[b]));
-  }
+  restX_ = restsOf(xs_);
+  restY_ = restsOf(ys_);
 }
 
 bool PlateValues::measure(const MaterialJob& job, std::size_t stock, std::int64_t step,

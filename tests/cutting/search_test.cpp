@@ -304,5 +304,31 @@ RC_GTEST_PROP(ByPatterns, noPieceIsLost, ()) {
   RC_ASSERT(faultInBins(drawn, bins) == "");
 }
 
+// Of stocks that come to an end no more sheets are taken than there are, and each holds what is
+// said to be gone.
+RC_GTEST_PROP(ByPatterns, takesNoMoreSheetsThanThereAre, ()) {
+  Drawn drawn;
+  drawn.problem = test::anyProblem(*rc::gen::inRange(3, 7), 8, 2);
+  for (CutStock& stock : drawn.problem.stocks) {
+    stock.form = StockForm::Sheet;
+    stock.count = *rc::gen::inRange(1, 4);
+  }
+  CutLayout told;
+  drawn.jobs = materialJobs(drawn.problem, told);
+  RC_PRE(!drawn.jobs.front().kinds.empty());
+  const MaterialJob& job = drawn.job();
+  std::mt19937_64 chance(*rc::gen::arbitrary<std::uint64_t>());
+  PatternDive down(job, findPatterns(job, 1e9, 0.002, kNever), &chance, kNever);
+  down.step();
+  std::vector<int> used(job.stocks.size(), 0);
+  for (const Bin& bin : down.laid().bins) ++used[bin.stock];
+  RC_ASSERT(used == down.laid().used);
+  for (std::size_t s = 0; s < used.size(); ++s)
+    RC_ASSERT(!job.stock(s).count || used[s] <= *job.stock(s).count);
+  const Counts held = countsOf(job, down.laid().bins);
+  for (std::size_t kind = 0; kind < held.size(); ++kind)
+    RC_ASSERT(held[kind] + down.laid().wanted[kind] == job.counts[kind]);
+}
+
 }  // namespace
 }  // namespace drapery

@@ -1,0 +1,51 @@
+// What is loose laid on sheets, one after the other, each as full as can be.
+#pragma once
+
+#include <functional>
+#include <optional>
+#include <random>
+
+#include "core/cutting/beginning.h"
+#include "core/cutting/bin.h"
+#include "core/cutting/chance_filler.h"
+#include "core/cutting/region_filler.h"
+
+namespace drapery {
+
+class SheetFilling {
+ public:
+  /// @param isEnough asked now and then; then it ends with what it has.
+  SheetFilling(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough);
+
+  /// First what is free around pins, then a sheet of each stock named; what is left over stays
+  /// loose.
+  /// @param used sheets by stock of the job.
+  void fill(const std::vector<std::size_t>& stocks, const Beginning& how, std::vector<Bin>& bins,
+            std::vector<int>& used, std::vector<std::size_t>& loose);
+  /// The cheapest stock by its area of those that hold it and that there still are.
+  [[nodiscard]] std::optional<std::size_t> stockFor(const std::vector<int>& used,
+                                                    std::size_t kind) const;
+
+ private:
+  /// The fullest of some fills as chance has them.
+  void fillQuickly(const Beginning& how, Bin& bin, const std::vector<std::size_t>& kinds,
+                   Counts& pool);
+  /// The fewer pieces there are left to choose from, the more often; what goes on one sheet easily
+  /// needs little.
+  [[nodiscard]] int timesAgain(const Beginning& how, const Bin& bin,
+                               const std::vector<std::size_t>& kinds, const Counts& pool) const;
+  /// What is free around its pins; on a roll nothing beyond them, whose length is not known yet.
+  void fillAround(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool);
+  /// A roll from its beginning: each shelf as high as one of the higher pieces that are left.
+  void shelves(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool);
+  std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
+
+  const MaterialJob& job_;
+  std::mt19937_64& random_;
+  std::function<bool()> isEnough_;
+  RegionFiller filler_;
+  ChanceFiller quick_;
+  std::vector<double> areas_;  // by kind
+};
+
+}  // namespace drapery
