@@ -73,6 +73,37 @@ void takeFilling(const MaterialJob& job, Bin& bin, const Filling& filling, std::
   }
 }
 
+std::optional<std::size_t> takeSlab(const MaterialJob& job, Bin& bin, Filling filling,
+                                    std::size_t at) {
+  const SheetPart room = bin.parts[at], whole = filling.parts.front();
+  const Micrometres along = endOf(filling.parts) - whole.y;
+  for (SheetPart& part : filling.parts) {
+    const Micrometres from = part.y - whole.y;
+    part.x += room.x - whole.x;
+    part.y = room.y + std::min(from, along);
+    part.along = std::min(from + part.along, along) - std::min(from, along);
+  }
+  std::optional<std::size_t> above;
+  if (along < room.along) {
+    std::erase(bin.free, at);
+    splitPart(bin.parts, at, false, along);
+    above = bin.parts[at].high;
+    at = bin.parts[at].low;
+    bin.free.push_back(*above);
+  }
+  takeFilling(job, bin, filling, at);
+  return above;
+}
+
+std::optional<std::size_t> openEnd(const MaterialJob& job, const Bin& bin) {
+  std::optional<std::size_t> widest;
+  for (const std::size_t at : bin.free)
+    if (isOpenEnded(job, bin, bin.parts[at]) &&
+        (!widest || bin.parts[at].across > bin.parts[*widest].across))
+      widest = at;
+  return widest;
+}
+
 static int convert(SheetBuilder& builder, const CutStock& stock, const Bin& bin, std::size_t at,
                    const CutRegion& region) {
   const SheetPart& part = bin.parts[at];

@@ -39,6 +39,13 @@ void hold(const MaterialJob& job, Bin& bin, const SheetPart& piece);
 /// A filling in the place of a free part.
 void takeFilling(const MaterialJob& job, Bin& bin, const Filling& filling, std::size_t at);
 
+/// A filling as wide as a free part at its beginning, as far as pieces lie in it.
+/// @returns what is left free beyond it; none where nothing is.
+std::optional<std::size_t> takeSlab(const MaterialJob& job, Bin& bin, Filling filling,
+                                    std::size_t at);
+/// The part of a roll, as wide as can be, that reaches to its end.
+std::optional<std::size_t> openEnd(const MaterialJob& job, const Bin& bin);
+
 CutSheet sheetOf(const MaterialJob& job, const Bin& bin);
 
 }  // namespace drapery

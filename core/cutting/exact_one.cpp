@@ -26,10 +26,6 @@ class TryingOne {
     }
   }
 
-  static bool isSmall(const MaterialJob& job) {
-    return job.stocks.size() == 1 && job.pinned.empty() &&
-           CountIndex::pairsOf(job.counts) <= kMostPairs;
-  }
   /// As short as all of it is without waste.
   [[nodiscard]] double shortest() const { return area_ / across_; }
 
@@ -65,10 +61,15 @@ class TryingOne {
 
 }  // namespace
 
+bool canTryOne(const MaterialJob& job) {
+  return job.stocks.size() == 1 && job.pinned.empty() &&
+         CountIndex::pairsOf(job.counts) <= kMostPairs;
+}
+
 ExactOne exactRoll(const MaterialJob& job, double effort, double least, Micrometres known,
                    const std::function<bool()>& isEnough) {
   ExactOne result;
-  if (!isOneRoll(job) || !TryingOne::isSmall(job)) return result;
+  if (!isOneRoll(job) || !canTryOne(job)) return result;
   TryingOne trying(job, effort, isEnough);
   const CutStock& roll = job.stock(0);
   const double from = std::max(trying.shortest(), least / std::max(roll.cost, 1e-12) * 1e6 -
@@ -85,7 +86,7 @@ ExactOne exactRoll(const MaterialJob& job, double effort, double least, Micromet
 
 ExactOne exactSheet(const MaterialJob& job, double effort, const std::function<bool()>& isEnough) {
   ExactOne result;
-  if (!TryingOne::isSmall(job) || job.stock(0).form != StockForm::Sheet) return result;
+  if (!canTryOne(job) || job.stock(0).form != StockForm::Sheet) return result;
   TryingOne trying(job, effort, isEnough);
   if (trying.within(usableOf(job.stock(0)).along, result) == TryingOne::Found::Nothing)
     result.bound = 2 * job.stock(0).cost;

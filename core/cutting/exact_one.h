@@ -11,6 +11,9 @@ struct ExactOne {
   std::optional<MaterialLayOut> laid;  // the least; none where none below `known` was found
 };
 
+/// Whether there is little enough of it for either.
+bool canTryOne(const MaterialJob& job);
+
 /// Of one roll without pins; the bound is 0 where there is too much to try.
 /// @param effort of the usual work, 0 to 1. @param least nothing costs less than that, as is known
 /// already; @param known what is laid.

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <atomic>
 #include <chrono>
+#include <cmath>
 #include <iterator>
 #include <limits>
 #include <memory>
@@ -61,6 +62,7 @@ struct Course {
   std::optional<MaterialLayOut> exact = {};  // or the value, which is not bettered
   double bound = 0.0;
   std::unique_ptr<Packer> packer = {}, other = {};
+  std::uint64_t gathered = 0;  // tries since it costs as little as can be
   /// Whether one of the two has come to the bound: then neither has anything left to look for.
   std::unique_ptr<std::atomic<bool>> isMet = std::make_unique<std::atomic<bool>>(false);
 
@@ -68,8 +70,12 @@ struct Course {
   [[nodiscard]] bool isOpenFor(const Packer& each) const {
     return each.lost() > 0 || each.cost() > bound + kSame;
   }
-  /// Not found exactly, nor settled by the binder alone.
-  [[nodiscard]] bool isUnsettled() const { return !exact && isAnyLoose(); }
+  /// Not found exactly, nor settled by the binder alone; what costs as little as can be is gathered
+  /// for a while.
+  [[nodiscard]] bool isUnsettled() const {
+    constexpr std::uint64_t kGathering = 320;  // tries
+    return !exact && isAnyLoose() && (isOpen() || gathered < kGathering);
+  }
   /// Not all of it is pinned.
   [[nodiscard]] bool isAnyLoose() const {
     return std::any_of(job->counts.begin(), job->counts.end(), [](int count) { return count > 0; });
@@ -101,7 +107,8 @@ double boundOf(const MaterialJob& job, Packer& known, double quick, bool begun, 
                const std::function<bool()>& isOver) {
   const double enough = known.lost() > 0 ? std::numeric_limits<double>::infinity() : known.cost();
   if (quick >= enough - kSame) return quick;
-  if (isOneRoll(job)) return std::max(quick, leastSumFrom(job, sliceBound(job, isOver)));
+  if (isOneRoll(job)) quick = std::max(quick, leastSumFrom(job, sliceBound(job, quick, isOver)));
+  if (quick >= enough - kSame) return quick;
   const auto patterns =
       std::make_shared<const Patterns>(findPatterns(job, enough, watch.effort(), isOver));
   if (begun) known.begin(patterns);
@@ -142,6 +149,7 @@ bool tryAll(Course& course, const MaterialJob& free, const Watch& watch) {
     return !course.isOpen();
   };
   if (isFree && isOneRoll(free)) {
+    if (!canTryOne(free)) return false;
     for (int i = 0; i < kBeforeRoll && !watch.isOver(); ++i) packer.step();
     const double least = leastSumFrom(free, costBound(free, isOver));
     return one(least, exactRoll(free, watch.effort(), least, packer.end(), isOver));
@@ -197,16 +205,14 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch) {
 
 template <typename Report>
 void better(Course& course, const LayOutLimits& limits, const Watch& watch, Report report) {
-  constexpr std::uint64_t kApart = 32;       // tries until they look at each other
-  constexpr std::uint64_t kGathering = 320;  // tries for the off-cut alone
-  constexpr std::uint64_t kLongest = 64;     // times as many, should there be no other
-  std::uint64_t proven = 0;  // tries since it costs as little as can be: what is left gathers
+  constexpr std::uint64_t kApart = 32;    // tries until they look at each other
+  constexpr std::uint64_t kLongest = 64;  // times as many, should there be no other
   for (std::uint64_t done = 0; course.isUnsettled() && !watch.isOver(); done += kApart) {
     const bool isOpen = course.isOpen();
     const std::uint64_t tries =
         limits.steps ? std::min(kApart, *limits.steps - std::min(done, *limits.steps)) : kApart;
-    if (!isOpen) proven += tries;
-    if (tries == 0 || proven > kGathering) break;
+    if (!isOpen) course.gathered += tries;
+    if (tries == 0) break;
     // Where tries are not counted nobody waits for the other: some take a hundred times as long.
     std::atomic<int> ready = 0;
     const auto run = [&](Packer& packer) {
@@ -227,16 +233,22 @@ void better(Course& course, const LayOutLimits& limits, const Watch& watch, Repo
     *course.isMet = false;
     report();
   }
-  course.other.reset();
+}
+
+/// Without what adding up leaves beyond the millionths.
+double inMillionths(double sum) {
+  constexpr double kParts = 1e6;
+  const double whole = std::round(sum * kParts) / kParts;
+  return std::abs(sum - whole) < kSame ? whole : sum;
 }
 
 MaterialCost tell(const MaterialJob& job, const MaterialLayOut& found) {
   MaterialCost cost;
   cost.material = job.stock(0).material;
-  cost.cost = found.cost;
+  cost.cost = inMillionths(found.cost);
   cost.isWhole = found.notPlaced.empty();
   const bool isForValue = job.problem->isForValue;
-  cost.bound = isForValue ? found.bound : std::min(found.bound, found.cost);
+  cost.bound = inMillionths(isForValue ? found.bound : std::min(found.bound, found.cost));
   cost.isProven = cost.isWhole && (isForValue ? found.cost >= found.bound - kSame
                                               : found.cost <= found.bound + kSame);
   for (const CutSheet& sheet : found.sheets) {
@@ -282,18 +294,30 @@ class LayingOut {
       const Watch part(limits_, kForBounds * whole_.left());
       sharpen(course, limits_, part);
     }
-    auto open = std::count_if(courses_.begin(), courses_.end(),
-                              [](const Course& course) { return course.isUnsettled(); });
-    if (open > 0) tellBetter(true);
-    for (Course& course : courses_) {
-      if (!course.isUnsettled()) continue;
-      better(course, limits_, Watch(limits_, whole_.left() / static_cast<double>(open--)),
-             [this] { tellBetter(false); });
+    if (open() > 0) tellBetter(true);
+    // In turns: what one of them does not need is for the others.
+    while (open() > 0 && !whole_.isOver() && bettered(limits_.steps ? 1.0 : kTurns)) {
     }
     return found(!whole_.isCancelled());
   }
 
  private:
+  static constexpr double kTurns = 2.0;
+
+  [[nodiscard]] std::ptrdiff_t open() const {
+    return std::count_if(courses_.begin(), courses_.end(),
+                         [](const Course& course) { return course.isUnsettled(); });
+  }
+  /// Each that is open for its share of the time that is left, in so many turns; false where tries
+  /// are counted: then one is all.
+  bool bettered(double turns) {
+    constexpr double kLast = 0.5;  // seconds
+    const double share = whole_.left() / double(open()) / (whole_.left() > kLast ? turns : 1.0);
+    for (Course& course : courses_)
+      if (course.isUnsettled())
+        better(course, limits_, Watch(limits_, share), [this] { tellBetter(false); });
+    return !limits_.steps;
+  }
   /// @param isNews whether it is told however short ago the last was.
   void tellBetter(bool isNews) {
     constexpr double kOften = 0.15;  // seconds

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/cutting/sheet_swap.h"
+
 namespace drapery {
 
 OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random)
@@ -48,30 +50,28 @@ double OneFewer::looseArea() const {
 }
 
 void OneFewer::leaveOut() {
-  std::vector<int> used(job_.stocks.size(), 0);
-  for (const Bin& bin : now_.bins) ++used[bin.stock];
-  std::size_t out = now_.bins.size();
-  double dearest = -1.0;
-  for (std::size_t b = 0; b < now_.bins.size(); ++b) {
-    if (now_.bins[b].pinned) continue;
-    const double dear = job_.stock(now_.bins[b].stock).cost / now_.bins[b].area;
-    if (dear <= dearest) continue;
-    dearest = dear;
-    out = b;
+  double needed = looseArea();
+  for (const Bin& bin : now_.bins) needed += bin.area;
+  const std::vector<SheetSwap> swaps = cheaperSwaps(job_, now_.bins, needed);
+  if (swaps.empty()) return;
+  std::size_t which = 0;
+  while (which + 1 < swaps.size() && below(2) == 0) ++which;
+  for (const std::size_t stock : swaps[which].out) {
+    const std::size_t bin = emptiestOf(stock);
+    std::vector<std::size_t>& holds = now_.bins[bin].holds;
+    now_.loose.insert(now_.loose.end(), holds.begin(), holds.end());
+    now_.bins.erase(now_.bins.begin() + static_cast<std::ptrdiff_t>(bin));
   }
-  if (out == now_.bins.size()) return;
-  std::vector<std::size_t> cheaper;
-  for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-    const auto there = job_.stock(s).count;
-    if (job_.stock(s).cost < job_.stock(now_.bins[out].stock).cost && (!there || used[s] < *there))
-      cheaper.push_back(s);
-  }
-  now_.loose.insert(now_.loose.end(), now_.bins[out].holds.begin(), now_.bins[out].holds.end());
-  const std::size_t instead = below(cheaper.size() + 1);
-  if (instead < cheaper.size())
-    now_.bins[out] = emptyBin(job_, cheaper[instead]);
-  else
-    now_.bins.erase(now_.bins.begin() + static_cast<std::ptrdiff_t>(out));
+  for (const std::size_t stock : swaps[which].in) now_.bins.push_back(emptyBin(job_, stock));
+}
+
+std::size_t OneFewer::emptiestOf(std::size_t stock) const {
+  std::size_t least = now_.bins.size();
+  for (std::size_t b = 0; b < now_.bins.size(); ++b)
+    if (now_.bins[b].stock == stock && !now_.bins[b].pinned &&
+        (least == now_.bins.size() || now_.bins[b].area < now_.bins[least].area))
+      least = b;
+  return least;
 }
 
 /// One more is emptied, for what is loose in the end: which that is, is free to choose.

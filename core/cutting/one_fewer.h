@@ -18,20 +18,23 @@ class OneFewer {
   /// Only sheets are left out, not lengths of a roll.
   [[nodiscard]] bool isApt() const { return isApt_; }
   [[nodiscard]] bool hasBegun() const { return !now_.bins.empty(); }
-  /// From a lay-out and what it leaves unplaced. If that is nothing, the sheet goes that costs most
-  /// for what lies on it, or a cheaper one comes in its place; of several sheets one more is
-  /// emptied, for what is loose in the end.
+  /// From a lay-out and what it leaves unplaced. If that is nothing, a sheet goes, or cheaper ones
+  /// come in the place of one or two; of several sheets one more is emptied, for what is loose in
+  /// the end.
   void begin(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost);
   /// Goes on from another lay-out of as many sheets, where that leaves less loose.
   void offer(const std::vector<Bin>& bins);
   /// One try; true once all lies somewhere.
   bool step();
   [[nodiscard]] const std::vector<Bin>& bins() const { return now_.bins; }
-  /// Of what is loose.
+  /// Kinds, each as often as one of it is.
+  [[nodiscard]] const std::vector<std::size_t>& loose() const { return now_.loose; }
   [[nodiscard]] double looseArea() const;
 
  private:
+  /// A sheet or two, or cheaper ones in their place; mostly so that much room is left.
   void leaveOut();
+  [[nodiscard]] std::size_t emptiestOf(std::size_t stock) const;
   void keepForLast();
   bool layLast();
   [[nodiscard]] double worthOf(const std::vector<std::size_t>& kinds) const;

@@ -33,10 +33,10 @@ class Packer::Work {
   Work(const MaterialJob& job, std::uint64_t seed, PackerPatience patience)
       : job_(job), patience_(std::move(patience)), random_(seed) {
     bestLost_ = piecesOf(job.counts);
-    constexpr std::size_t kSome = 60;
+    const std::size_t kSome = oneFewer_.isApt() ? 60 : 40;
     constexpr double kPatient = 1.0, kMorePatient = 10.0;
     beginnings_ = quickBeginnings(bestLost_.size());
-    if (oneFewer_.isApt() && bestLost_.size() > kSome) {
+    if (bestLost_.size() > kSome) {
       patient_ = kMorePatient;
       for (const double effort : {kPatient, kMorePatient})
         beginnings_.push_back(patientBeginning(job, effort, random_));
@@ -49,13 +49,20 @@ class Packer::Work {
     if (begun_ < beginnings_.size()) return start(Beginning(beginnings_[begun_++]));
     if (bins_.empty()) return;
     if (oneFewer_.isApt() && below(std::clamp(bins_.size(), kFew, kOften)) > 0) return doWithout();
-    if (!oneFewer_.isApt() && below(kFew) > 0 && shorten()) return;
+    if (!oneFewer_.isApt() && below(patient_ > 0.0 && bestLost_.empty() ? kOften : kFew) > 0 &&
+        shorten())
+      return;
     change();
   }
 
   /// Some tries at a shorter roll; false where there is none but with pins.
   bool shorten() {
-    constexpr std::size_t kPatience = 500;
+    constexpr std::size_t kPatience = 500, kMany = 40;
+    if (patient_ > 0.0 && without_ == cost_ && withoutTried_ > kMany) {
+      withoutTried_ = 0;
+      beginAnew();
+      return true;
+    }
     if (without_ != cost_ || !shortening_ || withoutTried_ > kPatience) {
       std::vector<std::size_t> rolls;
       for (std::size_t b = 0; b < bestBins_.size(); ++b)
@@ -85,8 +92,13 @@ class Packer::Work {
       withoutTried_ = 0;
       leastLoose_ = oneFewer_.looseArea();
     }
+    if (oneFewer_.loose().empty()) {  // nothing that costs less has the room
+      without_.reset();
+      return beginAnew();
+    }
     if (withoutTried_ > anewAfter_) {
       withoutTried_ = 0;
+      if (job_.stocks.size() > 1) without_.reset();  // others may make way more easily
       return beginAnew();
     }
     for (int i = 0; i < kTries; ++i) {
@@ -192,6 +204,7 @@ class Packer::Work {
 
   /// What is left beside sheets by patterns.
   std::optional<double> layBeside(LaidInPart sheets, double effort) {
+    joinRolls(job_, sheets);
     std::vector<std::size_t> loose = piecesOf(sheets.wanted);
     return layRest(patientBeginning(job_, effort, random_), sheets.bins, sheets.used, loose);
   }
@@ -223,7 +236,6 @@ class Packer::Work {
       bins.push_back(pinnedBin(job_, i));
       ++used[bins.back().stock];
     }
-    if (how.isFilling()) filling_.fill({}, how, bins, used, loose);
     const auto near = layRest(how, bins, used, loose);
     if (!near || !how.isPatient()) return;
     anewAfter_ = kLong;
@@ -235,11 +247,13 @@ class Packer::Work {
   std::optional<double> layRest(const Beginning& how, std::vector<Bin>& bins,
                                 std::vector<int>& used, std::vector<std::size_t>& loose) {
     std::vector<std::size_t> lost;
+    if (how.isFilling()) filling_.fill({}, how, bins, used, loose);
     while (how.isFilling() && !loose.empty()) {
       if (isEnough()) return std::nullopt;
       const auto stock = filling_.stockFor(used, loose.front());
       const std::size_t before = loose.size();
-      if (stock) filling_.fill({*stock}, how, bins, used, loose);
+      filling_.fill(stock ? std::vector{*stock} : std::vector<std::size_t>(), how, bins, used,
+                    loose);
       if (loose.size() == before) break;
     }
     if (!fill(bins, used, loose, how.habit, lost)) return std::nullopt;
@@ -281,7 +295,8 @@ class Packer::Work {
     for (const Bin& bin : bins) {
       const double sheet = costOf(job_.stock(bin.stock), bin.end);
       cost += sheet;
-      most = std::max(most, sheet * (1.0 - shareOf(job_, bin)));
+      if (job_.stock(bin.stock).form == StockForm::Sheet)
+        most = std::max(most, sheet * (1.0 - shareOf(job_, bin)));
     }
     return cost - most;
   }

@@ -34,7 +34,8 @@ class PatternBound {
   PatternBound(const MaterialJob& job, bool isProper, const std::function<bool()>& isOver)
       : job_(job), isProper_(isProper), isOver_(isOver) {
     for (std::size_t s = 0; s < job.stocks.size(); ++s) {
-      isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet && job.stock(s).cost > 0;
+      hasRoll_ = hasRoll_ || isRoll(s);
+      isApt_ = isApt_ && job.stock(s).cost > 0;
       dearest_ = std::max(dearest_, job.stock(s).cost);
     }
     // They hold as many of a piece as they like: of few copies they say less than areas do.
@@ -97,7 +98,7 @@ class PatternBound {
     }
     if (again != nullptr) {
       work_ += kPivot;
-      return master_.enter(again->column, job_.stock(again->stock).cost, again->name);
+      return master_.enter(again->column, again->cost, again->name);
     }
     return price();
   }
@@ -110,12 +111,11 @@ class PatternBound {
     const double least = boundOf(worth, best.values);
     const bool isExact = std::all_of(plates_.begin(), plates_.end(),
                                      [](const PlateValues& plate) { return plate.isExact(); });
-    if (!isProper_ && (stage_ == Stage::Ample || isExact)) {
+    if (isBounding() && (stage_ == Stage::Ample || isExact)) {
       found_.bound = std::max(found_.bound, least);
       if (leastSumFrom(job_, found_.bound) >= enough_ - kSame) return false;
     }
-    const bool isNone = best.entering == job_.stocks.size() ||
-                        gainOf({columnOf(best.counts, best.entering), best.entering}) <= kNoGain;
+    const bool isNone = best.entering == job_.stocks.size() || !isGain(best);
     if (isNone && isProper_ && knowProper()) return true;
     if (isNone && centre_.isDrawing()) {
       centre_.look(prices, least, true);
@@ -143,7 +143,7 @@ class PatternBound {
   /// To the next stage, or to the last at once.
   bool goOn(bool isLast) {
     const Stage next = isLast || stage_ == Stage::Fine ? Stage::Ample : Stage::Fine;
-    if (next == Stage::Ample && isProper_) return false;
+    if (next == Stage::Ample && !isBounding()) return false;
     if (next == Stage::Ample) found_.uses = uses();
     return enter(next);
   }
@@ -156,22 +156,23 @@ class PatternBound {
     for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind) {
       CoverMaster::Row row{double(job_.counts[kind]), false, 1.0, 1e3 * dearest_};
       for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-        if (job_.stock(s).count) continue;
-        const UsableSize usable = usableOf(job_.stock(s));
+        if (countOf(s)) continue;
+        const UsableSize usable = plates_[s].usable();
         for (const LyingSize& size : job_.sizes[s][kind]) {
           double often = std::floor(double(usable.across) / double(size.across)) *
-                         std::floor(double(usable.along) / double(size.along));
+                         (isRoll(s) ? 1.0 : std::floor(double(usable.along) / double(size.along)));
           if (isProper_ && job_.counts[kind] > 0)
             often = std::min(often, double(job_.counts[kind]));
-          if (job_.stock(s).cost / often >= row.cost / row.holds) continue;
+          const double cost = costOf(s, size.along);
+          if (cost / often >= row.cost / row.holds) continue;
           row.holds = often;
-          row.cost = job_.stock(s).cost;
+          row.cost = cost;
         }
       }
       rows.push_back(row);
     }
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      const auto count = job_.stock(s).count;
+      const auto count = countOf(s);
       rowOf_.push_back(count ? std::optional(rows.size()) : std::nullopt);
       if (count) rows.push_back({double(*count), true, 1.0, 0.0});
     }
@@ -254,9 +255,28 @@ class PatternBound {
   /// What a master can take.
   struct Known {
     CoverMaster::Column column;
-    std::size_t stock = 0;
+    double cost = 0.0;
     int name = -1;  // of what can be laid
   };
+  /// Patterns of a roll are slabs across it, which cost their length; no bound comes of them, since
+  /// others could be longer.
+  [[nodiscard]] bool isRoll(std::size_t stock) const {
+    return job_.stock(stock).form == StockForm::Roll;
+  }
+  [[nodiscard]] bool isBounding() const { return !isProper_ && !hasRoll_; }
+  /// Of a sheet, or of so much of a roll.
+  [[nodiscard]] double costOf(std::size_t stock, Micrometres along) const {
+    return job_.stock(stock).cost * (isRoll(stock) ? double(along) / 1e6 : 1.0);
+  }
+  [[nodiscard]] double costOf(std::size_t stock, const std::vector<SheetPart>& parts) const {
+    return costOf(stock, endOf(parts));
+  }
+  [[nodiscard]] double wholeCostOf(std::size_t stock) const {
+    return costOf(stock, plates_[stock].usable().along);
+  }
+  [[nodiscard]] std::optional<int> countOf(std::size_t stock) const {
+    return isRoll(stock) ? std::nullopt : job_.stock(stock).count;
+  }
   [[nodiscard]] CoverMaster::Column columnOf(const Counts& counts, std::size_t stock) const {
     CoverMaster::Column column;
     for (std::size_t k = 0; k < counts.size(); ++k)
@@ -269,7 +289,7 @@ class PatternBound {
     Counts counts(job_.kinds.size(), 0);
     for (const SheetPart& part : use.parts)
       if (part.kind == SheetPart::Kind::Piece) ++counts[part.piece];
-    return {columnOf(counts, use.stock), use.stock, static_cast<int>(name)};
+    return {columnOf(counts, use.stock), costOf(use.stock, use.parts), static_cast<int>(name)};
   }
   /// Of those that are known one that betters the master much; null where none does. What bettered
   /// it most at the last look at all of them is tried first: prices do not change that quickly.
@@ -307,10 +327,11 @@ class PatternBound {
         found.values.push_back(0);
         continue;
       }
-      found.values.push_back(plates_[s].best(worth.each, counts, isOver_).value_or(0));
+      const double spared = isRoll(s) ? wholeCostOf(s) / dearest_ * worth.whole : 0.0;
+      found.values.push_back(plates_[s].best(worth.each, spared, counts, isOver_).value_or(0));
       work_ += plates_[s].work();
       const double gain =
-          found.values[s] / worth.whole * dearest_ + priceOfStock(prices, s) - job_.stock(s).cost;
+          found.values[s] / worth.whole * dearest_ + priceOfStock(prices, s) - wholeCostOf(s);
       if (gain <= most) continue;
       most = gain;
       found.entering = s;
@@ -324,17 +345,29 @@ class PatternBound {
   void know(const Pattern& best, const Worths& worth, const std::vector<double>& prices) {
     const std::size_t stock = best.entering;
     const auto take = [&](const Counts& counts, std::optional<std::vector<SheetPart>> parts) {
-      known_.push_back({columnOf(counts, stock), stock});
+      if (isRoll(stock) && !parts) return;
+      known_.push_back(
+          {columnOf(counts, stock), parts ? costOf(stock, *parts) : wholeCostOf(stock)});
       if (!parts || stage_ == Stage::Ample) return;
       known_.back().name = static_cast<int>(patterns_.size());
       patterns_.push_back({stock, 0.0, std::move(*parts)});
     };
-    const double cost =
-        (job_.stock(stock).cost - priceOfStock(prices, stock)) / dearest_ * worth.whole;
+    const double cost = (wholeCostOf(stock) - priceOfStock(prices, stock)) / dearest_ * worth.whole;
     for (auto& other : plates_[stock].others(static_cast<PlateValues::Worth>(cost),
                                              kOthers + job_.kinds.size() / 2))
       take(other.counts, std::move(other.parts));
     take(best.counts, plates_[stock].filling());
+  }
+
+  /// Whether by the master's own prices it betters it too.
+  [[nodiscard]] bool isGain(const Pattern& best) const {
+    double cost = wholeCostOf(best.entering);
+    if (isRoll(best.entering)) {
+      const auto parts = plates_[best.entering].filling();
+      if (!parts) return false;
+      cost = costOf(best.entering, *parts);
+    }
+    return gainOf({columnOf(best.counts, best.entering), cost}) > kNoGain;
   }
 
   bool knowProper() {
@@ -354,8 +387,8 @@ class PatternBound {
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       if (job_.stock(s).count == 0) continue;
       SheetPart whole;
-      whole.across = usableOf(job_.stock(s)).across;
-      whole.along = usableOf(job_.stock(s)).along;
+      whole.across = plates_[s].usable().across;
+      whole.along = plates_[s].usable().along;
       const double area = double(whole.across) * double(whole.along);
       Pool pool;
       std::vector<double> worth;
@@ -363,7 +396,7 @@ class PatternBound {
         if (job_.counts[k] == 0 || master_.price(k) <= 0 || job_.sizes[s][k].empty()) continue;
         pool.kinds.push_back(k);
         pool.counts.push_back(job_.counts[k]);
-        worth.push_back(master_.price(k) / job_.stock(s).cost * area);
+        worth.push_back(master_.price(k) / wholeCostOf(s) * area);
       }
       if (pool.kinds.empty()) continue;
       filler_.begin(s, pool.kinds, worth);
@@ -381,7 +414,7 @@ class PatternBound {
 
   /// What the master is bettered by it, of the dearest sheet.
   [[nodiscard]] double gainOf(const Known& pattern) const {
-    double gain = -job_.stock(pattern.stock).cost;
+    double gain = -pattern.cost;
     for (const auto& [row, much] : pattern.column) gain += much * master_.price(row);
     return gain / dearest_;
   }
@@ -389,21 +422,22 @@ class PatternBound {
   /// Pieces are worth so much less that no sheet of which there is no end holds more than it costs;
   /// where one of the others does, so often as there is one it may.
   [[nodiscard]] double boundOf(const Worths& worth, const std::vector<double>& values) const {
-    const auto costOf = [&](std::size_t s) { return job_.stock(s).cost / dearest_ * worth.whole; };
+    const auto costOf = [&](std::size_t s) { return wholeCostOf(s) / dearest_ * worth.whole; };
     double sum = 0.0, part = 1.0;
     for (std::size_t k = 0; k < worth.each.size(); ++k)
       sum += double(worth.each[k]) * job_.counts[k];
     for (std::size_t s = 0; s < values.size(); ++s)
-      if (!job_.stock(s).count && values[s] > 0) part = std::min(part, costOf(s) / values[s]);
+      if (!countOf(s) && values[s] > 0) part = std::min(part, costOf(s) / values[s]);
     double least = part * sum;
     for (std::size_t s = 0; s < values.size(); ++s)
-      if (const auto count = job_.stock(s).count)
+      if (const auto count = countOf(s))
         least -= *count * std::max(0.0, part * values[s] - costOf(s));
     return least / worth.whole * dearest_ * (1 - 1e-12);
   }
 
   const MaterialJob& job_;
   const bool isProper_;
+  bool hasRoll_ = false;
   const std::function<bool()>& isOver_;
   std::vector<std::optional<std::size_t>> rowOf_;  // by stock, of the master
   double dearest_ = 0.0;

@@ -51,6 +51,32 @@ std::vector<PatternUse> fewer(std::vector<PatternUse> uses, std::mt19937_64* cha
 
 }  // namespace
 
+void joinRolls(const MaterialJob& job, LaidInPart& laid) {
+  std::vector<Bin> bins = std::move(laid.bins);
+  std::vector<std::optional<std::size_t>> rolls(job.stocks.size());  // which bin it is
+  laid.bins.clear();
+  laid.used.assign(job.stocks.size(), 0);
+  for (Bin& bin : bins) {
+    if (job.stock(bin.stock).form == StockForm::Sheet) {
+      ++laid.used[bin.stock];
+      laid.bins.push_back(std::move(bin));
+      continue;
+    }
+    auto& roll = rolls[bin.stock];
+    if (!roll) {
+      ++laid.used[bin.stock];
+      roll = laid.bins.size();
+      laid.bins.push_back(emptyBin(job, bin.stock));
+    }
+    Bin& whole = laid.bins[*roll];
+    const auto room = openEnd(job, whole);
+    if (room && whole.parts[*room].along >= bin.end)
+      takeSlab(job, whole, {0.0, std::move(bin.parts)}, *room);
+    else
+      for (const std::size_t kind : bin.holds) ++laid.wanted[kind];
+  }
+}
+
 PatternDive::PatternDive(const MaterialJob& job, const Patterns& patterns, std::mt19937_64* chance,
                          std::function<bool()> isOver)
     : job_(job),

@@ -11,10 +11,14 @@
 namespace drapery {
 
 struct LaidInPart {
-  std::vector<Bin> bins;
+  std::vector<Bin> bins;  // of a roll each a slab
   std::vector<int> used;  // by stock of the job
   Counts wanted;          // what is left
 };
+
+/// What lies on slabs of a roll on the roll itself, one slab after the other, as long as it
+/// reaches.
+void joinRolls(const MaterialJob& job, LaidInPart& laid);
 
 class PatternDive {
  public:

@@ -6,8 +6,9 @@ namespace drapery {
 
 void addPattern(const MaterialJob& job, const PatternUse& use, double least, std::vector<Bin>& bins,
                 std::vector<int>& used, Counts& wanted) {
-  const auto there = job.stock(use.stock).count;
-  if (there && used[use.stock] >= *there) return;
+  const CutStock& stock = job.stock(use.stock);
+  const bool isSheet = stock.form == StockForm::Sheet;
+  if (isSheet && stock.count && used[use.stock] >= *stock.count) return;
   Bin bin;
   bin.stock = use.stock;
   bin.parts = use.parts;

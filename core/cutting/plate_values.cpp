@@ -43,6 +43,17 @@ std::vector<std::vector<std::uint32_t>> restsOf(const std::vector<std::int64_t>&
   return rests;
 }
 
+UsableSize plateOf(const MaterialJob& job, std::size_t stock) {
+  constexpr double kLong = 1.4;
+  UsableSize usable = usableOf(job.stock(stock));
+  if (job.stock(stock).form == StockForm::Sheet) return usable;
+  Micrometres longest = usable.across;
+  for (const auto& kind : job.sizes[stock])
+    for (const LyingSize& size : kind) longest = std::max(longest, size.along);
+  usable.along = std::min(usable.along, static_cast<Micrometres>(kLong * double(longest)));
+  return usable;
+}
+
 }  // namespace
 
 PlateValues::PlateValues(const MaterialJob& job, std::size_t stock, Coarse coarse,
@@ -51,7 +62,7 @@ PlateValues::PlateValues(const MaterialJob& job, std::size_t stock, Coarse coars
   for (const auto& kind : job.sizes[stock])
     for (const LyingSize& size : kind) exact = std::gcd(std::gcd(exact, size.across), size.along);
   const std::int64_t least = std::max<std::int64_t>(exact, 1);
-  const UsableSize usable = usableOf(job.stock(stock));
+  const UsableSize usable = plateOf(job, stock);
   const std::int64_t coarsest = std::max(usable.across, usable.along) / 500;
   for (const std::int64_t step : std::initializer_list<std::int64_t>{
            least, 100, 500, 1000, 2000, 3000, 5000, 8000, 12000, std::max(least, coarsest)}) {
@@ -65,7 +76,8 @@ PlateValues::PlateValues(const MaterialJob& job, std::size_t stock, Coarse coars
 
 bool PlateValues::measure(const MaterialJob& job, std::size_t stock, std::int64_t step,
                           Coarse coarse) {
-  usable_ = usableOf(job.stock(stock));
+  usable_ = plateOf(job, stock);
+  step_ = step;
   sizes_.clear();
   std::vector<Weighed> acrosses, alongs;
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
@@ -182,9 +194,17 @@ static PlateValues::Worth greatest(const PlateValues::Worth* low, const PlateVal
   return std::max(std::max(most[0], most[1]), std::max(most[2], most[3]));
 }
 
-std::optional<PlateValues::Worth> PlateValues::best(const std::vector<Worth>& worth, Counts& counts,
+std::optional<PlateValues::Worth> PlateValues::best(const std::vector<Worth>& worth, double spared,
+                                                    Counts& counts,
                                                     const std::function<bool()>& isOver) {
   worth_ = worth;
+  byWorth_.clear();
+  for (const Size& size : sizes_) byWorth_.push_back(&size);
+  std::stable_sort(byWorth_.begin(), byWorth_.end(), IsLess{worth_});
+  sparedWhole_ = static_cast<Worth>(spared);
+  spared_.clear();
+  for (const std::int64_t place : ys_)
+    spared_.push_back(static_cast<Worth>(spared * double(place * step_) / double(usable_.along)));
   const std::size_t high = ys_.size();
   values_.assign(xs_.size() * high, 0);
   for (const Size& size : sizes_) {  // a piece alone, where it just fits
@@ -197,7 +217,11 @@ std::optional<PlateValues::Worth> PlateValues::best(const std::vector<Worth>& wo
   if (isDense_ ? !fillDense(isOver) : !fill(isOver)) return std::nullopt;
   counts.assign(worth.size(), 0);
   trace(takenApart(xs_.size() - 1, high - 1), counts);
-  return at(xs_.size() - 1, high - 1);
+  return at(xs_.size() - 1, high - 1) + sparedWhole_;
+}
+
+void PlateValues::spare(Worth* here) const {
+  for (std::size_t j = 0; j < spared_.size(); ++j) here[j] = std::max(0, here[j] - spared_[j]);
 }
 
 bool PlateValues::fillDense(const std::function<bool()>& isOver) {
@@ -212,6 +236,7 @@ bool PlateValues::fillDense(const std::function<bool()>& isOver) {
       if (2 * a > i) break;
       raise(here, &values_[a * high], &values_[(i - a) * high], high);
     }
+    if (i == wide - 1) spare(here);
     for (std::size_t b = 1; b < high; ++b) {
       if (here[b] <= here[b - 1]) {
         here[b] = here[b - 1];  // a cut there is no better than one a step lower
@@ -238,6 +263,7 @@ bool PlateValues::fill(const std::function<bool()>& isOver) {
       const Worth* rest = &values_[restX_[i][a] * high];
       for (std::size_t j = 0; j < high; ++j) here[j] = std::max(here[j], low[j] + rest[j]);
     }
+    if (i == xs_.size() - 1) spare(here);
     for (std::size_t j = 1; j < high; ++j)
       here[j] = std::max({here[j], here[j - 1], greatest(here + 1, here, restY_[j])});
   }
@@ -254,24 +280,26 @@ std::size_t PlateValues::above(std::size_t j, std::size_t b) const {
 /// The same comparisons again.
 PlateValues::Taken PlateValues::takenApart(std::size_t i, std::size_t j) const {
   while (true) {
-    const Worth value = at(i, j);
-    if (value <= 0) return {};
+    if (at(i, j) <= 0) return {};
+    if (at(i, j - 1) == at(i, j)) {
+      --j;
+      continue;
+    }
+    const Worth value = at(i, j) + (i == xs_.size() - 1 ? spared_[j] : 0);
     if (at(i - 1, j) == value) {
       --i;
       continue;
     }
-    if (at(i, j - 1) == value) {
-      --j;
-      continue;
-    }
-    for (const Size& size : sizes_)
-      if (size.across <= xs_[i] && size.along <= ys_[j] && worth_[size.kind] == value)
-        return {Taken::Kind::Piece, &size, i, j, 0, 0};
+    const auto [first, last] =
+        std::equal_range(byWorth_.begin(), byWorth_.end(), value, IsLess{worth_});
+    for (auto each = first; each != last; ++each)
+      if ((*each)->across <= xs_[i] && (*each)->along <= ys_[j])
+        return {Taken::Kind::Piece, *each, i, j, 0, 0};
     for (std::size_t a = 1; a < i && 2 * xs_[a] <= xs_[i]; ++a)
       if (const std::size_t rest = besides(i, a); at(a, j) + at(rest, j) == value)
         return {Taken::Kind::Beside, nullptr, a, j, rest, j};
     for (std::size_t b = 1; b < j && 2 * ys_[b] <= ys_[j]; ++b)
-      if (const std::size_t rest = above(j, b); at(i, b) + at(i, rest) == value)
+      if (const std::size_t rest = above(j, b); at(i, b) + at(i, rest) == at(i, j))
         return {Taken::Kind::Above, nullptr, i, b, i, rest};
     return {};
   }
@@ -350,9 +378,12 @@ std::vector<PlateValues::Other> PlateValues::others(Worth least, std::size_t mos
     if (at(a, j) > at(a - 1, j))
       consider(at(a, j) + at(besides(i, a), j),
                {Taken::Kind::Beside, nullptr, a, j, besides(i, a), j});
+  const auto isMore = [&](std::size_t b) { return at(i, b) > at(i, b - 1); };
+  const bool isSparing = sparedWhole_ > 0;  // then what lies above may be all there is
   for (std::size_t b = 1; b < j && 2 * ys_[b] <= ys_[j]; ++b)
-    if (at(i, b) > at(i, b - 1))
-      consider(at(i, b) + at(i, above(j, b)), {Taken::Kind::Above, nullptr, i, b, i, above(j, b)});
+    if (isMore(b) || (isSparing && isMore(above(j, b))))
+      consider(at(i, b) + at(i, above(j, b)) + sparedWhole_,
+               {Taken::Kind::Above, nullptr, i, b, i, above(j, b)});
   std::stable_sort(ways.begin(), ways.end(),
                    [](const auto& a, const auto& b) { return a.first > b.first; });
   std::vector<Other> found;

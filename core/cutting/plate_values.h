@@ -17,7 +17,8 @@ class PlateValues {
   /// Lengths of pieces that are counted in coarser steps: rounded down more fits than there is room
   /// for, rounded up less.
   enum class Coarse { Down, Up };
-  /// Of one of the job's stocks, in steps so coarse that it takes no more work than that.
+  /// Of one of the job's stocks, in steps so coarse that it takes no more work than that. Of a roll
+  /// a slab as long as a few pieces.
   PlateValues(const MaterialJob& job, std::size_t stock, Coarse coarse, double mostWork);
 
   /// False where no such step keeps apart what is to be.
@@ -25,6 +26,9 @@ class PlateValues {
 
   /// Whether all lengths are whole numbers of its steps: then its values are the true ones.
   [[nodiscard]] bool isExact() const { return isExact_; }
+
+  /// The sheet, or slab.
+  [[nodiscard]] const UsableSize& usable() const { return usable_; }
 
   /// How much one `best` takes, in steps of some nanoseconds.
   [[nodiscard]] double work() const;
@@ -36,8 +40,10 @@ class PlateValues {
 
   /// The greatest worth of what fits on the sheet; what it is, by kind, is then in `counts`.
   /// @param worth by kind, not negative, and so little that the ceiling is within `Worth`.
+  /// @param spared what all of its length is worth where nothing lies on it; of a part of it that
+  /// is as wide as the sheet so much less.
   /// @returns none where `isOver` ended it.
-  std::optional<Worth> best(const std::vector<Worth>& worth, Counts& counts,
+  std::optional<Worth> best(const std::vector<Worth>& worth, double spared, Counts& counts,
                             const std::function<bool()>& isOver);
 
   /// How the last best lies on the sheet, at its true sizes; the first part is the whole. None
@@ -67,6 +73,8 @@ class PlateValues {
   /// False where it was ended.
   bool fill(const std::function<bool()>& isOver);
   bool fillDense(const std::function<bool()>& isOver);
+  /// In the column as wide as the sheet: how much more than sparing all of its length.
+  void spare(Worth* here) const;
   /// The place that is left beside or above a cut.
   [[nodiscard]] std::size_t besides(std::size_t i, std::size_t a) const;
   [[nodiscard]] std::size_t above(std::size_t j, std::size_t b) const;
@@ -96,8 +104,18 @@ class PlateValues {
   bool isExact_ = false;
   bool isDense_ = false;                                   // every step is such a place
   std::vector<std::vector<std::uint32_t>> restX_, restY_;  // else what is left beside each cut
-  std::vector<Worth> values_;
+  std::vector<Worth> values_;  // of the last column, what they are more than is spared
   std::vector<Worth> worth_;
+  struct IsLess {
+    const std::vector<Worth>& worth;
+    bool operator()(const Size* a, const Size* b) const { return worth[a->kind] < worth[b->kind]; }
+    bool operator()(const Size* a, Worth value) const { return worth[a->kind] < value; }
+    bool operator()(Worth value, const Size* b) const { return value < worth[b->kind]; }
+  };
+  std::vector<const Size*> byWorth_;
+  std::vector<Worth> spared_;  // by place along
+  Worth sparedWhole_ = 0;
+  std::int64_t step_ = 1;
   UsableSize usable_;
 };
 

@@ -6,6 +6,8 @@ namespace drapery {
 
 namespace {
 
+constexpr std::size_t kMany = 40;  // pieces
+
 MaterialJob onRollAlone(const MaterialJob& job, const Bin& roll, std::vector<std::size_t>& kinds) {
   Counts counts(job.kinds.size(), 0);
   for (const std::size_t kind : roll.holds) ++counts[kind];
@@ -23,6 +25,7 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
       which_(which),
       random_(random),
       isEnough_(std::move(isEnough)),
+      isMany_(bins_[which].holds.size() > kMany),
       job_(onRollAlone(job, bins_[which], kinds_)),
       merged_(job_, random, isEnough_),
       shorter_(job_, random) {
@@ -36,27 +39,49 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
 }
 
 std::optional<std::vector<Bin>> RollShortening::step() {
-  constexpr int kTries = 16;
-  constexpr std::size_t kPatience = 3000;  // tries until another slab goes
-  if (shorter_.tried() > kPatience) shorter_.begin(merged_.shortest());
-  const std::vector<Slab>* found = nullptr;
-  if (random_() % 2 == 0) {
+  const std::size_t kOneOf = isMany_ ? 8 : 2;
+  std::optional<std::vector<Slab>> found;
+  if (random_() % kOneOf == 0) {
     const Micrometres before = merged_.along();
     merged_.step();
-    if (merged_.along() < before) found = &merged_.shortest();
+    if (merged_.along() < before) found = merged_.shortest();
   }
-  for (int i = 0; i < kTries && found == nullptr && !isEnough_(); ++i)
-    if (shorter_.step()) found = &shorter_.slabs();
-  if (found == nullptr) return std::nullopt;
+  if (!found) found = isMany_ ? stepMany() : stepFew();
+  if (!found) return std::nullopt;
   bins_[which_] = rollAsIn(*found);
-  const std::vector<Slab> slabs = *found;
-  if (alongOf(slabs) < merged_.along()) merged_.begin(rollOf(job_, slabs).parts);
-  shorter_.begin(slabs);
+  if (alongOf(*found) < merged_.along()) merged_.begin(binOf(job_, 0, *found).parts);
+  if (!isMany_) shorter_.begin(*found);
+  sheets_.reset();
   return bins_;
 }
 
+std::optional<std::vector<Slab>> RollShortening::stepFew() {
+  constexpr int kTries = 16;
+  constexpr std::size_t kPatience = 3000;  // tries until another slab goes
+  if (shorter_.tried() > kPatience) shorter_.begin(merged_.shortest());
+  for (int i = 0; i < kTries && !isEnough_(); ++i)
+    if (shorter_.step()) return shorter_.slabs();
+  return std::nullopt;
+}
+
+std::optional<std::vector<Slab>> RollShortening::stepMany() {
+  constexpr int kTries = 200;
+  constexpr int kPatience = 2000;  // tries without less being loose
+  if (!sheets_ || inVain_ > kPatience) {
+    sheets_ = std::make_unique<SlabSheets>(job_, merged_.shortest(), random_);
+    leastLoose_ = sheets_->looseArea();
+    inVain_ = 0;
+  }
+  for (int i = 0; i < kTries && !isEnough_(); ++i)
+    if (sheets_->step()) return sheets_->slabs();
+  inVain_ += kTries;
+  if (sheets_->looseArea() < leastLoose_) inVain_ = 0;
+  leastLoose_ = std::min(leastLoose_, sheets_->looseArea());
+  return std::nullopt;
+}
+
 Bin RollShortening::rollAsIn(const std::vector<Slab>& slabs) const {
-  Bin roll = rollOf(job_, slabs);
+  Bin roll = binOf(job_, 0, slabs);
   roll.stock = bins_[which_].stock;
   for (SheetPart& part : roll.parts)
     if (part.kind == SheetPart::Kind::Piece) part.piece = kinds_[part.piece];

@@ -1,10 +1,12 @@
 // A roll of a lay-out made shorter with what lies on it, whatever lies on the other stock.
 #pragma once
 
+#include <memory>
 #include <optional>
 
 #include "core/cutting/roll_slabs.h"
 #include "core/cutting/shorter_roll.h"
+#include "core/cutting/slab_sheets.h"
 
 namespace drapery {
 
@@ -20,6 +22,8 @@ class RollShortening {
   std::optional<std::vector<Bin>> step();
 
  private:
+  std::optional<std::vector<Slab>> stepFew();
+  std::optional<std::vector<Slab>> stepMany();
   /// Of the whole job.
   [[nodiscard]] Bin rollAsIn(const std::vector<Slab>& slabs) const;
 
@@ -27,10 +31,14 @@ class RollShortening {
   std::size_t which_;
   std::mt19937_64& random_;
   std::function<bool()> isEnough_;
+  bool isMany_;
   std::vector<std::size_t> kinds_;  // of the job, those on the roll
   MaterialJob job_;                 // what lies on the roll alone
   RollSlabs merged_;
-  ShorterRoll shorter_;
+  ShorterRoll shorter_;                 // of few
+  std::unique_ptr<SlabSheets> sheets_;  // of many
+  double leastLoose_ = 0.0;
+  int inVain_ = 0;  // tries since less was loose than ever
 };
 
 }  // namespace drapery

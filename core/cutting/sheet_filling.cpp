@@ -25,7 +25,10 @@ void SheetFilling::fill(const std::vector<std::size_t>& stocks, const Beginning&
   const std::size_t most = how.isPatient() ? 1500 : 400;
   const auto bare = static_cast<std::size_t>(
       std::count_if(bins.begin(), bins.end(), [](const Bin& bin) { return bin.isBare; }));
-  const std::size_t looked = most * (stocks.size() + bare);
+  std::vector<std::size_t> rolls;
+  for (std::size_t b = 0; b < bins.size() && how.fills > 0; ++b)
+    if (openEnd(job_, bins[b])) rolls.push_back(b);
+  const std::size_t looked = most * (stocks.size() + bare + rolls.size());
   std::vector<std::size_t> others;
   if (loose.size() > looked) {
     for (std::size_t i = 0; i < looked; ++i)
@@ -38,6 +41,7 @@ void SheetFilling::fill(const std::vector<std::size_t>& stocks, const Beginning&
   Counts& pool = gathered.counts;
   for (Bin& bin : bins)
     if (bin.isBare) fillAround(bin, kinds, pool);
+  for (const std::size_t roll : rolls) slabs(how, bins[roll], gathered, pool, others.empty());
   for (const std::size_t stock : stocks) {
     if (const auto there = job_.stock(stock).count; there && used[stock] >= *there) continue;
     Bin best = emptyBin(job_, stock);
@@ -47,7 +51,7 @@ void SheetFilling::fill(const std::vector<std::size_t>& stocks, const Beginning&
       Bin bin = emptyBin(job_, stock);
       Counts rest = pool;
       if (isRoll)
-        shelves(bin, kinds, rest);
+        how.fills > 0 ? slabs(how, bin, gathered, rest, others.empty()) : shelves(bin, kinds, rest);
       else
         takeFilling(job_, bin, filler_.fill(stock, bin.parts.front(), kinds, rest), 0);
       if (bin.area <= best.area) continue;
@@ -65,15 +69,20 @@ void SheetFilling::fill(const std::vector<std::size_t>& stocks, const Beginning&
   loose.insert(loose.end(), left.begin(), left.end());
 }
 
-void SheetFilling::fillQuickly(const Beginning& how, Bin& bin,
-                               const std::vector<std::size_t>& kinds, Counts& pool) {
-  constexpr int kAtOnce = 50, kAgain = 500;  // between two questions
+void SheetFilling::beginQuick(const Beginning& how, std::size_t stock,
+                              const std::vector<std::size_t>& kinds) {
   const double most = *std::max_element(areas_.begin(), areas_.end());
   std::vector<double> worth;
   worth.reserve(kinds.size());
   for (const std::size_t kind : kinds)
     worth.push_back(areas_[kind] * std::pow(areas_[kind] / most, how.lean));
-  quick_.begin(bin.stock, kinds, worth);
+  quick_.begin(stock, kinds, worth);
+}
+
+void SheetFilling::fillQuickly(const Beginning& how, Bin& bin,
+                               const std::vector<std::size_t>& kinds, Counts& pool) {
+  constexpr int kAtOnce = 50, kAgain = 500;  // between two questions
+  beginQuick(how, bin.stock, kinds);
   Filling best;
   Counts left;
   double got = 0.0;
@@ -86,19 +95,24 @@ void SheetFilling::fillQuickly(const Beginning& how, Bin& bin,
     left = std::move(rest);
   }
   if (got <= 0) return;
-  for (int again = timesAgain(how, bin, kinds, pool); again > 0 && !isEnough_(); again -= kAgain)
+  for (int again = timesAgain(how, bin.parts.front(), kinds, pool); again > 0 && !isEnough_();
+       again -= kAgain)
     quick_.better(best, std::min(again, kAgain), left);
   pool = std::move(left);
   takeFilling(job_, bin, best, 0);
 }
 
-int SheetFilling::timesAgain(const Beginning& how, const Bin& bin,
+double SheetFilling::areaOf(const std::vector<std::size_t>& kinds, const Counts& pool) const {
+  double area = 0.0;
+  for (std::size_t i = 0; i < kinds.size(); ++i) area += areas_[kinds[i]] * pool[i];
+  return area;
+}
+
+int SheetFilling::timesAgain(const Beginning& how, const SheetPart& region,
                              const std::vector<std::size_t>& kinds, const Counts& pool) const {
   constexpr double kNear = 8.0, kEasily = 0.85;  // sheets
   constexpr int kLittle = 10;                    // one in so many
-  double area = 0.0;
-  for (std::size_t i = 0; i < kinds.size(); ++i) area += areas_[kinds[i]] * pool[i];
-  const double sheets = area / (double(bin.parts.front().across) * double(bin.parts.front().along));
+  const double sheets = areaOf(kinds, pool) / (double(region.across) * double(region.along));
   if (sheets < kEasily) return how.again / kLittle;
   return static_cast<int>(how.again * (1.0 + how.growth * std::exp(-sheets / kNear)));
 }
@@ -110,6 +124,92 @@ void SheetFilling::fillAround(Bin& bin, const std::vector<std::size_t>& kinds, C
     if (!isOpenEnded(job_, bin, room))
       takeFilling(job_, bin, filler_.fill(bin.stock, room, kinds, pool), at);
   }
+}
+
+void SheetFilling::slabs(const Beginning& how, Bin& bin, const Pool& gathered, Counts& pool,
+                         bool isAll) {
+  constexpr double kPieces = 15.0, kLast = 1.7, kSome = 0.5;
+  const auto open = openEnd(job_, bin);
+  if (!open) return;
+  beginQuick(how, bin.stock, gathered.kinds);
+  const double most = areaOf(gathered.kinds, pool);
+  for (std::size_t rest = *open; !isEnough_();) {
+    const SheetPart room = bin.parts[rest];
+    const double area = areaOf(gathered.kinds, pool);
+    if (area <= 0 || (!isAll && area < kSome * most)) return;
+    double count = 0.0;
+    Micrometres high = 0;
+    for (std::size_t i = 0; i < pool.size(); ++i) {
+      count += pool[i];
+      if (pool[i] > 0)
+        for (const LyingSize& size : job_.sizes[bin.stock][gathered.kinds[i]])
+          high = std::max(high, size.along);
+    }
+    const double across = double(room.across);
+    const double usual = std::max(double(high), std::min(kPieces, count) * area / count / across);
+    std::optional<Filling> slab;
+    if (area < kLast * usual * across)
+      slab = lastSlab(how, room, area / across, pool);
+    else
+      slab = fullSlab(how, room, usual, gathered.kinds, pool);
+    if (!slab) return;
+    const auto above = takeSlab(job_, bin, std::move(*slab), rest);
+    if (!above) return;
+    rest = *above;
+  }
+}
+
+std::optional<Filling> SheetFilling::fullSlab(const Beginning& how, SheetPart room, double usual,
+                                              const std::vector<std::size_t>& kinds, Counts& pool) {
+  constexpr double kShortest = 0.8, kLongest = 1.6;
+  constexpr int kLengths = 12, kAgain = 500;
+  std::optional<Filling> best;
+  Counts left;
+  const Micrometres longest = room.along;
+  double most = 0.0;
+  std::uniform_real_distribution<double> times(kShortest, kLongest);
+  for (int i = 0; i < kLengths; ++i) {
+    room.along = std::min(longest, static_cast<Micrometres>(usual * times(random_)));
+    Counts others = pool;
+    auto [filling, got] = quick_.best(room, std::max(1, how.fills / kLengths), others);
+    if (got <= 0.0) continue;
+    const double dense = got / double(endOf(filling.parts) - room.y);
+    if (dense <= most) continue;
+    most = dense;
+    best = std::move(filling);
+    left = std::move(others);
+  }
+  if (!best) return std::nullopt;
+  int again = timesAgain(how, best->parts.front(), kinds, pool);
+  for (; again > 0 && !isEnough_(); again -= kAgain)
+    quick_.better(*best, std::min(again, kAgain), left);
+  pool = std::move(left);
+  return best;
+}
+
+std::optional<Filling> SheetFilling::lastSlab(const Beginning& how, SheetPart room, double least,
+                                              Counts& pool) {
+  constexpr double kFirst = 1.01, kMore = 1.015;
+  constexpr int kTries = 40, kOneOf = 4;
+  std::optional<Filling> best;
+  Counts left;
+  const Micrometres longest = room.along;
+  double most = 0.0;
+  double along = kFirst * least;
+  for (int i = 0; i < kTries && !isEnough_(); ++i, along *= kMore) {
+    room.along = std::min(longest, static_cast<Micrometres>(along));
+    Counts others = pool;
+    auto [filling, got] = quick_.best(room, how.fills, others);
+    if (got <= 0.0) continue;
+    if (how.isPatient()) got += quick_.better(filling, how.again / kOneOf, others);
+    if (got <= most) continue;
+    most = got;
+    best = std::move(filling);
+    left = std::move(others);
+    if (std::all_of(left.begin(), left.end(), [](int count) { return count == 0; })) break;
+  }
+  if (best) pool = std::move(left);
+  return best;
 }
 
 void SheetFilling::shelves(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool) {

@@ -30,9 +30,21 @@ class SheetFilling {
   /// The fullest of some fills as chance has them.
   void fillQuickly(const Beginning& how, Bin& bin, const std::vector<std::size_t>& kinds,
                    Counts& pool);
+  /// What it fills with next.
+  void beginQuick(const Beginning& how, std::size_t stock, const std::vector<std::size_t>& kinds);
+  /// Beyond what is used of a roll: slabs across it, of those lengths that lose least.
+  /// @param pool what there is of those that were gathered.
+  /// @param isAll whether no others follow: else it ends while there is still much to choose from.
+  void slabs(const Beginning& how, Bin& bin, const Pool& gathered, Counts& pool, bool isAll);
+  /// @param usual how long slabs of these pieces are.
+  std::optional<Filling> fullSlab(const Beginning& how, SheetPart room, double usual,
+                                  const std::vector<std::size_t>& kinds, Counts& pool);
+  /// One for all that is left, as short as it is found, and no shorter than `least`.
+  std::optional<Filling> lastSlab(const Beginning& how, SheetPart room, double least, Counts& pool);
+  [[nodiscard]] double areaOf(const std::vector<std::size_t>& kinds, const Counts& pool) const;
   /// The fewer pieces there are left to choose from, the more often; what goes on one sheet easily
   /// needs little.
-  [[nodiscard]] int timesAgain(const Beginning& how, const Bin& bin,
+  [[nodiscard]] int timesAgain(const Beginning& how, const SheetPart& region,
                                const std::vector<std::size_t>& kinds, const Counts& pool) const;
   /// What is free around its pins; on a roll nothing beyond them, whose length is not known yet.
   void fillAround(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool);

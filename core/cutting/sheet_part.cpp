@@ -1,5 +1,7 @@
 #include "core/cutting/sheet_part.h"
 
+#include <algorithm>
+
 namespace drapery {
 
 namespace {
@@ -31,6 +33,13 @@ void addPieces(const std::vector<SheetPart>& parts, std::size_t at,
   if (part.kind != SheetPart::Kind::Split) return;
   addPieces(parts, part.low, pieces);
   addPieces(parts, part.high, pieces);
+}
+
+Micrometres endOf(const std::vector<SheetPart>& parts) {
+  Micrometres end = 0;
+  for (const SheetPart& part : parts)
+    if (part.kind == SheetPart::Kind::Piece) end = std::max(end, part.y + part.along);
+  return end;
 }
 
 std::vector<SheetPart> withInstead(const std::vector<SheetPart>& parts, std::size_t at,

@@ -23,6 +23,9 @@ struct SheetPart {
 void addPieces(const std::vector<SheetPart>& parts, std::size_t at,
                std::vector<std::size_t>& pieces);
 
+/// Where the last piece ends along the sheet; 0 where there is none.
+Micrometres endOf(const std::vector<SheetPart>& parts);
+
 /// The same with other parts in the place of one: `instead` is a whole of its own, of that size.
 std::vector<SheetPart> withInstead(const std::vector<SheetPart>& parts, std::size_t at,
                                    const std::vector<SheetPart>& instead);

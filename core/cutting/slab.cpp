@@ -85,8 +85,8 @@ Micrometres alongOf(const std::vector<Slab>& slabs) {
                          [](Micrometres sum, const Slab& slab) { return sum + slab.along; });
 }
 
-Bin rollOf(const MaterialJob& job, const std::vector<Slab>& slabs) {
-  Bin bin = emptyBin(job, 0);
+Bin binOf(const MaterialJob& job, std::size_t stock, const std::vector<Slab>& slabs) {
+  Bin bin = emptyBin(job, stock);
   std::size_t rest = 0;
   for (const Slab& slab : slabs) {
     std::size_t at = rest;

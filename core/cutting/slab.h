@@ -24,7 +24,7 @@ void placeInSlab(Slab& slab, std::size_t at, std::size_t kind, const LyingSize& 
 void addSlabs(const MaterialJob& job, const std::vector<SheetPart>& parts, std::size_t at,
               std::vector<Slab>& slabs);
 Micrometres alongOf(const std::vector<Slab>& slabs);
-/// One after the other on the job's roll.
-Bin rollOf(const MaterialJob& job, const std::vector<Slab>& slabs);
+/// One after the other on one of the job's stocks.
+Bin binOf(const MaterialJob& job, std::size_t stock, const std::vector<Slab>& slabs);
 
 }  // namespace drapery

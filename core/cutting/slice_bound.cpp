@@ -15,6 +15,7 @@ constexpr double kMostPlaces = 1e5;
 constexpr double kMostWork = 3e8;
 constexpr double kWhole = 1e15;  // what a slice may be worth, in whole numbers
 constexpr double kBetter = 1e-9;
+constexpr double kHardly = 5e-4;
 
 class SliceBound {
  public:
@@ -27,7 +28,7 @@ class SliceBound {
     room_ = usableOf(job.stock(0)).across / std::max<Micrometres>(step_, 1);
   }
 
-  double find(const std::function<bool()>& isOver) {
+  double find(double known, const std::function<bool()>& isOver) {
     if (double(room_) > kMostPlaces || job_.kinds.size() > kMostKinds) return 0.0;
     CoverMaster master(rows());
     double best = 0.0;
@@ -37,17 +38,28 @@ class SliceBound {
         if (!master.enterSlack(*slack)) break;
         continue;
       }
+      if (rollCost(lengthOf(master)) <= known * (1 + kHardly)) break;
       price(master);
       const std::int64_t most = knapsack();
       best = std::max(best, boundOf(most));
       if (double(most) <= kWhole * (1 + kBetter) || !master.enter(slice(), 1.0, -1)) break;
     }
-    const CutStock& roll = job_.stock(0);
-    const double used = double(roll.bottom) + best * (1 - 1e-12) - double(roll.kerf);
-    return std::max(0.0, roll.cost * used / 1e6);
+    return rollCost(best * (1 - 1e-12));
   }
 
  private:
+  /// @param length of all slices, enlarged.
+  [[nodiscard]] double rollCost(double length) const {
+    const CutStock& roll = job_.stock(0);
+    return std::max(0.0, roll.cost * (double(roll.bottom) + length - double(roll.kerf)) / 1e6);
+  }
+  /// Of the slices that are taken now: no bound is above that.
+  [[nodiscard]] double lengthOf(const CoverMaster& master) const {
+    double length = 0.0;
+    for (std::size_t kind = 0; kind < job_.counts.size(); ++kind)
+      length += job_.counts[kind] * master.price(kind);
+    return length;
+  }
   /// A piece as it may lie; worth so much for each unit of a slice's length.
   struct Way {
     std::size_t kind = 0;
@@ -121,9 +133,9 @@ class SliceBound {
 
 }  // namespace
 
-double sliceBound(const MaterialJob& job, const std::function<bool()>& isOver) {
+double sliceBound(const MaterialJob& job, double known, const std::function<bool()>& isOver) {
   if (!isOneRoll(job) || job.stock(0).cost <= 0) return 0.0;
-  return SliceBound(job).find(isOver);
+  return SliceBound(job).find(known, isOver);
 }
 
 }  // namespace drapery

@@ -83,7 +83,7 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuchOfARoll, ()) {
     RC_PRE(exact.has_value());
     RC_ASSERT(leastSumFrom(job, costBound(job, kNever)) <= exact->cost + 1e-9);
     RC_ASSERT(leastSumFrom(job, exact->cost) <= exact->cost + 1e-9);
-    RC_ASSERT(leastSumFrom(job, sliceBound(job, kNever)) <= exact->cost + 1e-9);
+    RC_ASSERT(leastSumFrom(job, sliceBound(job, 0.0, kNever)) <= exact->cost + 1e-9);
     // It tells no less than the pieces' area does.
     const CutStock& roll = job.stock(0);
     double area = 0.0;
@@ -92,7 +92,7 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuchOfARoll, ()) {
       area += job.counts[kind] * double(size.across) * double(size.along);
     }
     const double along = area / double(usableOf(roll).across) + double(roll.bottom - roll.kerf);
-    RC_ASSERT(sliceBound(job, kNever) >= roll.cost * along / 1e6 * (1 - 1e-3) - 1e-12);
+    RC_ASSERT(sliceBound(job, 0.0, kNever) >= roll.cost * along / 1e6 * (1 - 1e-3) - 1e-12);
   }
 }
 

@@ -137,6 +137,25 @@ RC_GTEST_PROP(LayOut, ofCutUpSheetsItNeedsFewMore, ()) {
   RC_ASSERT(layout.materials.at(0).sheets <= sheets + 1);
 }
 
+// The same of a roll: that length suffices, little more is needed, and no bound is above it.
+RC_GTEST_PROP(LayOut, ofACutUpRollItNeedsLittleMore, ()) {
+  constexpr double kMore = 1.06;
+  CutProblem problem;
+  problem.stocks = {sheetOf(1000, 100'000)};
+  problem.stocks[0].form = StockForm::Roll;
+  problem.stocks[0].count = 1;
+  double metres = 0.0;
+  for (int i = *rc::gen::inRange(6, 15); i > 0; --i) {
+    const int along = *rc::gen::inRange(400, 1200);
+    cutUp(problem, 1000 * kMm, along * kMm, 3);
+    metres += along / 1000.0;
+  }
+  const CutLayout layout = laidOut(problem, 60);
+  RC_ASSERT(faultIn(problem, layout) == "");
+  RC_ASSERT(layout.materials.at(0).bound <= metres + 1e-9);
+  RC_ASSERT(layout.materials.at(0).cost <= kMore * metres);
+}
+
 // N. Christofides and C. Whitlock, "An algorithm for two-dimensional cutting problems", Operations
 // Research 25 (1977): problem 1, whose optimum is 244.
 TEST(LayOut, solvesTheProblemOfChristofidesAndWhitlock) {

@@ -9,9 +9,11 @@
 
 #include "core/cutting/one_fewer.h"
 #include "core/cutting/pattern_dive.h"
+#include "core/cutting/placing.h"
 #include "core/cutting/plate_values.h"
 #include "core/cutting/roll_slabs.h"
 #include "core/cutting/shorter_roll.h"
+#include "core/cutting/slab_sheets.h"
 #include "tests/support/cutting.h"
 #include "tests/support/judge.h"
 
@@ -140,18 +142,33 @@ RC_GTEST_PROP(ChanceFiller, putsASheetTogetherAgainThatWasCutIntoPieces, ()) {
   RC_ASSERT(piecesOf(pool).empty());
 }
 
-RC_GTEST_PROP(OneFewer, eachTimeDoesWithOneSheetAndLosesNothing, ()) {
-  const Drawn drawn = anyJob(StockForm::Sheet);
-  RC_PRE(!drawn.jobs.empty());
+// A sheet goes, or cheaper ones come in its place: each time it costs less.
+RC_GTEST_PROP(OneFewer, eachTimeCostsLessAndLosesNothing, ()) {
+  Drawn drawn;
+  drawn.problem = test::anyProblem(*rc::gen::inRange(1, 7), 3, *rc::gen::inRange(1, 4));
+  for (CutStock& stock : drawn.problem.stocks) stock.form = StockForm::Sheet;
+  drawn.problem.stocks[0].count.reset();
+  std::erase_if(drawn.problem.pieces, [&](const CutPiece& piece) {
+    return lyingSizes(drawn.problem.stocks[0], piece).empty();
+  });
+  RC_PRE(!drawn.problem.pieces.empty());
+  CutLayout told;
+  drawn.jobs = materialJobs(drawn.problem, told);
+  const MaterialJob& job = drawn.job();
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
-  std::vector<Bin> bins = apart(drawn.job(), random);
-  OneFewer search(drawn.job(), random);
+  std::vector<Bin> bins = apart(job, random);
+  const auto costOf = [&](const std::vector<Bin>& of) {
+    double cost = 0.0;
+    for (const Bin& bin : of) cost += job.stock(bin.stock).cost;
+    return cost;
+  };
+  OneFewer search(job, random);
   search.begin(bins, {});
-  for (int i = 0; i < 1500; ++i) {
+  for (int i = 0; i < 1500 && !search.loose().empty(); ++i) {
     if (!search.step()) continue;
-    RC_ASSERT(search.bins().size() < bins.size());
+    RC_ASSERT(costOf(search.bins()) < costOf(bins));
     bins = search.bins();
-    RC_ASSERT(countsOf(drawn.job(), bins) == drawn.job().counts);
+    RC_ASSERT(countsOf(job, bins) == job.counts);
     search.begin(bins, {});
   }
   RC_ASSERT(faultInBins(drawn, bins) == "");
@@ -167,7 +184,7 @@ RC_GTEST_PROP(Slabs, growShorterAndLoseNothing, ()) {
     for (int i = 0; i < job.counts[kind]; ++i) slabs.push_back(aloneSlab(job, kind));
   Micrometres along = alongOf(slabs);
   RollSlabs merged(job, random, kNever);
-  merged.begin(rollOf(job, slabs).parts);
+  merged.begin(binOf(job, 0, slabs).parts);
   RC_ASSERT(merged.along() == along);
   for (int i = 0; i < 20; ++i) merged.step();
   RC_ASSERT(merged.along() <= along);
@@ -182,8 +199,31 @@ RC_GTEST_PROP(Slabs, growShorterAndLoseNothing, ()) {
     slabs = shorter.slabs();
     shorter.begin(slabs);
   }
-  const Bin roll = rollOf(job, slabs);
+  const Bin roll = binOf(job, 0, slabs);
   RC_ASSERT(roll.end == along);
+  RC_ASSERT(countsOf(job, {roll}) == job.counts);
+  RC_ASSERT(faultInBins(drawn, {roll}) == "");
+}
+
+// Slabs taken as sheets: each time all of it lies on less.
+RC_GTEST_PROP(SlabSheets, growShorterAndLoseNothing, ()) {
+  const Drawn drawn = anyJob(StockForm::Roll);
+  RC_PRE(!drawn.jobs.empty());
+  const MaterialJob& job = drawn.job();
+  std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+  std::vector<Slab> slabs;
+  for (const std::size_t kind : piecesOf(job.counts)) slabs.push_back(aloneSlab(job, kind));
+  for (int times = 0; times < 4; ++times) {
+    SlabSheets sheets(job, slabs, random);
+    for (int i = 0; i < 600; ++i) {
+      if (!sheets.step()) continue;
+      RC_ASSERT(alongOf(sheets.slabs()) < alongOf(slabs));
+      slabs = sheets.slabs();
+      break;
+    }
+  }
+  const Bin roll = binOf(job, 0, slabs);
+  RC_ASSERT(roll.end == alongOf(slabs));
   RC_ASSERT(countsOf(job, {roll}) == job.counts);
   RC_ASSERT(faultInBins(drawn, {roll}) == "");
 }
@@ -201,7 +241,8 @@ RC_GTEST_PROP(PlateValues, boundWhatASheetCanHold, ()) {
   PlateValues more(job, 0, PlateValues::Coarse::Down, work);
   RC_PRE(less.isUsable() && more.isUsable());
   Counts counts, ignored;
-  const auto fits = less.best(worth, counts, kNever), most = more.best(worth, ignored, kNever);
+  const auto fits = less.best(worth, 0.0, counts, kNever),
+             most = more.best(worth, 0.0, ignored, kNever);
   RC_ASSERT(fits.has_value() && most.has_value());
   RC_ASSERT(*fits <= *most);
   RC_ASSERT(double(*most) <= more.ceiling({worth.begin(), worth.end()}) + 1e-6);
@@ -214,12 +255,13 @@ RC_GTEST_PROP(PlateValues, boundWhatASheetCanHold, ()) {
   for (const SheetPart& part : *parts)
     if (part.kind == SheetPart::Kind::Piece) laid += worth[part.piece];
   RC_ASSERT(laid == *fits);
-  RC_ASSERT(!less.best(worth, counts, [] { return true; }).has_value());
+  RC_ASSERT(!less.best(worth, 0.0, counts, [] { return true; }).has_value());
 }
 
 /// What a sheet can be worth, every cut at a whole millimetre tried.
 PlateValues::Worth worthByEveryCut(const MaterialJob& job,
-                                   const std::vector<PlateValues::Worth>& worth) {
+                                   const std::vector<PlateValues::Worth>& worth,
+                                   PlateValues::Worth sparedEach) {
   const auto inMm = [](Micrometres length) { return static_cast<std::size_t>(length / test::kMm); };
   const UsableSize usable = usableOf(job.stock(0));
   const std::size_t wide = inMm(usable.across), high = inMm(usable.along);
@@ -228,6 +270,7 @@ PlateValues::Worth worthByEveryCut(const MaterialJob& job,
   for (std::size_t w = 1; w <= wide; ++w)
     for (std::size_t h = 1; h <= high; ++h) {
       PlateValues::Worth& here = most[w][h];
+      if (w == wide) here = sparedEach * static_cast<PlateValues::Worth>(h);
       for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
         for (const LyingSize& size : job.sizes[0][kind])
           if (inMm(size.across) <= w && inMm(size.along) <= h) here = std::max(here, worth[kind]);
@@ -237,8 +280,8 @@ PlateValues::Worth worthByEveryCut(const MaterialJob& job,
   return most[wide][high];
 }
 
-// In whole steps it is the true most, whether every step is a place or few are; and what else it
-// tells fits too.
+// In whole steps it is the true most, whether every step is a place or few are, and whether or not
+// what is left of the length is worth something; and what else it tells fits too.
 RC_GTEST_PROP(PlateValues, areThoseOfEveryCut, ()) {
   Drawn drawn;
   drawn.problem = test::anyProblem(*rc::gen::inRange(1, 7), 3, 1);
@@ -263,16 +306,25 @@ RC_GTEST_PROP(PlateValues, areThoseOfEveryCut, ()) {
   PlateValues plate(job, 0, PlateValues::Coarse::Up, 1e9);
   RC_PRE(plate.isUsable());
   RC_ASSERT(plate.isExact());
+  const PlateValues::Worth sparedEach = *rc::gen::element(0, 0, 1, 40);  // of a millimetre
+  const auto millimetres = [](Micrometres length) { return double(length) / double(test::kMm); };
   Counts counts;
-  const auto most = plate.best(worth, counts, kNever);
-  RC_ASSERT(most == std::optional(worthByEveryCut(job, worth)));
+  const auto most = plate.best(worth, sparedEach * millimetres(stock.along), counts, kNever);
+  RC_ASSERT(most == std::optional(worthByEveryCut(job, worth, sparedEach)));
+  const auto worthOf = [&](const Counts& held, const std::vector<SheetPart>& parts) {
+    auto sum =
+        static_cast<PlateValues::Worth>(sparedEach * millimetres(stock.along - endOf(parts)));
+    for (std::size_t kind = 0; kind < worth.size(); ++kind) sum += held[kind] * worth[kind];
+    return sum;
+  };
+  RC_ASSERT(plate.filling().has_value());
+  RC_ASSERT(worthOf(counts, *plate.filling()) == *most);
   std::set<Counts> seen{counts};
   for (const PlateValues::Other& other : plate.others(*most / 2, 5)) {
     RC_ASSERT(seen.insert(other.counts).second);
-    PlateValues::Worth sum = 0;
-    for (std::size_t kind = 0; kind < worth.size(); ++kind) sum += other.counts[kind] * worth[kind];
-    RC_ASSERT(sum > *most / 2 && sum <= *most);
     RC_ASSERT(other.parts.has_value());
+    const PlateValues::Worth sum = worthOf(other.counts, *other.parts);
+    RC_ASSERT(sum > *most / 2 && sum <= *most);
     Counts laid(worth.size(), 0);
     for (const SheetPart& part : *other.parts)
       if (part.kind == SheetPart::Kind::Piece) ++laid[part.piece];
@@ -282,7 +334,8 @@ RC_GTEST_PROP(PlateValues, areThoseOfEveryCut, ()) {
 
 // However the patterns are rounded: with what is still wanted on sheets of its own it is a lay-out.
 RC_GTEST_PROP(ByPatterns, noPieceIsLost, ()) {
-  Drawn drawn = anyJob(StockForm::Sheet);
+  const bool isRoll = *rc::gen::arbitrary<bool>();
+  Drawn drawn = anyJob(isRoll ? StockForm::Roll : StockForm::Sheet);
   RC_PRE(!drawn.jobs.empty());
   MaterialJob& job = drawn.jobs.front();
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
@@ -297,11 +350,17 @@ RC_GTEST_PROP(ByPatterns, noPieceIsLost, ()) {
     left = down.left();
   }
   RC_ASSERT(down.laid().used[0] == static_cast<int>(down.laid().bins.size()));
-  std::vector<Bin> bins = down.laid().bins;
+  LaidInPart laid = down.laid();
+  joinRolls(job, laid);
+  RC_ASSERT(!isRoll || laid.bins.size() <= 1);
   MaterialJob rest = job;
-  rest.counts = down.laid().wanted;
-  for (Bin& bin : apart(rest, chance)) bins.push_back(std::move(bin));
-  RC_ASSERT(faultInBins(drawn, bins) == "");
+  rest.counts = laid.wanted;
+  if (!isRoll)
+    for (Bin& bin : apart(rest, chance)) laid.bins.push_back(std::move(bin));
+  if (isRoll && !laid.bins.empty())
+    for (const std::size_t kind : piecesOf(rest.counts))
+      RC_ASSERT(putPiece(job, laid.bins, kind, {}));
+  if (!laid.bins.empty()) RC_ASSERT(faultInBins(drawn, laid.bins) == "");
 }
 
 // Of stocks that come to an end no more sheets are taken than there are, and each holds what is

@@ -1,0 +1,103 @@
+#include "core/cutting/slab_sheets.h"
+
+#include <algorithm>
+
+namespace drapery {
+
+SlabSheets::SlabSheets(const MaterialJob& job, std::vector<Slab> slabs, std::mt19937_64& random)
+    : roll_(job),
+      random_(random),
+      problem_(*job.problem),
+      fewer_(job_, random),
+      filler_(job, random) {
+  problem_.stocks.clear();
+  job_ = job;
+  job_.problem = &problem_;
+  job_.stocks.clear();
+  job_.sizes.clear();
+  std::vector<Bin> bins;
+  for (const std::vector<Slab>& sheet : sheetsOf(std::move(slabs))) {
+    const std::size_t stock = addStock(alongOf(sheet));
+    bins.push_back(binOf(job_, stock, sheet));
+  }
+  const auto least = std::min_element(bins.begin(), bins.end(), [&](const Bin& a, const Bin& b) {
+    return shareOf(job_, a) < shareOf(job_, b);
+  });
+  std::vector<std::size_t> loose = least->holds;
+  before_ = least->parts.front().along;
+  bins.erase(least);
+  fewer_.begin(bins, loose);
+  tried_ = fewer_.looseArea();
+}
+
+bool SlabSheets::step() {
+  constexpr std::size_t kOften = 200;  // tries between two at the last slab
+  return fewer_.step() || (++steps_ % kOften == 0 && layLast());
+}
+
+/// What is loose on a slab that is shorter than the one that is gone.
+bool SlabSheets::layLast() {
+  constexpr double kFirst = 1.005, kMore = 1.01;
+  constexpr int kFills = 60, kAgain = 300;
+  const double loose = fewer_.looseArea();
+  if (loose >= tried_) return false;
+  tried_ = loose;
+  Pool pool = poolOf(fewer_.loose());
+  std::vector<double> worth;
+  worth.reserve(pool.kinds.size());
+  Micrometres least = 0;
+  for (const std::size_t kind : pool.kinds) {
+    worth.push_back(areaOfKind(job_, kind));
+    Micrometres shortest = before_;
+    for (const LyingSize& size : roll_.sizes[0][kind]) shortest = std::min(shortest, size.along);
+    least = std::max(least, shortest);
+  }
+  filler_.begin(0, pool.kinds, worth);
+  double along = std::max(double(least), kFirst * loose / double(usableOf(roll_.stock(0)).across));
+  for (; along < double(before_); along = along * kMore + 1) {
+    const Slab slab = emptySlab(roll_, static_cast<Micrometres>(along));
+    Pool left = pool;
+    auto [filling, got] = filler_.best(slab.parts.front(), kFills, left.counts);
+    if (got <= 0.0) continue;
+    if (!piecesOf(left).empty()) filler_.better(filling, kAgain, left.counts);
+    if (!piecesOf(left).empty()) continue;
+    addSlabs(roll_, filling.parts, 0, last_);
+    return true;
+  }
+  return false;
+}
+
+std::vector<std::vector<Slab>> SlabSheets::sheetsOf(std::vector<Slab> slabs) const {
+  constexpr double kLong = 0.7;  // of the width
+  std::shuffle(slabs.begin(), slabs.end(), random_);
+  std::vector<std::vector<Slab>> sheets;
+  const double enough = kLong * double(usableOf(roll_.stock(0)).across);
+  for (Slab& slab : slabs) {
+    if (sheets.empty() || double(alongOf(sheets.back())) >= enough) sheets.emplace_back();
+    sheets.back().push_back(std::move(slab));
+  }
+  return sheets;
+}
+
+std::size_t SlabSheets::addStock(Micrometres along) {
+  CutStock stock = roll_.stock(0);
+  stock.form = StockForm::Sheet;
+  stock.bottom = stock.top = 0;
+  stock.along = along - stock.kerf;
+  stock.count.reset();
+  stock.cost = double(along);
+  problem_.stocks.push_back(std::move(stock));
+  job_.stocks.push_back(problem_.stocks.size() - 1);
+  job_.sizes.push_back(roll_.sizes[0]);
+  for (auto& ways : job_.sizes.back())
+    std::erase_if(ways, [&](const LyingSize& size) { return size.along > along; });
+  return job_.stocks.size() - 1;
+}
+
+std::vector<Slab> SlabSheets::slabs() const {
+  std::vector<Slab> slabs = last_;
+  for (const Bin& bin : fewer_.bins()) addSlabs(roll_, bin.parts, 0, slabs);
+  return slabs;
+}
+
+}  // namespace drapery

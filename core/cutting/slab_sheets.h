@@ -1,0 +1,43 @@
+// A roll's slabs taken as sheets of their lengths: as much as can be of one of them is laid on the
+// others, as where one sheet fewer is looked for, and what then is loose on a slab as short as can
+// be.
+#pragma once
+
+#include <random>
+
+#include "core/cutting/one_fewer.h"
+#include "core/cutting/slab.h"
+
+namespace drapery {
+
+class SlabSheets {
+ public:
+  /// @param job whose one stock is the roll.
+  /// @param slabs of all of it; some next to each other make a sheet.
+  SlabSheets(const MaterialJob& job, std::vector<Slab> slabs, std::mt19937_64& random);
+  SlabSheets(const SlabSheets&) = delete;
+  SlabSheets& operator=(const SlabSheets&) = delete;
+
+  /// One try; true once all lies on less than before.
+  bool step();
+  [[nodiscard]] double looseArea() const { return fewer_.looseArea(); }
+  [[nodiscard]] std::vector<Slab> slabs() const;
+
+ private:
+  [[nodiscard]] std::vector<std::vector<Slab>> sheetsOf(std::vector<Slab> slabs) const;
+  std::size_t addStock(Micrometres along);
+  bool layLast();
+
+  const MaterialJob& roll_;
+  std::mt19937_64& random_;
+  CutProblem problem_;
+  MaterialJob job_;
+  OneFewer fewer_;
+  ChanceFiller filler_;
+  Micrometres before_ = 0;  // what the slab took that is gone
+  double tried_ = 0.0;      // what was loose when a last one was looked for in vain
+  std::vector<Slab> last_;
+  std::size_t steps_ = 0;
+};
+
+}  // namespace drapery
