@@ -9,6 +9,7 @@
 #include "core/cutting/cover_master.h"
 #include "core/cutting/least_sum.h"
 #include "core/cutting/plate_values.h"
+#include "core/cutting/slice_values.h"
 
 namespace drapery {
 
@@ -33,7 +34,11 @@ class PatternBound {
   /// @param isProper whether patterns are to hold no more of anything than is wanted.
   PatternBound(const MaterialJob& job, bool isProper, const std::function<bool()>& isOver)
       : job_(job), isProper_(isProper), isOver_(isOver) {
+    isBounding_ = !isProper && !isOneRoll(job);
     for (std::size_t s = 0; s < job.stocks.size(); ++s) {
+      slices_.emplace_back(job, s);
+      if (isRoll(s))
+        isBounding_ = isBounding_ && job.stock(s).count.has_value() && slices_[s].isUsable();
       hasRoll_ = hasRoll_ || isRoll(s);
       isApt_ = isApt_ && job.stock(s).cost > 0;
       dearest_ = std::max(dearest_, job.stock(s).cost);
@@ -76,12 +81,11 @@ class PatternBound {
   bool enter(Stage stage) {
     stage_ = stage;
     plates_.clear();
-    const auto coarse = stage == Stage::Ample ? PlateValues::Coarse::Down : PlateValues::Coarse::Up;
-    const double work = stage == Stage::Quick  ? kQuickWork
-                        : stage == Stage::Fine ? kFineWork
-                                               : kAmpleWork;
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      plates_.emplace_back(job_, s, coarse, work);
+      const bool isAmple = stage == Stage::Ample && !isRoll(s);
+      const double work = isAmple ? kAmpleWork : stage == Stage::Fine ? kFineWork : kQuickWork;
+      plates_.emplace_back(job_, s, isAmple ? PlateValues::Coarse::Down : PlateValues::Coarse::Up,
+                           work);
       if (!plates_.back().isUsable() || isOver_()) return false;
     }
     centre_.measureAnew();
@@ -109,9 +113,10 @@ class PatternBound {
     const Pattern best = bestPattern(worth, prices);
     if (isOver_()) return false;
     const double least = boundOf(worth, best.values);
-    const bool isExact = std::all_of(plates_.begin(), plates_.end(),
+    const bool isExact = !(hasRoll_ && isBounding_) &&
+                         std::all_of(plates_.begin(), plates_.end(),
                                      [](const PlateValues& plate) { return plate.isExact(); });
-    if (isBounding() && (stage_ == Stage::Ample || isExact)) {
+    if (isBounding_ && (stage_ == Stage::Ample || isExact)) {
       found_.bound = std::max(found_.bound, least);
       if (leastSumFrom(job_, found_.bound) >= enough_ - kSame) return false;
     }
@@ -143,7 +148,7 @@ class PatternBound {
   /// To the next stage, or to the last at once.
   bool goOn(bool isLast) {
     const Stage next = isLast || stage_ == Stage::Fine ? Stage::Ample : Stage::Fine;
-    if (next == Stage::Ample && !isBounding()) return false;
+    if (next == Stage::Ample && !isBounding_) return false;
     if (next == Stage::Ample) found_.uses = uses();
     return enter(next);
   }
@@ -249,7 +254,7 @@ class PatternBound {
 
   struct Pattern {
     std::size_t entering = 0;  // a stock; as many as there are: none that would better it
-    Counts counts;
+    CoverMaster::Column column;
     std::vector<double> values;  // by stock
   };
   /// What a master can take.
@@ -258,12 +263,11 @@ class PatternBound {
     double cost = 0.0;
     int name = -1;  // of what can be laid
   };
-  /// Patterns of a roll are slabs across it, which cost their length; no bound comes of them, since
-  /// others could be longer.
+  /// Patterns of a roll are slabs across it, which cost their length. No bound comes of them, since
+  /// others could be longer: for that, slices take their place in the end.
   [[nodiscard]] bool isRoll(std::size_t stock) const {
     return job_.stock(stock).form == StockForm::Roll;
   }
-  [[nodiscard]] bool isBounding() const { return !isProper_ && !hasRoll_; }
   /// Of a sheet, or of so much of a roll.
   [[nodiscard]] double costOf(std::size_t stock, Micrometres along) const {
     return job_.stock(stock).cost * (isRoll(stock) ? double(along) / 1e6 : 1.0);
@@ -321,33 +325,54 @@ class PatternBound {
   Pattern bestPattern(const Worths& worth, const std::vector<double>& prices) {
     Pattern found{plates_.size(), {}, {}};
     double most = kNoGain * dearest_;
-    Counts counts;
     for (std::size_t s = 0; s < plates_.size(); ++s) {
       if (job_.stock(s).count == 0) {
         found.values.push_back(0);
         continue;
       }
-      const double spared = isRoll(s) ? wholeCostOf(s) / dearest_ * worth.whole : 0.0;
-      found.values.push_back(plates_[s].best(worth.each, spared, counts, isOver_).value_or(0));
-      work_ += plates_[s].work();
+      CoverMaster::Column column;
+      found.values.push_back(isSliced(s) ? bestSlice(worth, s, column)
+                                         : bestPlate(worth, s, column));
       const double gain =
           found.values[s] / worth.whole * dearest_ + priceOfStock(prices, s) - wholeCostOf(s);
       if (gain <= most) continue;
       most = gain;
       found.entering = s;
-      found.counts = counts;
+      found.column = std::move(column);
     }
     return found;
+  }
+  double bestPlate(const Worths& worth, std::size_t stock, CoverMaster::Column& column) {
+    const double spared = isRoll(stock) ? wholeCostOf(stock) / dearest_ * worth.whole : 0.0;
+    Counts counts(job_.kinds.size(), 0);
+    work_ += plates_[stock].work();
+    const double value = plates_[stock].best(worth.each, spared, counts, isOver_).value_or(0);
+    column = columnOf(counts, stock);
+    return value;
+  }
+  double bestSlice(const Worths& worth, std::size_t stock, CoverMaster::Column& column) {
+    const Micrometres along = plates_[stock].usable().along;
+    work_ += slices_[stock].work();
+    const double value = slices_[stock].best({worth.each.begin(), worth.each.end()}, along);
+    column = slices_[stock].slice(along);
+    return value;
+  }
+  [[nodiscard]] bool isSliced(std::size_t stock) const {
+    return isRoll(stock) && stage_ == Stage::Ample;
   }
 
   /// The best and others on that sheet. What lies with more room than there is bounds, but is no
   /// sheet.
   void know(const Pattern& best, const Worths& worth, const std::vector<double>& prices) {
     const std::size_t stock = best.entering;
-    const auto take = [&](const Counts& counts, std::optional<std::vector<SheetPart>> parts) {
+    if (isSliced(stock)) {
+      known_.push_back({best.column, wholeCostOf(stock)});
+      return;
+    }
+    const auto take = [&](const CoverMaster::Column& column,
+                          std::optional<std::vector<SheetPart>> parts) {
       if (isRoll(stock) && !parts) return;
-      known_.push_back(
-          {columnOf(counts, stock), parts ? costOf(stock, *parts) : wholeCostOf(stock)});
+      known_.push_back({column, parts ? costOf(stock, *parts) : wholeCostOf(stock)});
       if (!parts || stage_ == Stage::Ample) return;
       known_.back().name = static_cast<int>(patterns_.size());
       patterns_.push_back({stock, 0.0, std::move(*parts)});
@@ -355,19 +380,19 @@ class PatternBound {
     const double cost = (wholeCostOf(stock) - priceOfStock(prices, stock)) / dearest_ * worth.whole;
     for (auto& other : plates_[stock].others(static_cast<PlateValues::Worth>(cost),
                                              kOthers + job_.kinds.size() / 2))
-      take(other.counts, std::move(other.parts));
-    take(best.counts, plates_[stock].filling());
+      take(columnOf(other.counts, stock), std::move(other.parts));
+    take(best.column, plates_[stock].filling());
   }
 
   /// Whether by the master's own prices it betters it too.
   [[nodiscard]] bool isGain(const Pattern& best) const {
     double cost = wholeCostOf(best.entering);
-    if (isRoll(best.entering)) {
+    if (isRoll(best.entering) && !isSliced(best.entering)) {
       const auto parts = plates_[best.entering].filling();
       if (!parts) return false;
       cost = costOf(best.entering, *parts);
     }
-    return gainOf({columnOf(best.counts, best.entering), cost}) > kNoGain;
+    return gainOf({best.column, cost}) > kNoGain;
   }
 
   bool knowProper() {
@@ -432,12 +457,20 @@ class PatternBound {
     for (std::size_t s = 0; s < values.size(); ++s)
       if (const auto count = countOf(s))
         least -= *count * std::max(0.0, part * values[s] - costOf(s));
-    return least / worth.whole * dearest_ * (1 - 1e-12);
+    return least / worth.whole * dearest_ * (1 - 1e-12) - lastKerfs();
+  }
+  /// The last cut of a roll may run out of what is paid for.
+  [[nodiscard]] double lastKerfs() const {
+    double cost = 0.0;
+    for (std::size_t s = 0; s < job_.stocks.size(); ++s)
+      if (const CutStock& roll = job_.stock(s); isRoll(s) && isBounding_)
+        cost += *roll.count * roll.cost * double(std::max<Micrometres>(0, roll.kerf - roll.bottom));
+    return cost / 1e6;
   }
 
   const MaterialJob& job_;
   const bool isProper_;
-  bool hasRoll_ = false;
+  bool hasRoll_ = false, isBounding_ = true;
   const std::function<bool()>& isOver_;
   std::vector<std::optional<std::size_t>> rowOf_;  // by stock, of the master
   double dearest_ = 0.0;
@@ -447,6 +480,7 @@ class PatternBound {
   double enough_ = 0.0, most_ = 0.0, work_ = 0.0;
   Stage stage_ = Stage::Quick;
   std::vector<PlateValues> plates_;  // by stock, of the stage
+  std::vector<SliceValues> slices_;  // by stock
   CoverMaster master_{{}};
   Centre centre_;
   std::vector<Known> known_;

@@ -145,12 +145,12 @@ RC_GTEST_PROP(LayOut, ofACutUpRollItNeedsLittleMore, ()) {
   problem.stocks[0].form = StockForm::Roll;
   problem.stocks[0].count = 1;
   double metres = 0.0;
-  for (int i = *rc::gen::inRange(6, 15); i > 0; --i) {
+  for (int i = *rc::gen::inRange(6, 12); i > 0; --i) {
     const int along = *rc::gen::inRange(400, 1200);
     cutUp(problem, 1000 * kMm, along * kMm, 3);
     metres += along / 1000.0;
   }
-  const CutLayout layout = laidOut(problem, 60);
+  const CutLayout layout = laidOut(problem, 8);
   RC_ASSERT(faultIn(problem, layout) == "");
   RC_ASSERT(layout.materials.at(0).bound <= metres + 1e-9);
   RC_ASSERT(layout.materials.at(0).cost <= kMore * metres);
