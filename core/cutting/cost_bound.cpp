@@ -90,56 +90,6 @@ class StockBounds {
   std::vector<DualFeasible> across_, along_;
 };
 
-/// The cheapest way to have sheets of that area at least, there being so many of each: whole
-/// sheets, every number of each tried. 0 where that would be too many tries, or there are rolls.
-class AreaCover {
- public:
-  explicit AreaCover(const MaterialJob& job) {
-    double tries = 1;
-    for (std::size_t s = 0; s < job.stocks.size(); ++s) {
-      const CutStock& stock = job.stock(s);
-      if (stock.form == StockForm::Roll) return;
-      double area = 0.0;  // by this stock's kerf; the least of all is wanted
-      for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
-        area += (double(job.kind(kind).width) + double(stock.kerf)) *
-                (double(job.kind(kind).height) + double(stock.kerf)) * job.counts[kind];
-      area_ = s == 0 ? area : std::min(area_, area);
-      const UsableSize usable = usableOf(stock);
-      sheets_.push_back({double(usable.across) * double(usable.along), stock.cost, 0});
-    }
-    for (std::size_t s = 0; s < sheets_.size(); ++s) {
-      const auto there = job.stock(s).count;
-      const double needed = std::ceil(area_ / sheets_[s].area - 1e-9);
-      sheets_[s].most = there ? std::min(needed, double(*there)) : needed;
-      tries *= sheets_[s].most + 1;
-    }
-    if (tries > 1e6) sheets_.clear();
-  }
-
-  [[nodiscard]] double least() const {
-    if (sheets_.empty()) return 0.0;
-    const double found = from(0, area_);
-    return std::isfinite(found) ? found : 0.0;
-  }
-
- private:
-  struct Sheets {
-    double area, cost, most;
-  };
-  [[nodiscard]] double from(std::size_t which, double area) const {
-    if (area <= area_ * 1e-12) return 0.0;
-    if (which == sheets_.size()) return std::numeric_limits<double>::infinity();
-    const Sheets& of = sheets_[which];
-    double least = std::numeric_limits<double>::infinity();
-    for (double count = 0; count <= of.most; ++count)
-      least = std::min(least, count * of.cost + from(which + 1, area - count * of.area));
-    return least;
-  }
-
-  std::vector<Sheets> sheets_;
-  double area_ = 0.0;
-};
-
 /// What all of it costs at least when pieces are worth what one stock has to be paid for them: on
 /// every other stock of which there are only so many, that many sheets, or so much of a roll, may
 /// hold more than they cost; where there is no end of one, all is worth so much less that they do
@@ -212,7 +162,7 @@ double costBound(const MaterialJob& job, const std::function<bool()>& isOver) {
     const CutStock& stock = job.problem->stocks[s];
     return stock.form == StockForm::Sheet && stock.cost == job.stock(0).cost;
   });
-  if (!areAlike || job.stock(0).cost <= 0) return std::max({sum, byWorth, AreaCover(job).least()});
+  if (!areAlike || job.stock(0).cost <= 0) return std::max(sum, byWorth);
   return std::ceil(sum / job.stock(0).cost - 1e-9) * job.stock(0).cost;  // whole sheets
 }
 

@@ -112,7 +112,7 @@ double boundOf(const MaterialJob& job, Packer& known, double quick, bool begun, 
   const auto patterns =
       std::make_shared<const Patterns>(findPatterns(job, enough, watch.effort(), isOver));
   if (begun) known.begin(patterns);
-  return std::max(quick, leastSumFrom(job, patterns->bound));
+  return std::max(quick, leastSumFrom(job, patterns->bound, patterns->covers));
 }
 
 /// A second search of the same, by other chances.

@@ -5,6 +5,7 @@
 #include <limits>
 #include <map>
 #include <numeric>
+#include <optional>
 
 #include "core/cutting/exact_lay_out.h"
 
@@ -12,46 +13,120 @@ namespace drapery {
 
 namespace {
 
-constexpr double kSame = 1e-9;
-
-/// The least sum from `bound` on of so many of each price, the dearest first.
+/// What costs least of all stock that covers all: so many sheets, and of a roll as much as is left.
 class LeastSum {
  public:
-  LeastSum(const MaterialJob& job, double bound) : bound_(bound) {
+  LeastSum(const MaterialJob& job, double bound, const std::vector<StockCover>& covers) {
+    int rolls = 0;
+    StockCover cost{{}, bound}, area{{}, 0.0};
     for (std::size_t s = 0; s < job.stocks.size(); ++s) {
-      const double cost = job.stock(s).cost;
-      if (job.stock(s).form != StockForm::Sheet || cost <= 0) {
-        isApt_ = false;
-        continue;
+      const CutStock& stock = job.stock(s);
+      const UsableSize usable = usableOf(stock);
+      const bool isRoll = stock.form == StockForm::Roll;
+      isApt_ = isApt_ && stock.cost > 0 && (!isRoll || (stock.count == 1 && ++rolls == 1));
+      const double each = isRoll ? stock.cost / 1e6 : stock.cost;
+      Stock one{each, stock.count.value_or(std::numeric_limits<int>::max()), isRoll, s};
+      if (isRoll) {
+        one.before = each * double(stock.bottom - stock.kerf);
+        one.least = leastAlong(job, s);
       }
-      prices_.emplace_back(cost, job.stock(s).count.value_or(std::numeric_limits<int>::max()));
+      cost.values.push_back(each);
+      area.values.push_back(double(usable.across) * (isRoll ? 1.0 : double(usable.along)));
+      stocks_.push_back(one);
     }
-    std::sort(prices_.rbegin(), prices_.rend());
+    for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+      area.all += job.counts[kind] * leastArea(job, kind);
+    covers_ = {cost, area};
+    covers_.insert(covers_.end(), covers.begin(), covers.end());
+    // The roll last: how much of it is used follows from the sheets.
+    std::stable_sort(stocks_.begin(), stocks_.end(), [](const Stock& a, const Stock& b) {
+      return std::pair(a.isRoll, -a.cost) < std::pair(b.isRoll, -b.cost);
+    });
   }
-  double find() {
-    if (!isApt_ || bound_ <= 0) return bound_;
-    search(0, 0.0);
-    return tries_ > 0 && std::isfinite(least_) ? std::max(least_, bound_) : bound_;
+
+  /// @returns none where it is not apt or there is too much to try.
+  std::optional<double> find() {
+    constexpr double kLess = 1e-9;  // for rounding
+    if (!isApt_) return std::nullopt;
+    std::vector<double> left;
+    for (const StockCover& cover : covers_) left.push_back(cover.all * (1 - kLess));
+    search(0, 0.0, left);
+    return tries_ > 0 && std::isfinite(least_) ? std::optional(least_) : std::nullopt;
   }
 
  private:
-  void search(std::size_t which, double sum) {
-    if (sum >= bound_ - kSame * std::max(1.0, bound_)) {
-      least_ = std::min(least_, sum);
-      return;
-    }
-    if (which == prices_.size() || --tries_ <= 0) return;
-    const auto& [cost, count] = prices_[which];
-    const double needed = std::ceil((bound_ - sum) / cost - kSame);
-    for (double n = std::min(needed, double(count)); n >= 0 && tries_ > 0; --n)
-      search(which + 1, sum + n * cost);
+  struct Stock {
+    double cost = 0.0;  // of a roll for a micrometre
+    int count = 0;
+    bool isRoll = false;
+    std::size_t which = 0;
+    double before = 0.0;  // of a roll: what it costs more than what its pieces take
+    double least = 0.0;   // of a roll: no less of it is used, if any
+  };
+
+  static double leastAlong(const MaterialJob& job, std::size_t stock) {
+    Micrometres least = std::numeric_limits<Micrometres>::max();
+    for (const auto& ways : job.sizes[stock])
+      for (const LyingSize& size : ways) least = std::min(least, size.along);
+    return double(least);
+  }
+  /// Stocks have kerfs of their own.
+  static double leastArea(const MaterialJob& job, std::size_t kind) {
+    double least = std::numeric_limits<double>::infinity();
+    for (const auto& ofStock : job.sizes)
+      for (const LyingSize& size : ofStock[kind])
+        least = std::min(least, double(size.across) * double(size.along));
+    return least;
   }
 
-  double bound_;
+  /// How many of it would cover what is left.
+  [[nodiscard]] double needed(const Stock& stock, const std::vector<double>& left) const {
+    double most = 0.0;
+    for (std::size_t k = 0; k < left.size(); ++k)
+      if (left[k] > 0) most = std::max(most, left[k] / covers_[k].values[stock.which]);
+    return most;
+  }
+  /// What these and those after them cost at least for what is left.
+  [[nodiscard]] double atLeast(std::size_t from, const std::vector<double>& left) const {
+    double most = 0.0;
+    for (std::size_t k = 0; k < left.size(); ++k) {
+      if (left[k] <= 0) continue;
+      double least = std::numeric_limits<double>::infinity();
+      for (std::size_t s = from; s < stocks_.size(); ++s)
+        least = std::min(least, stocks_[s].cost / covers_[k].values[stocks_[s].which]);
+      most = std::max(most, left[k] * least);
+    }
+    double before = 0.0;
+    for (std::size_t s = from; s < stocks_.size(); ++s) before += std::min(0.0, stocks_[s].before);
+    return most + before;
+  }
+
+  void search(std::size_t from, double sum, const std::vector<double>& left) {
+    if (--tries_ <= 0 || sum + atLeast(from, left) >= least_) return;
+    if (std::all_of(left.begin(), left.end(), [](double each) { return each <= 0; })) {
+      least_ = sum;
+      return;
+    }
+    if (from == stocks_.size()) return;
+    const Stock& stock = stocks_[from];
+    const double whole = needed(stock, left);
+    if (stock.isRoll) {
+      const double used = std::max(whole, stock.least);
+      least_ = std::min(least_, sum + std::max(0.0, used * stock.cost + stock.before));
+      return;
+    }
+    for (double n = std::min(std::ceil(whole), double(stock.count)); n >= 0 && tries_ > 0; --n) {
+      std::vector<double> rest = left;
+      for (std::size_t k = 0; k < rest.size(); ++k) rest[k] -= n * covers_[k].values[stock.which];
+      search(from + 1, sum + n * stock.cost, rest);
+    }
+  }
+
   bool isApt_ = true;
   int tries_ = 200'000;
   double least_ = std::numeric_limits<double>::infinity();
-  std::vector<std::pair<double, int>> prices_;
+  std::vector<Stock> stocks_;
+  std::vector<StockCover> covers_;
 };
 
 /// A sum of lengths, each taken as often as there are pieces of it, from the bound on.
@@ -89,8 +164,9 @@ double leastEndFrom(const MaterialJob& job, double bound) {
 
 }  // namespace
 
-double leastSumFrom(const MaterialJob& job, double bound) {
-  return isOneRoll(job) ? leastEndFrom(job, bound) : LeastSum(job, bound).find();
+double leastSumFrom(const MaterialJob& job, double bound, const std::vector<StockCover>& covers) {
+  if (isOneRoll(job)) return leastEndFrom(job, bound);
+  return std::max(bound, LeastSum(job, bound, covers).find().value_or(bound));
 }
 
 }  // namespace drapery

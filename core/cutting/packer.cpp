@@ -58,7 +58,7 @@ class Packer::Work {
   /// Some tries at a shorter roll; false where there is none but with pins.
   bool shorten() {
     constexpr std::size_t kPatience = 500, kMany = 40;
-    if (patient_ > 0.0 && without_ == cost_ && withoutTried_ > kMany) {
+    if (hasOtherBeginnings() && without_ == cost_ && withoutTried_ > kMany) {
       withoutTried_ = 0;
       beginAnew();
       return true;
@@ -66,7 +66,8 @@ class Packer::Work {
     if (without_ != cost_ || !shortening_ || withoutTried_ > kPatience) {
       std::vector<std::size_t> rolls;
       for (std::size_t b = 0; b < bestBins_.size(); ++b)
-        if (job_.stock(bestBins_[b].stock).form == StockForm::Roll && !bestBins_[b].pinned)
+        if (job_.stock(bestBins_[b].stock).form == StockForm::Roll && !bestBins_[b].pinned &&
+            !bestBins_[b].holds.empty())
           rolls.push_back(b);
       if (rolls.empty()) return false;
       shortening_ = std::make_unique<RollShortening>(job_, bestBins_, rolls[below(rolls.size())],
@@ -78,6 +79,7 @@ class Packer::Work {
     if (auto bins = shortening_->step()) {
       std::vector<int> used = usedOf(*bins);
       takeIfBetter(std::move(*bins), std::move(used), shorteningLost_);
+      shortening_.reset();
     }
     without_ = cost_;
     return true;
@@ -116,6 +118,9 @@ class Packer::Work {
     }
   }
 
+  [[nodiscard]] bool hasOtherBeginnings() const {
+    return patient_ > 0.0 || (patterns_ && !patterns_->uses.empty());
+  }
   /// By patterns or sheet after sheet: mostly in the way that has come nearer to one sheet fewer.
   void beginAnew() {
     constexpr std::size_t kOther = 8;  // one in so many goes the other way

@@ -7,7 +7,6 @@
 
 #include "core/cutting/chance_filler.h"
 #include "core/cutting/cover_master.h"
-#include "core/cutting/least_sum.h"
 #include "core/cutting/plate_values.h"
 #include "core/cutting/slice_values.h"
 
@@ -117,8 +116,9 @@ class PatternBound {
                          std::all_of(plates_.begin(), plates_.end(),
                                      [](const PlateValues& plate) { return plate.isExact(); });
     if (isBounding_ && (stage_ == Stage::Ample || isExact)) {
+      if (least > found_.bound) found_.covers = {coverOf(worth, best.values)};
       found_.bound = std::max(found_.bound, least);
-      if (leastSumFrom(job_, found_.bound) >= enough_ - kSame) return false;
+      if (leastSumFrom(job_, found_.bound, found_.covers) >= enough_ - kSame) return false;
     }
     const bool isNone = best.entering == job_.stocks.size() || !isGain(best);
     if (isNone && isProper_ && knowProper()) return true;
@@ -458,6 +458,15 @@ class PatternBound {
       if (const auto count = countOf(s))
         least -= *count * std::max(0.0, part * values[s] - costOf(s));
     return least / worth.whole * dearest_ * (1 - 1e-12) - lastKerfs();
+  }
+  [[nodiscard]] StockCover coverOf(const Worths& worth, std::vector<double> values) const {
+    StockCover cover;
+    for (std::size_t s = 0; s < values.size(); ++s)
+      if (isRoll(s)) values[s] /= double(plates_[s].usable().along);
+    cover.values = std::move(values);
+    for (std::size_t k = 0; k < worth.each.size(); ++k)
+      cover.all += double(worth.each[k]) * job_.counts[k];
+    return cover;
   }
   /// The last cut of a roll may run out of what is paid for.
   [[nodiscard]] double lastKerfs() const {

@@ -1,4 +1,4 @@
-// What no lay-out on sheets can cost less than, from the worth that pieces can have: if no sheet
+// What no lay-out can cost less than, from the worth that pieces can have: if no sheet
 // holds pieces worth more than it costs, all of them cost what all of them are worth. And the
 // sheets that come out of it, each as often as it would be used if it could be used in part.
 #pragma once
@@ -6,7 +6,7 @@
 #include <functional>
 #include <vector>
 
-#include "core/cutting/material_job.h"
+#include "core/cutting/least_sum.h"
 
 namespace drapery {
 
@@ -19,6 +19,7 @@ struct PatternUse {
 
 struct Patterns {
   double bound = 0.0;
+  std::vector<StockCover> covers;  // by the worths that bounded best
   std::vector<PatternUse> uses;
   std::vector<PatternUse> known;  // those and others that would cost little more
 };

@@ -25,7 +25,8 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
       which_(which),
       random_(random),
       isEnough_(std::move(isEnough)),
-      isMany_(bins_[which].holds.size() > kMany),
+      whole_(job),
+      isMany_(bins_.size() > 1 || bins_[which].holds.size() > kMany),
       job_(onRollAlone(job, bins_[which], kinds_)),
       merged_(job_, random, isEnough_),
       shorter_(job_, random) {
@@ -40,44 +41,43 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
 
 std::optional<std::vector<Bin>> RollShortening::step() {
   const std::size_t kOneOf = isMany_ ? 8 : 2;
-  std::optional<std::vector<Slab>> found;
   if (random_() % kOneOf == 0) {
     const Micrometres before = merged_.along();
     merged_.step();
-    if (merged_.along() < before) found = merged_.shortest();
+    if (merged_.along() < before) return withRoll(merged_.shortest());
   }
-  if (!found) found = isMany_ ? stepMany() : stepFew();
-  if (!found) return std::nullopt;
-  bins_[which_] = rollAsIn(*found);
-  if (alongOf(*found) < merged_.along()) merged_.begin(binOf(job_, 0, *found).parts);
-  if (!isMany_) shorter_.begin(*found);
-  sheets_.reset();
-  return bins_;
+  return isMany_ ? stepMany() : stepFew();
 }
 
-std::optional<std::vector<Slab>> RollShortening::stepFew() {
+std::optional<std::vector<Bin>> RollShortening::stepFew() {
   constexpr int kTries = 16;
   constexpr std::size_t kPatience = 3000;  // tries until another slab goes
   if (shorter_.tried() > kPatience) shorter_.begin(merged_.shortest());
   for (int i = 0; i < kTries && !isEnough_(); ++i)
-    if (shorter_.step()) return shorter_.slabs();
+    if (shorter_.step()) return withRoll(shorter_.slabs());
   return std::nullopt;
 }
 
-std::optional<std::vector<Slab>> RollShortening::stepMany() {
+std::optional<std::vector<Bin>> RollShortening::stepMany() {
   constexpr int kTries = 200;
   constexpr int kPatience = 2000;  // tries without less being loose
   if (!sheets_ || inVain_ > kPatience) {
-    sheets_ = std::make_unique<SlabSheets>(job_, merged_.shortest(), random_);
+    sheets_ = std::make_unique<SlabSheets>(whole_, bins_, which_, random_);
     leastLoose_ = sheets_->looseArea();
     inVain_ = 0;
   }
   for (int i = 0; i < kTries && !isEnough_(); ++i)
-    if (sheets_->step()) return sheets_->slabs();
+    if (sheets_->step()) return sheets_->bins();
   inVain_ += kTries;
   if (sheets_->looseArea() < leastLoose_) inVain_ = 0;
   leastLoose_ = std::min(leastLoose_, sheets_->looseArea());
   return std::nullopt;
+}
+
+std::vector<Bin> RollShortening::withRoll(const std::vector<Slab>& slabs) const {
+  std::vector<Bin> bins = bins_;
+  bins[which_] = rollAsIn(slabs);
+  return bins;
 }
 
 Bin RollShortening::rollAsIn(const std::vector<Slab>& slabs) const {

@@ -1,4 +1,5 @@
-// A roll of a lay-out made shorter with what lies on it, whatever lies on the other stock.
+// A roll of a lay-out made shorter: what lies on it is laid anew, of many pieces also on what lies
+// beside it.
 #pragma once
 
 #include <memory>
@@ -18,12 +19,13 @@ class RollShortening {
   RollShortening(const RollShortening&) = delete;
   RollShortening& operator=(const RollShortening&) = delete;
 
-  /// Some tries; the bins with a shorter roll, where that comes of it.
+  /// Some tries; the bins with a shorter roll, where that comes of it: then it is done.
   std::optional<std::vector<Bin>> step();
 
  private:
-  std::optional<std::vector<Slab>> stepFew();
-  std::optional<std::vector<Slab>> stepMany();
+  std::optional<std::vector<Bin>> stepFew();
+  std::optional<std::vector<Bin>> stepMany();
+  [[nodiscard]] std::vector<Bin> withRoll(const std::vector<Slab>& slabs) const;
   /// Of the whole job.
   [[nodiscard]] Bin rollAsIn(const std::vector<Slab>& slabs) const;
 
@@ -31,7 +33,8 @@ class RollShortening {
   std::size_t which_;
   std::mt19937_64& random_;
   std::function<bool()> isEnough_;
-  bool isMany_;
+  const MaterialJob& whole_;
+  bool isMany_;                     // or other stock is used too
   std::vector<std::size_t> kinds_;  // of the job, those on the roll
   MaterialJob job_;                 // what lies on the roll alone
   RollSlabs merged_;

@@ -12,7 +12,7 @@ RollSlabs::RollSlabs(const MaterialJob& job, std::mt19937_64& random,
 
 void RollSlabs::begin(const std::vector<SheetPart>& parts) {
   slabs_.clear();
-  drapery::addSlabs(job_, parts, 0, slabs_);
+  drapery::addSlabs(parts, 0, slabs_);
   best_ = slabs_;
   bestAlong_ = alongOf(slabs_);
   vain_ = 0;
@@ -100,7 +100,7 @@ void RollSlabs::addSlabs(const BoxFronts& fronts, const CountIndex& index,
     addSlabs(fronts, index, kinds, laid.high, laid.highBox);
     return;
   }
-  Slab slab = emptySlab(job_, laid.along);
+  Slab slab = emptySlab(usableOf(job_.stock(0)).across, laid.along);
   lay(fronts, kinds, set, box, 0, slab);
   slabs_.push_back(std::move(slab));
 }

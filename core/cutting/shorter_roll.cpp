@@ -56,7 +56,8 @@ bool ShorterRoll::step() {
   worth.reserve(pool.kinds.size());
   for (const std::size_t kind : pool.kinds) worth.push_back(areas_[kind]);
   filler_.begin(0, pool.kinds, worth);
-  const auto [filling, got] = filler_.best(emptySlab(job_, along).parts[0], kTries, pool.counts);
+  const Slab room = emptySlab(usableOf(job_.stock(0)).across, along);
+  const auto [filling, got] = filler_.best(room.parts[0], kTries, pool.counts);
   if (got <= 0) return false;
   std::vector<std::size_t> loose = piecesOf(pool);
   const double now = worthOf(loose);
@@ -66,7 +67,7 @@ bool ShorterRoll::step() {
     for (const std::size_t slab : which)
       slabs_.erase(slabs_.begin() + static_cast<std::ptrdiff_t>(slab));
     std::vector<Slab> fresh;
-    addSlabs(job_, filling.parts, 0, fresh);
+    addSlabs(filling.parts, 0, fresh);
     slack_ = along - alongOf(fresh);
     std::move(fresh.begin(), fresh.end(), std::back_inserter(slabs_));
     loose_ = std::move(loose);

@@ -33,10 +33,10 @@ void lay(const std::vector<SheetPart>& parts, std::size_t from, std::size_t at, 
 
 }  // namespace
 
-Slab emptySlab(const MaterialJob& job, Micrometres along) {
+Slab emptySlab(Micrometres across, Micrometres along) {
   Slab slab{along, {}, {}};
   SheetPart whole;
-  whole.across = usableOf(job.stock(0)).across;
+  whole.across = across;
   whole.along = along;
   slab.parts.push_back(whole);
   return slab;
@@ -47,7 +47,7 @@ Slab aloneSlab(const MaterialJob& job, std::size_t kind) {
   const LyingSize& size =
       *std::min_element(ways.begin(), ways.end(),
                         [](const LyingSize& a, const LyingSize& b) { return a.along < b.along; });
-  Slab slab = emptySlab(job, size.along);
+  Slab slab = emptySlab(usableOf(job.stock(0)).across, size.along);
   placeInSlab(slab, 0, kind, size);
   return slab;
 }
@@ -65,17 +65,16 @@ void placeInSlab(Slab& slab, std::size_t at, std::size_t kind, const LyingSize& 
   slab.holds.push_back(kind);
 }
 
-void addSlabs(const MaterialJob& job, const std::vector<SheetPart>& parts, std::size_t at,
-              std::vector<Slab>& slabs) {
+void addSlabs(const std::vector<SheetPart>& parts, std::size_t at, std::vector<Slab>& slabs) {
   const SheetPart& part = parts[at];
   if (part.kind == SheetPart::Kind::Split && !part.isBeside) {
-    addSlabs(job, parts, part.low, slabs);
-    addSlabs(job, parts, part.high, slabs);
+    addSlabs(parts, part.low, slabs);
+    addSlabs(parts, part.high, slabs);
     return;
   }
   const UsableSize extent = extentOf(parts, at);
   if (extent.along <= 0) return;
-  Slab slab = emptySlab(job, extent.along);
+  Slab slab = emptySlab(part.across, extent.along);
   lay(parts, at, 0, slab);
   slabs.push_back(std::move(slab));
 }

@@ -13,16 +13,15 @@ struct Slab {
   std::vector<SheetPart> parts;    // the first is the whole
 };
 
-Slab emptySlab(const MaterialJob& job, Micrometres along);
-/// One piece, as short as it lies.
+Slab emptySlab(Micrometres across, Micrometres along);
+/// One piece, as short as it lies on the job's first stock.
 Slab aloneSlab(const MaterialJob& job, std::size_t kind);
 /// One more piece, in the lower left corner of a free part of it.
 void placeInSlab(Slab& slab, std::size_t at, std::size_t kind, const LyingSize& size);
 
 /// A part and what it is split into, as short as its pieces are: what is cut across the roll anyway
 /// is a slab of its own.
-void addSlabs(const MaterialJob& job, const std::vector<SheetPart>& parts, std::size_t at,
-              std::vector<Slab>& slabs);
+void addSlabs(const std::vector<SheetPart>& parts, std::size_t at, std::vector<Slab>& slabs);
 Micrometres alongOf(const std::vector<Slab>& slabs);
 /// One after the other on one of the job's stocks.
 Bin binOf(const MaterialJob& job, std::size_t stock, const std::vector<Slab>& slabs);

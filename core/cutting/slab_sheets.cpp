@@ -1,33 +1,38 @@
 #include "core/cutting/slab_sheets.h"
 
 #include <algorithm>
+#include <limits>
 
 namespace drapery {
 
-SlabSheets::SlabSheets(const MaterialJob& job, std::vector<Slab> slabs, std::mt19937_64& random)
-    : roll_(job),
+SlabSheets::SlabSheets(const MaterialJob& job, const std::vector<Bin>& bins, std::size_t roll,
+                       std::mt19937_64& random)
+    : whole_(job),
+      roll_(bins[roll].stock),
+      across_(usableOf(job.stock(roll_)).across),
       random_(random),
       problem_(*job.problem),
+      job_(job),
       fewer_(job_, random),
       filler_(job, random) {
-  problem_.stocks.clear();
-  job_ = job;
   job_.problem = &problem_;
-  job_.stocks.clear();
-  job_.sizes.clear();
-  std::vector<Bin> bins;
+  std::vector<Slab> slabs;
+  addSlabs(bins[roll].parts, 0, slabs);
+  std::vector<Bin> sheets;
   for (const std::vector<Slab>& sheet : sheetsOf(std::move(slabs))) {
     const std::size_t stock = addStock(alongOf(sheet));
-    bins.push_back(binOf(job_, stock, sheet));
+    sheets.push_back(binOf(job_, stock, sheet));
   }
-  const auto least = std::min_element(bins.begin(), bins.end(), [&](const Bin& a, const Bin& b) {
-    return shareOf(job_, a) < shareOf(job_, b);
-  });
-  std::vector<std::size_t> loose = least->holds;
+  const auto least = std::min_element(
+      sheets.begin(), sheets.end(),
+      [&](const Bin& a, const Bin& b) { return shareOf(job_, a) < shareOf(job_, b); });
+  const std::vector<std::size_t> loose = least->holds;
   before_ = least->parts.front().along;
-  bins.erase(least);
-  fewer_.begin(bins, loose);
-  tried_ = fewer_.looseArea();
+  sheets.erase(least);
+  for (std::size_t b = 0; b < bins.size(); ++b)
+    if (b != roll) sheets.push_back(bins[b]);
+  fewer_.begin(sheets, loose);
+  tried_ = std::numeric_limits<double>::infinity();
 }
 
 bool SlabSheets::step() {
@@ -40,7 +45,7 @@ bool SlabSheets::layLast() {
   constexpr double kFirst = 1.005, kMore = 1.01;
   constexpr int kFills = 60, kAgain = 300;
   const double loose = fewer_.looseArea();
-  if (loose >= tried_) return false;
+  if (loose == tried_) return false;
   tried_ = loose;
   Pool pool = poolOf(fewer_.loose());
   std::vector<double> worth;
@@ -49,19 +54,19 @@ bool SlabSheets::layLast() {
   for (const std::size_t kind : pool.kinds) {
     worth.push_back(areaOfKind(job_, kind));
     Micrometres shortest = before_;
-    for (const LyingSize& size : roll_.sizes[0][kind]) shortest = std::min(shortest, size.along);
+    for (const LyingSize& size : job_.sizes[roll_][kind]) shortest = std::min(shortest, size.along);
     least = std::max(least, shortest);
   }
-  filler_.begin(0, pool.kinds, worth);
-  double along = std::max(double(least), kFirst * loose / double(usableOf(roll_.stock(0)).across));
+  filler_.begin(roll_, pool.kinds, worth);
+  double along = std::max(double(least), kFirst * loose / double(across_));
   for (; along < double(before_); along = along * kMore + 1) {
-    const Slab slab = emptySlab(roll_, static_cast<Micrometres>(along));
+    const Slab slab = emptySlab(across_, static_cast<Micrometres>(along));
     Pool left = pool;
     auto [filling, got] = filler_.best(slab.parts.front(), kFills, left.counts);
     if (got <= 0.0) continue;
     if (!piecesOf(left).empty()) filler_.better(filling, kAgain, left.counts);
     if (!piecesOf(left).empty()) continue;
-    addSlabs(roll_, filling.parts, 0, last_);
+    addSlabs(filling.parts, 0, last_);
     return true;
   }
   return false;
@@ -71,7 +76,7 @@ std::vector<std::vector<Slab>> SlabSheets::sheetsOf(std::vector<Slab> slabs) con
   constexpr double kLong = 0.7;  // of the width
   std::shuffle(slabs.begin(), slabs.end(), random_);
   std::vector<std::vector<Slab>> sheets;
-  const double enough = kLong * double(usableOf(roll_.stock(0)).across);
+  const double enough = kLong * double(across_);
   for (Slab& slab : slabs) {
     if (sheets.empty() || double(alongOf(sheets.back())) >= enough) sheets.emplace_back();
     sheets.back().push_back(std::move(slab));
@@ -80,7 +85,7 @@ std::vector<std::vector<Slab>> SlabSheets::sheetsOf(std::vector<Slab> slabs) con
 }
 
 std::size_t SlabSheets::addStock(Micrometres along) {
-  CutStock stock = roll_.stock(0);
+  CutStock stock = whole_.stock(roll_);
   stock.form = StockForm::Sheet;
   stock.bottom = stock.top = 0;
   stock.along = along - stock.kerf;
@@ -88,16 +93,23 @@ std::size_t SlabSheets::addStock(Micrometres along) {
   stock.cost = double(along);
   problem_.stocks.push_back(std::move(stock));
   job_.stocks.push_back(problem_.stocks.size() - 1);
-  job_.sizes.push_back(roll_.sizes[0]);
+  job_.sizes.push_back(whole_.sizes[roll_]);
   for (auto& ways : job_.sizes.back())
     std::erase_if(ways, [&](const LyingSize& size) { return size.along > along; });
   return job_.stocks.size() - 1;
 }
 
-std::vector<Slab> SlabSheets::slabs() const {
+std::vector<Bin> SlabSheets::bins() const {
+  std::vector<Bin> bins;
   std::vector<Slab> slabs = last_;
-  for (const Bin& bin : fewer_.bins()) addSlabs(roll_, bin.parts, 0, slabs);
-  return slabs;
+  for (const Bin& bin : fewer_.bins()) {
+    if (bin.stock >= whole_.stocks.size())
+      addSlabs(bin.parts, 0, slabs);
+    else if (bin.pinned || !bin.holds.empty())
+      bins.push_back(bin);
+  }
+  if (!slabs.empty()) bins.push_back(binOf(whole_, roll_, slabs));
+  return bins;
 }
 
 }  // namespace drapery

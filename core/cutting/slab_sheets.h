@@ -1,6 +1,6 @@
 // A roll's slabs taken as sheets of their lengths: as much as can be of one of them is laid on the
-// others, as where one sheet fewer is looked for, and what then is loose on a slab as short as can
-// be.
+// others and on what lies beside the roll, as where one sheet fewer is looked for, and what then is
+// loose on a slab as short as can be.
 #pragma once
 
 #include <random>
@@ -12,26 +12,30 @@ namespace drapery {
 
 class SlabSheets {
  public:
-  /// @param job whose one stock is the roll.
-  /// @param slabs of all of it; some next to each other make a sheet.
-  SlabSheets(const MaterialJob& job, std::vector<Slab> slabs, std::mt19937_64& random);
+  /// @param bins of the job. @param roll which of them it is, not empty; some slabs of it that lie
+  /// next to each other make a sheet.
+  SlabSheets(const MaterialJob& job, const std::vector<Bin>& bins, std::size_t roll,
+             std::mt19937_64& random);
   SlabSheets(const SlabSheets&) = delete;
   SlabSheets& operator=(const SlabSheets&) = delete;
 
-  /// One try; true once all lies on less than before.
+  /// One try; true once all lies on less of the roll than before.
   bool step();
   [[nodiscard]] double looseArea() const { return fewer_.looseArea(); }
-  [[nodiscard]] std::vector<Slab> slabs() const;
+  /// Of the job, what holds something: the roll last, if it does.
+  [[nodiscard]] std::vector<Bin> bins() const;
 
  private:
   [[nodiscard]] std::vector<std::vector<Slab>> sheetsOf(std::vector<Slab> slabs) const;
   std::size_t addStock(Micrometres along);
   bool layLast();
 
-  const MaterialJob& roll_;
+  const MaterialJob& whole_;
+  std::size_t roll_;  // a stock of it
+  Micrometres across_;
   std::mt19937_64& random_;
   CutProblem problem_;
-  MaterialJob job_;
+  MaterialJob job_;  // with a stock for each sheet of slabs, behind those there are
   OneFewer fewer_;
   ChanceFiller filler_;
   Micrometres before_ = 0;  // what the slab took that is gone

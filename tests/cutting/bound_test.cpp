@@ -44,7 +44,7 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuch, ()) {
     if (!exact) continue;  // there is not stock enough
     const Patterns patterns = findPatterns(job, kEndless, 1.0, kNever);
     RC_ASSERT(patterns.bound <= exact->cost + 1e-9);
-    RC_ASSERT(leastSumFrom(job, patterns.bound) <= exact->cost + 1e-9);
+    RC_ASSERT(leastSumFrom(job, patterns.bound, patterns.covers) <= exact->cost + 1e-9);
     RC_ASSERT(leastSumFrom(job, costBound(job, kNever)) <= exact->cost + 1e-9);
     RC_ASSERT(patterns.bound > 0);
   }
@@ -63,6 +63,7 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuchOfRollsBesideSheets, ()) {
   CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, *rc::gen::inRange(2, 4));
   problem.stocks[0].form = StockForm::Roll;
   problem.stocks[0].along = 20'000'000;
+  problem.stocks[0].count = 1;
   for (CutStock& stock : problem.stocks) stock.cost *= *rc::gen::element(0.05, 1.0);
   CutLayout told;
   for (const MaterialJob& job : materialJobs(problem, told)) {
@@ -70,6 +71,9 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuchOfRollsBesideSheets, ()) {
     const auto exact = exactLayOut(job, kNever);
     if (!exact) continue;  // there is not stock enough
     RC_ASSERT(leastSumFrom(job, costBound(job, kNever)) <= exact->cost + 1e-9);
+    const Patterns patterns = findPatterns(job, kEndless, 1.0, kNever);
+    RC_ASSERT(patterns.bound <= exact->cost + 1e-9);
+    RC_ASSERT(leastSumFrom(job, patterns.bound, patterns.covers) <= exact->cost + 1e-9);
   }
 }
 
