@@ -1,4 +1,4 @@
-"""Drawn problems of 120 to 1,000 pieces, as docs/cutting.md tells of them: what they need, what nothing costs less than.
+"""Drawn problems of 100 to 1,000 pieces, as docs/cutting.md tells of them: what they need, what nothing costs less than.
 
     python3 benchmarks/many_pieces.py build/release/bin/drapery-cli SECONDS
 """
@@ -21,7 +21,22 @@ def drawing(seed):
     return draw
 
 
-def problem(seed, pieces, kinds, grain, is_large):
+def sheet(name, across, along, count, cost):
+    return {"id": name, "material": "board", "form": "sheet", "W": across, "L": along, "grain": "L", "count": count,
+            "trim": {"left": 0, "right": 0, "bottom": 0, "top": 0}, "kerf": 0, "cost": cost}
+
+
+def stocks(draw, stock):
+    """Sheets of one size, or a roll a metre wide; off-cuts beside it, or sheets of three sizes."""
+    roll = sheet("roll", 1000, 500_000, 1, 1) | {"form": "roll"}
+    off_cuts = [sheet(f"off-cut {i}", draw(200, 700), draw(250, 900), 1, draw(5, 40) / 100) for i in range(8)]
+    return {"sheets": [sheet("sheet", ACROSS, ALONG, None, 1)], "roll": [roll], "roll, off-cuts": [roll, *off_cuts],
+            "sheets, off-cuts": [sheet("sheet", ACROSS, ALONG, None, 1), *off_cuts],
+            "three sizes": [sheet("small", 510, 730, 12, 0.55), sheet("sheet", ACROSS, ALONG, 12, 1),
+                            sheet("large", 900, 1250, None, 1.65)]}[stock]
+
+
+def problem(seed, pieces, kinds, grain, is_large, stock="sheets"):
     draw = drawing(seed)
     parts = []
     for kind in range(kinds):
@@ -30,10 +45,14 @@ def problem(seed, pieces, kinds, grain, is_large):
         qty = pieces * (kind + 1) // kinds - pieces * kind // kinds
         runs = ["free", "h", "w"][draw(0, 2)] if grain == "all sorts" else grain
         parts.append({"id": f"p{kind}", "material": "board", "w": w, "h": h, "qty": qty, "grain": runs})
-    stock = {"id": "sheet", "material": "board", "form": "sheet", "W": ACROSS, "L": ALONG, "grain": "L", "count": None,
-             "trim": {"left": 0, "right": 0, "bottom": 0, "top": 0}, "kerf": 0, "cost": 1}
-    return {"name": f"drawn {seed}", "schema": "drapery-cut/1", "units": "mm", "objective": "min_cost", "stocks": [stock],
-            "parts": parts}
+    return {"name": f"drawn {seed}", "schema": "drapery-cut/1", "units": "mm", "objective": "min_cost",
+            "stocks": stocks(draw, stock), "parts": parts}
+
+
+def laid(cli, seconds, drawn):
+    run = subprocess.run([cli, "cut", "-", "--seconds", seconds, "--format", "json"], input=json.dumps(drawn), text=True,
+                         capture_output=True, check=True)
+    return json.loads(run.stdout)
 
 
 def main():
@@ -47,13 +66,19 @@ def main():
         for end in ends:
             seed = 1000 * pieces + 10 * kinds + end
             drawn = problem(seed, pieces, kinds, grain, is_large)
-            run = subprocess.run([cli, "cut", "-", "--seconds", seconds, "--format", "json"], input=json.dumps(drawn), text=True,
-                                 capture_output=True, check=True)
-            laid = json.loads(run.stdout)
-            needs = sum(sheet.get("repeat", 1) for sheet in laid["sheets"])
+            found = laid(cli, seconds, drawn)
+            needs = sum(each.get("repeat", 1) for each in found["sheets"])
             area = sum(part["w"] * part["h"] * part["qty"] for part in drawn["parts"]) / (ACROSS * ALONG)
-            print(pieces, kinds, grain + (", large" if is_large else ""), end, needs, laid["bounds"]["board"]["bound"],
+            print(pieces, kinds, grain + (", large" if is_large else ""), end, needs, found["bounds"]["board"]["bound"],
                   f"{area:.3f}", sep="\t", flush=True)
+    print("pieces\tkinds\tgrain\tstock\tcost\tbound\tabove")
+    for stock in ["roll", "roll, off-cuts", "sheets, off-cuts", "three sizes"]:
+        for pieces, kinds, grain in [(100, 40, "h"), (500, 60, "all sorts"), (600, 30, "h"), (600, 150, "free"),
+                                     (1000, 25, "h")]:
+            told = laid(cli, seconds, problem(1000 * pieces + 10 * kinds + 5, pieces, kinds, grain, False, stock))["bounds"]["board"]
+            above = 100 * (told["cost"] / told["bound"] - 1)
+            print(pieces, kinds, grain, stock, f"{told['cost']:.3f}", f"{told['bound']:.3f}", f"{above:.2f} %", sep="\t",
+                  flush=True)
 
 
 main()

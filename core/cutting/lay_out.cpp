@@ -110,7 +110,7 @@ double boundOf(const MaterialJob& job, Packer& known, double quick, bool begun, 
   if (isOneRoll(job)) quick = std::max(quick, leastSumFrom(job, sliceBound(job, quick, isOver)));
   if (quick >= enough - kSame) return quick;
   const auto patterns =
-      std::make_shared<const Patterns>(findPatterns(job, enough, watch.effort(), isOver));
+      std::make_shared<const Patterns>(findPatterns(job, quick, enough, watch.effort(), isOver));
   if (begun) known.begin(patterns);
   return std::max(quick, leastSumFrom(job, patterns->bound, patterns->covers));
 }

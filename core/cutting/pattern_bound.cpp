@@ -23,6 +23,8 @@ constexpr double kForPatterns = 0.7;  // of it until the bound is all that is lo
 constexpr double kWhole = 1e8;        // what the dearest sheet costs, in whole numbers; less where
 constexpr double kMost = 2e9;         // something would be worth more than that
 constexpr double kSame = 1e-9;
+constexpr double kHardly =
+    0.01;  // more than is known: where lengths are paid for it changes little
 constexpr double kNoGain = 1e-7;               // of the dearest sheet
 constexpr double kNear = 0.05;                 // of it: patterns that may serve for less
 constexpr double kPivot = 1e4, kProper = 1e6;  // of work
@@ -30,9 +32,15 @@ constexpr std::size_t kOthers = 20;            // patterns beside the best; and 
 
 class PatternBound {
  public:
-  /// @param isProper whether patterns are to hold no more of anything than is wanted.
-  PatternBound(const MaterialJob& job, bool isProper, const std::function<bool()>& isOver)
+  /// @param used sheets of each stock that are gone. @param isProper whether patterns are to hold
+  /// no more of anything than is wanted.
+  PatternBound(const MaterialJob& job, const std::vector<int>& used, bool isProper,
+               const std::function<bool()>& isOver)
       : job_(job), isProper_(isProper), isOver_(isOver) {
+    for (std::size_t s = 0; s < job.stocks.size(); ++s) {
+      const auto there = job.stock(s).count;
+      counts_.push_back(there && !isRoll(s) ? std::optional(*there - used[s]) : std::nullopt);
+    }
     isBounding_ = !isProper && !isOneRoll(job);
     for (std::size_t s = 0; s < job.stocks.size(); ++s) {
       slices_.emplace_back(job, s);
@@ -48,12 +56,14 @@ class PatternBound {
              (isProper || kinds <= kAnyCopies || pieces() >= kFewCopies * kinds);
   }
 
-  Patterns find(double enough, double effort, std::vector<PatternUse> patterns) {
+  Patterns find(double known, double enough, double effort, std::vector<PatternUse> patterns) {
     if (!isApt_ || !enter(Stage::Quick)) return {};
     enough_ = enough;
+    hardlyMore_ = (1 + kHardly) * known;
     master_ = CoverMaster(rows());
     most_ = effort * kMostWork * std::clamp(pieces() / kFew, 1.0, kLarger);
     patterns_ = std::move(patterns);
+    std::erase_if(patterns_, [&](const PatternUse& use) { return counts_[use.stock] == 0; });
     for (std::size_t i = 0; i < patterns_.size(); ++i) known_.push_back(knownOf(patterns_[i], i));
     for (std::size_t i = 0; i < std::min(known_.size(), master_.rows()); ++i)
       promising_.push_back(i);
@@ -141,14 +151,14 @@ class PatternBound {
     double cost = 0.0;
     for (std::size_t k = 0; k < job_.kinds.size(); ++k) cost += job_.counts[k] * master_.price(k);
     for (std::size_t s = 0; s < job_.stocks.size(); ++s)
-      if (rowOf_[s]) cost += *job_.stock(s).count * master_.price(*rowOf_[s]);
+      if (rowOf_[s]) cost += *counts_[s] * master_.price(*rowOf_[s]);
     return cost;
   }
 
   /// To the next stage, or to the last at once.
   bool goOn(bool isLast) {
     const Stage next = isLast || stage_ == Stage::Fine ? Stage::Ample : Stage::Fine;
-    if (next == Stage::Ample && !isBounding_) return false;
+    if (next == Stage::Ample && (!isBounding_ || (hasRoll_ && cost() < hardlyMore_))) return false;
     if (next == Stage::Ample) found_.uses = uses();
     return enter(next);
   }
@@ -161,7 +171,7 @@ class PatternBound {
     for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind) {
       CoverMaster::Row row{double(job_.counts[kind]), false, 1.0, 1e3 * dearest_};
       for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-        if (countOf(s)) continue;
+        if (counts_[s]) continue;
         const UsableSize usable = plates_[s].usable();
         for (const LyingSize& size : job_.sizes[s][kind]) {
           double often = std::floor(double(usable.across) / double(size.across)) *
@@ -177,7 +187,7 @@ class PatternBound {
       rows.push_back(row);
     }
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      const auto count = countOf(s);
+      const auto count = counts_[s];
       rowOf_.push_back(count ? std::optional(rows.size()) : std::nullopt);
       if (count) rows.push_back({double(*count), true, 1.0, 0.0});
     }
@@ -278,9 +288,6 @@ class PatternBound {
   [[nodiscard]] double wholeCostOf(std::size_t stock) const {
     return costOf(stock, plates_[stock].usable().along);
   }
-  [[nodiscard]] std::optional<int> countOf(std::size_t stock) const {
-    return isRoll(stock) ? std::nullopt : job_.stock(stock).count;
-  }
   [[nodiscard]] CoverMaster::Column columnOf(const Counts& counts, std::size_t stock) const {
     CoverMaster::Column column;
     for (std::size_t k = 0; k < counts.size(); ++k)
@@ -326,7 +333,7 @@ class PatternBound {
     Pattern found{plates_.size(), {}, {}};
     double most = kNoGain * dearest_;
     for (std::size_t s = 0; s < plates_.size(); ++s) {
-      if (job_.stock(s).count == 0) {
+      if (counts_[s] == 0) {
         found.values.push_back(0);
         continue;
       }
@@ -410,7 +417,7 @@ class PatternBound {
     std::optional<PatternUse> best;
     double most = kNoGain;
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      if (job_.stock(s).count == 0) continue;
+      if (counts_[s] == 0) continue;
       SheetPart whole;
       whole.across = plates_[s].usable().across;
       whole.along = plates_[s].usable().along;
@@ -452,10 +459,10 @@ class PatternBound {
     for (std::size_t k = 0; k < worth.each.size(); ++k)
       sum += double(worth.each[k]) * job_.counts[k];
     for (std::size_t s = 0; s < values.size(); ++s)
-      if (!countOf(s) && values[s] > 0) part = std::min(part, costOf(s) / values[s]);
+      if (!counts_[s] && values[s] > 0) part = std::min(part, costOf(s) / values[s]);
     double least = part * sum;
     for (std::size_t s = 0; s < values.size(); ++s)
-      if (const auto count = countOf(s))
+      if (const auto count = counts_[s])
         least -= *count * std::max(0.0, part * values[s] - costOf(s));
     return least / worth.whole * dearest_ * (1 - 1e-12) - lastKerfs();
   }
@@ -479,6 +486,7 @@ class PatternBound {
 
   const MaterialJob& job_;
   const bool isProper_;
+  std::vector<std::optional<int>> counts_;  // by stock; none: without end, or paid by length
   bool hasRoll_ = false, isBounding_ = true;
   const std::function<bool()>& isOver_;
   std::vector<std::optional<std::size_t>> rowOf_;  // by stock, of the master
@@ -486,7 +494,7 @@ class PatternBound {
   bool isApt_ = true;
 
   Patterns found_;
-  double enough_ = 0.0, most_ = 0.0, work_ = 0.0;
+  double enough_ = 0.0, hardlyMore_ = 0.0, most_ = 0.0, work_ = 0.0;
   Stage stage_ = Stage::Quick;
   std::vector<PlateValues> plates_;  // by stock, of the stage
   std::vector<SliceValues> slices_;  // by stock
@@ -502,14 +510,16 @@ class PatternBound {
 
 }  // namespace
 
-Patterns findPatterns(const MaterialJob& job, double enough, double effort,
+Patterns findPatterns(const MaterialJob& job, double known, double enough, double effort,
                       const std::function<bool()>& isOver) {
-  return PatternBound(job, false, isOver).find(enough, effort, {});
+  return PatternBound(job, std::vector<int>(job.stocks.size(), 0), false, isOver)
+      .find(known, enough, effort, {});
 }
 
-Patterns properPatterns(const MaterialJob& job, std::vector<PatternUse> known, double effort,
+Patterns properPatterns(const MaterialJob& job, const std::vector<int>& used,
+                        std::vector<PatternUse> known, double effort,
                         const std::function<bool()>& isOver) {
-  return PatternBound(job, true, isOver).find(0.0, effort, std::move(known));
+  return PatternBound(job, used, true, isOver).find(0.0, 0.0, effort, std::move(known));
 }
 
 }  // namespace drapery

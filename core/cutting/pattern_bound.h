@@ -27,15 +27,18 @@ struct Patterns {
 /// Worths are found by generating patterns (Gilmore and Gomory 1961, "A linear programming approach
 /// to the cutting-stock problem", Operations Research 9), in whole numbers at the end, so that no
 /// rounding makes the bound too much. Nothing for rolls, and where there are very many kinds.
-/// @param enough a bound that proves what is known already: there is no use in a better one.
+/// @param known a bound. @param enough one that proves what is laid already: there is no use in a
+/// better one.
 /// @param effort of the usual work, 0 to 1: so much is done, whatever time it takes.
-Patterns findPatterns(const MaterialJob& job, double enough, double effort,
+Patterns findPatterns(const MaterialJob& job, double known, double enough, double effort,
                       const std::function<bool()>& isOver);
 
 /// Of sheets that hold no more of anything than is wanted those that would cost least if they could
 /// be used in part; no bound comes of it.
-/// @param known to begin with, such as were found for more.
-Patterns properPatterns(const MaterialJob& job, std::vector<PatternUse> known, double effort,
+/// @param used sheets of each stock that are gone. @param known to begin with, such as were found
+/// for more.
+Patterns properPatterns(const MaterialJob& job, const std::vector<int>& used,
+                        std::vector<PatternUse> known, double effort,
                         const std::function<bool()>& isOver);
 
 }  // namespace drapery

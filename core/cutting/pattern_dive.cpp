@@ -91,7 +91,7 @@ bool PatternDive::step() {
   if (isOver_() || !isAnyWanted()) return false;
   MaterialJob left = job_;
   left.counts = laid_.wanted;
-  Patterns found = properPatterns(left, std::move(known_), kEffort, isOver_);
+  Patterns found = properPatterns(left, laid_.used, std::move(known_), kEffort, isOver_);
   known_ = std::move(found.known);
   const std::size_t before = laid_.bins.size();
   if (addWhole(job_, found.uses, laid_.bins, laid_.used, laid_.wanted)) return true;

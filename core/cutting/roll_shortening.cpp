@@ -62,7 +62,7 @@ std::optional<std::vector<Bin>> RollShortening::stepMany() {
   constexpr int kTries = 200;
   constexpr int kPatience = 2000;  // tries without less being loose
   if (!sheets_ || inVain_ > kPatience) {
-    sheets_ = std::make_unique<SlabSheets>(whole_, bins_, which_, random_);
+    sheets_ = std::make_unique<SlabSheets>(whole_, bins_, which_, random_, isEnough_);
     leastLoose_ = sheets_->looseArea();
     inVain_ = 0;
   }

@@ -81,7 +81,7 @@ void SheetFilling::beginQuick(const Beginning& how, std::size_t stock,
 
 void SheetFilling::fillQuickly(const Beginning& how, Bin& bin,
                                const std::vector<std::size_t>& kinds, Counts& pool) {
-  constexpr int kAtOnce = 50, kAgain = 500;  // between two questions
+  constexpr int kAtOnce = 50;  // between two questions
   beginQuick(how, bin.stock, kinds);
   Filling best;
   Counts left;
@@ -95,11 +95,17 @@ void SheetFilling::fillQuickly(const Beginning& how, Bin& bin,
     left = std::move(rest);
   }
   if (got <= 0) return;
-  for (int again = timesAgain(how, bin.parts.front(), kinds, pool); again > 0 && !isEnough_();
-       again -= kAgain)
-    quick_.better(best, std::min(again, kAgain), left);
+  better(best, timesAgain(how, bin.parts.front(), kinds, pool), left);
   pool = std::move(left);
   takeFilling(job_, bin, best, 0);
+}
+
+double SheetFilling::better(Filling& filling, int times, Counts& pool) {
+  constexpr int kAtOnce = 500;  // between two questions
+  double more = 0.0;
+  for (; times > 0 && !isEnough_(); times -= kAtOnce)
+    more += quick_.better(filling, std::min(times, kAtOnce), pool);
+  return more;
 }
 
 double SheetFilling::areaOf(const std::vector<std::size_t>& kinds, const Counts& pool) const {
@@ -162,7 +168,7 @@ void SheetFilling::slabs(const Beginning& how, Bin& bin, const Pool& gathered, C
 std::optional<Filling> SheetFilling::fullSlab(const Beginning& how, SheetPart room, double usual,
                                               const std::vector<std::size_t>& kinds, Counts& pool) {
   constexpr double kShortest = 0.8, kLongest = 1.6;
-  constexpr int kLengths = 12, kAgain = 500;
+  constexpr int kLengths = 12;
   std::optional<Filling> best;
   Counts left;
   const Micrometres longest = room.along;
@@ -180,9 +186,7 @@ std::optional<Filling> SheetFilling::fullSlab(const Beginning& how, SheetPart ro
     left = std::move(others);
   }
   if (!best) return std::nullopt;
-  int again = timesAgain(how, best->parts.front(), kinds, pool);
-  for (; again > 0 && !isEnough_(); again -= kAgain)
-    quick_.better(*best, std::min(again, kAgain), left);
+  better(*best, timesAgain(how, best->parts.front(), kinds, pool), left);
   pool = std::move(left);
   return best;
 }
@@ -201,7 +205,7 @@ std::optional<Filling> SheetFilling::lastSlab(const Beginning& how, SheetPart ro
     Counts others = pool;
     auto [filling, got] = quick_.best(room, how.fills, others);
     if (got <= 0.0) continue;
-    if (how.isPatient()) got += quick_.better(filling, how.again / kOneOf, others);
+    got += better(filling, how.again / kOneOf, others);
     if (got <= most) continue;
     most = got;
     best = std::move(filling);

@@ -42,6 +42,8 @@ class SheetFilling {
   /// One for all that is left, as short as it is found, and no shorter than `least`.
   std::optional<Filling> lastSlab(const Beginning& how, SheetPart room, double least, Counts& pool);
   [[nodiscard]] double areaOf(const std::vector<std::size_t>& kinds, const Counts& pool) const;
+  /// What it is worth more after so many times.
+  double better(Filling& filling, int times, Counts& pool);
   /// The fewer pieces there are left to choose from, the more often; what goes on one sheet easily
   /// needs little.
   [[nodiscard]] int timesAgain(const Beginning& how, const SheetPart& region,

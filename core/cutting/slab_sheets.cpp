@@ -6,11 +6,12 @@
 namespace drapery {
 
 SlabSheets::SlabSheets(const MaterialJob& job, const std::vector<Bin>& bins, std::size_t roll,
-                       std::mt19937_64& random)
+                       std::mt19937_64& random, std::function<bool()> isEnough)
     : whole_(job),
       roll_(bins[roll].stock),
       across_(usableOf(job.stock(roll_)).across),
       random_(random),
+      isEnough_(std::move(isEnough)),
       problem_(*job.problem),
       job_(job),
       fewer_(job_, random),
@@ -59,7 +60,7 @@ bool SlabSheets::layLast() {
   }
   filler_.begin(roll_, pool.kinds, worth);
   double along = std::max(double(least), kFirst * loose / double(across_));
-  for (; along < double(before_); along = along * kMore + 1) {
+  for (; along < double(before_) && !isEnough_(); along = along * kMore + 1) {
     const Slab slab = emptySlab(across_, static_cast<Micrometres>(along));
     Pool left = pool;
     auto [filling, got] = filler_.best(slab.parts.front(), kFills, left.counts);

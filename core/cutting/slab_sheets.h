@@ -3,6 +3,7 @@
 // loose on a slab as short as can be.
 #pragma once
 
+#include <functional>
 #include <random>
 
 #include "core/cutting/one_fewer.h"
@@ -15,7 +16,7 @@ class SlabSheets {
   /// @param bins of the job. @param roll which of them it is, not empty; some slabs of it that lie
   /// next to each other make a sheet.
   SlabSheets(const MaterialJob& job, const std::vector<Bin>& bins, std::size_t roll,
-             std::mt19937_64& random);
+             std::mt19937_64& random, std::function<bool()> isEnough);
   SlabSheets(const SlabSheets&) = delete;
   SlabSheets& operator=(const SlabSheets&) = delete;
 
@@ -34,6 +35,7 @@ class SlabSheets {
   std::size_t roll_;  // a stock of it
   Micrometres across_;
   std::mt19937_64& random_;
+  std::function<bool()> isEnough_;
   CutProblem problem_;
   MaterialJob job_;  // with a stock for each sheet of slabs, behind those there are
   OneFewer fewer_;

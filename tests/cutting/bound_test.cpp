@@ -42,7 +42,7 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuch, ()) {
     if (job.kinds.empty()) continue;
     const auto exact = exactLayOut(job, kNever);
     if (!exact) continue;  // there is not stock enough
-    const Patterns patterns = findPatterns(job, kEndless, 1.0, kNever);
+    const Patterns patterns = findPatterns(job, 0.0, kEndless, 1.0, kNever);
     RC_ASSERT(patterns.bound <= exact->cost + 1e-9);
     RC_ASSERT(leastSumFrom(job, patterns.bound, patterns.covers) <= exact->cost + 1e-9);
     RC_ASSERT(leastSumFrom(job, costBound(job, kNever)) <= exact->cost + 1e-9);
@@ -71,7 +71,7 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuchOfRollsBesideSheets, ()) {
     const auto exact = exactLayOut(job, kNever);
     if (!exact) continue;  // there is not stock enough
     RC_ASSERT(leastSumFrom(job, costBound(job, kNever)) <= exact->cost + 1e-9);
-    const Patterns patterns = findPatterns(job, kEndless, 1.0, kNever);
+    const Patterns patterns = findPatterns(job, 0.0, kEndless, 1.0, kNever);
     RC_ASSERT(patterns.bound <= exact->cost + 1e-9);
     RC_ASSERT(leastSumFrom(job, patterns.bound, patterns.covers) <= exact->cost + 1e-9);
   }
@@ -128,7 +128,7 @@ RC_GTEST_PROP(Bounds, theirPatternsAreSheets, ()) {
   CutLayout told;
   for (const MaterialJob& job : materialJobs(problem, told)) {
     if (job.kinds.empty()) continue;
-    for (const PatternUse& use : findPatterns(job, kEndless, 1.0, kNever).uses) {
+    for (const PatternUse& use : findPatterns(job, 0.0, kEndless, 1.0, kNever).uses) {
       const UsableSize usable = usableOf(job.stock(use.stock));
       double pieces = 0.0, free = 0.0;
       for (const SheetPart& part : use.parts) {
@@ -227,8 +227,8 @@ TEST(Bounds, theLeastInPartLiesBetweenThem) {
     for (const MaterialJob& job : materialJobs(problem, told)) {
       if (job.kinds.empty()) continue;
       const double least = costByCbc(job, folder, false);
-      EXPECT_LE(findPatterns(job, kEndless, 1.0, kNever).bound, least + 1e-6) << seed;
-      const Patterns proper = properPatterns(job, {}, 1.0, kNever);
+      EXPECT_LE(findPatterns(job, 0.0, kEndless, 1.0, kNever).bound, least + 1e-6) << seed;
+      const Patterns proper = properPatterns(job, {0}, {}, 1.0, kNever);
       std::vector<double> held(job.kinds.size(), 0.0);
       double cost = 0.0;
       for (const PatternUse& use : proper.uses) {

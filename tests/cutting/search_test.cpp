@@ -229,7 +229,7 @@ RC_GTEST_PROP(SlabSheets, growShorterAndLoseNothing, ()) {
     return of.back().stock == 0 ? of.back().end : 0;
   };
   for (int times = 0; times < 4 && used(bins) > 0; ++times) {
-    SlabSheets sheets(job, bins, bins.size() - 1, random);
+    SlabSheets sheets(job, bins, bins.size() - 1, random, kNever);
     for (int i = 0; i < 600; ++i) {
       if (!sheets.step()) continue;
       RC_ASSERT(used(sheets.bins()) < used(bins));
@@ -355,7 +355,7 @@ RC_GTEST_PROP(ByPatterns, noPieceIsLost, ()) {
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
     job.counts[kind] = drawn.problem.pieces[job.kinds[kind]].count = *rc::gen::inRange(1, 15);
   std::mt19937_64 chance(*rc::gen::arbitrary<std::uint64_t>());
-  PatternDive down(job, findPatterns(job, 1e9, 1.0, kNever),
+  PatternDive down(job, findPatterns(job, 0.0, 1e9, 1.0, kNever),
                    *rc::gen::arbitrary<bool>() ? &chance : nullptr, kNever);
   const int most = *rc::gen::inRange(0, 30);
   double left = down.left();
@@ -391,7 +391,7 @@ RC_GTEST_PROP(ByPatterns, takesNoMoreSheetsThanThereAre, ()) {
   RC_PRE(!drawn.jobs.front().kinds.empty());
   const MaterialJob& job = drawn.job();
   std::mt19937_64 chance(*rc::gen::arbitrary<std::uint64_t>());
-  PatternDive down(job, findPatterns(job, 1e9, 0.002, kNever), &chance, kNever);
+  PatternDive down(job, findPatterns(job, 0.0, 1e9, 0.002, kNever), &chance, kNever);
   down.step();
   std::vector<int> used(job.stocks.size(), 0);
   for (const Bin& bin : down.laid().bins) ++used[bin.stock];
