@@ -141,16 +141,39 @@ StockPattern patternOf(const Stock& shelf, const std::string& material) {
   return StockPattern::None;
 }
 
+static double oftenOf(const CutStock& stock, const CutSheet& sheet) {
+  return stock.form == StockForm::Roll ? double(lengthUsed(stock, sheet)) / 1e6 : sheet.repeat;
+}
+
 double CutWork::costOf(const CutLayout& layout, const std::string& material) const {
   double cost = 0.0;
-  for (const CutSheet& sheet : layout.sheets) {
-    const CutStock& stock = problem.stocks[sheet.stock];
-    if (stock.material != material) continue;
-    const double often =
-        stock.form == StockForm::Roll ? double(lengthUsed(stock, sheet)) / 1e6 : 1.0;
-    cost += costs[sheet.stock] * often * sheet.repeat;
-  }
+  for (const CutSheet& sheet : layout.sheets)
+    if (const CutStock& stock = problem.stocks[sheet.stock]; stock.material == material)
+      cost += costs[sheet.stock] * oftenOf(stock, sheet);
   return cost;
+}
+
+bool CutWork::isLeastOfWhole(const CutLayout& layout, const MaterialCost& cost) const {
+  if (cost.isProven) return true;
+  double whole = 0.0, offCuts = 0.0;  // what is taken; what all of them weigh
+  std::set<double> prices;            // of whole sheets; 0: paid by length
+  const auto isOffCut = [&](std::size_t s) { return problem.stocks[s].cost < costs[s]; };
+  for (std::size_t s = 0; s < problem.stocks.size(); ++s) {
+    const CutStock& stock = problem.stocks[s];
+    if (stock.material != cost.material) continue;
+    if (isOffCut(s))
+      offCuts += stock.cost * stock.count.value_or(1);
+    else
+      prices.insert(stock.form == StockForm::Roll ? 0.0 : stock.cost);
+  }
+  for (const CutSheet& sheet : layout.sheets)
+    if (const CutStock& stock = problem.stocks[sheet.stock];
+        stock.material == cost.material && !isOffCut(sheet.stock))
+      whole += stock.cost * oftenOf(stock, sheet);
+  constexpr double kSame = 1e-9;
+  const double step = prices.size() == 1 ? *prices.begin() : 0.0;  // between two sums of them
+  return cost.isWhole &&
+         whole - std::max(0.0, cost.bound - offCuts) < std::max(step, 2 * kSame) - kSame;
 }
 
 std::vector<const PlannedPart*> BooksLaidOut::parts() const {

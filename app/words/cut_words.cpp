@@ -126,9 +126,9 @@ QString settingText(const GaugeStep& step, const Notation& notation, Micrometres
 QString costWords(const CutDesk::Found& found, const MaterialCost& cost, StockFirst first) {
   QString words = Words::tr("costs %1").arg(money(found.work.costOf(found.layout, cost.material)));
   if (!cost.isWhole) return words + "; " + Words::tr("there is not stock enough for all");
+  if (first == StockFirst::OffCuts && found.work.isLeastOfWhole(found.layout, cost))
+    return words + "; " + Words::tr("no lay-out takes less from whole sheets");
   if (cost.isProven) {
-    if (first == StockFirst::OffCuts)
-      return words + "; " + Words::tr("no lay-out takes less from whole sheets");
     if (first == StockFirst::WholeSheets)
       return words + "; " + Words::tr("whole sheets wherever they suffice");
     return words + "; " + Words::tr("nothing is cheaper");

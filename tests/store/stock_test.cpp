@@ -239,5 +239,32 @@ TEST(CutWork, takesWhatTheJobSays) {
   EXPECT_EQ(both.pieces.back().book, 1U);
 }
 
+// Off-cuts first: that one of them may be spared yet says nothing against the whole sheets; that one
+// of those may, does.
+TEST(CutWork, tellsWhetherLessFromWholeSheetsIsPossible) {
+  Job job = test::plainJob();
+  job.copies = 24.0;
+  job.cutting.first = StockFirst::OffCuts;
+  const Plan plan = test::planOf(job).plan;
+  const CutWork work = cutWorkOf({{&job, &plan}}, demoShelf());
+  const CutLayout layout = test::laidOut(work.problem);
+  const auto board =
+      std::find_if(layout.materials.begin(), layout.materials.end(),
+                   [](const MaterialCost& cost) { return cost.material == "board"; });
+  ASSERT_NE(board, layout.materials.end());
+  const double sheet = 3.2, offCut = 0.4 / 1e3;
+  MaterialCost cost = *board;
+  cost.isProven = false;
+  const double whole = std::floor(cost.cost / sheet + 1e-9) * sheet;
+  for (const auto& [bound, isLeast] : {std::pair(whole, true),
+                                       {whole - offCut / 2, true},
+                                       {whole - sheet + 2 * offCut, true},
+                                       {whole - sheet + offCut / 2, false},
+                                       {0.0, false}}) {
+    cost.bound = bound;
+    EXPECT_EQ(work.isLeastOfWhole(layout, cost), isLeast) << bound;
+  }
+}
+
 }  // namespace
 }  // namespace drapery
