@@ -31,6 +31,7 @@ constexpr double kNarrowMarginEm = 19.0;
 constexpr int kEdge = 16;
 constexpr int kBetween = 18;       // cards
 constexpr double kLargest = 0.42;  // pixels to the mm
+constexpr double kRoomy = 0.12;
 constexpr double kLeast = 0.06;
 
 }  // namespace
@@ -289,7 +290,7 @@ void CutPage::place() {
 }
 
 /// In rows, by the moment of their first cut; at the largest scale at which all can be seen at
-/// once, as far as they can still be told apart.
+/// once, as far as they can still be read; else they are smaller only if one turn then does.
 void CutPage::placeCards() {
   for (const Caption& caption : captions_) caption.label->hide();
   std::size_t used = 0;
@@ -343,7 +344,11 @@ void CutPage::placeCards() {
     return y + row + 12;
   };
   double scale = kLargest;
-  while (scale > kLeast && layAt(scale, false) > table_->height()) scale *= 0.94;
+  const auto shrink = [&](double least, int most) {
+    while (scale > least && layAt(scale, false) > most) scale *= 0.94;
+  };
+  shrink(kRoomy, table_->height());
+  if (layAt(kLeast, false) <= 2 * table_->height()) shrink(kLeast, 2 * table_->height());
   const int high = layAt(scale, false);
   cardsSheet_->resize(table_->width(), std::max(high, table_->height()));
   layAt(scale, true);

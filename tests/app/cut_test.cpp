@@ -197,6 +197,22 @@ TEST_F(Cutting, aPieceIsCarriedToAnotherSheet) {
   EXPECT_FALSE(view().isVisible());  // nothing was opened by it
 }
 
+// Where they do not go beside each other at a size at which they can be read, one turns on.
+TEST_F(Cutting, sheetsAreNotShrunkUntilNothingCanBeRead) {
+  Job job = plainJob();
+  job.copies = "24";
+  open(job);
+  window_->resize(1024, 560);
+  showCut();
+  int boards = 0;
+  for (auto* card : page().findChildren<SheetCard*>()) {
+    if (!card->isVisible() || !card->accessibleName().contains("grey board 700 x 1000")) continue;
+    ++boards;
+    EXPECT_GT(card->height(), 110 + 2 * QFontMetrics(card->font()).height());
+  }
+  EXPECT_GT(boards, 0);
+}
+
 TEST_F(Cutting, aPatternedPaperLiesWithItsTopUp) {
   openPlain();
   showCut();

@@ -19,7 +19,6 @@ namespace {
 
 using test::kMm;
 using ::testing::Contains;
-using ::testing::ElementsAre;
 using ::testing::HasSubstr;
 
 Stock demoShelf() {
@@ -216,7 +215,7 @@ TEST(CutWork, takesWhatTheJobSays) {
   // Whole sheets first: an off-cut only where they do not suffice. The cost told is what it costs.
   job.cutting = {};
   job.copies = 1.0;
-  const auto stockOfBoards = [&](StockFirst first) {
+  const auto stockOfBoards = [&](StockFirst first) -> std::string {
     job.cutting.first = first;
     const CutWork work = cutWorkOf({{&job, &plan}}, shelf);
     const CutLayout layout = test::laidOut(work.problem);
