@@ -221,7 +221,7 @@ TEST(CutWork, takesWhatTheJobSays) {
     const CutLayout layout = test::laidOut(work.problem);
     for (const CutSheet& sheet : layout.sheets)
       if (work.problem.stocks[sheet.stock].material == "board") {
-        const std::string id = work.problem.stocks[sheet.stock].id;
+        std::string id = work.problem.stocks[sheet.stock].id;
         EXPECT_EQ(work.costOf(layout, "board"), shelf.named(id)->lies.cost);
         return id;
       }
