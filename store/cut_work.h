@@ -36,8 +36,8 @@ struct CutWork {
 
   /// What the sheets of a lay-out really cost, from one material.
   [[nodiscard]] double costOf(const CutLayout& layout, const std::string& material) const;
-  /// Whether it is certain, where off-cuts are taken first, that no lay-out of a material takes less
-  /// from what is whole, even if off-cuts may be spared yet.
+  /// Whether it is certain, where off-cuts are taken first, that no lay-out of a material takes
+  /// less from what is whole, even if off-cuts may be spared yet.
   [[nodiscard]] bool isLeastOfWhole(const CutLayout& layout, const MaterialCost& cost) const;
 };
 

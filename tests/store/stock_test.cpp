@@ -238,8 +238,8 @@ TEST(CutWork, takesWhatTheJobSays) {
   EXPECT_EQ(both.pieces.back().book, 1U);
 }
 
-// Off-cuts first: that one of them may be spared yet says nothing against the whole sheets; that one
-// of those may, does.
+// Off-cuts first: that one of them may be spared yet says nothing against the whole sheets; that
+// one of those may, does.
 TEST(CutWork, tellsWhetherLessFromWholeSheetsIsPossible) {
   Job job = test::plainJob();
   job.copies = 24.0;
