@@ -26,7 +26,7 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
       random_(random),
       isEnough_(std::move(isEnough)),
       whole_(job),
-      isMany_(bins_.size() > 1 || bins_[which].holds.size() > kMany),
+      isMany_(bins_[which].holds.size() > kMany),
       job_(onRollAlone(job, bins_[which], kinds_)),
       merged_(job_, random, isEnough_),
       shorter_(job_, random) {
@@ -46,7 +46,8 @@ std::optional<std::vector<Bin>> RollShortening::step() {
     merged_.step();
     if (merged_.along() < before) return withRoll(merged_.shortest());
   }
-  return isMany_ ? stepMany() : stepFew();
+  const bool isBeside = bins_.size() > 1 && random_() % 2 == 0;
+  return isMany_ || isBeside ? stepMany() : stepFew();
 }
 
 std::optional<std::vector<Bin>> RollShortening::stepFew() {

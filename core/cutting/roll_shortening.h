@@ -1,5 +1,4 @@
-// A roll of a lay-out made shorter: what lies on it is laid anew, of many pieces also on what lies
-// beside it.
+// A roll of a lay-out made shorter: what lies on it is laid anew, also on what lies beside it.
 #pragma once
 
 #include <memory>

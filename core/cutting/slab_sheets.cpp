@@ -8,8 +8,8 @@ namespace drapery {
 SlabSheets::SlabSheets(const MaterialJob& job, const std::vector<Bin>& bins, std::size_t roll,
                        std::mt19937_64& random, std::function<bool()> isEnough)
     : whole_(job),
-      roll_(bins[roll].stock),
-      across_(usableOf(job.stock(roll_)).across),
+      roll_(roll),
+      across_(usableOf(job.stock(bins[roll].stock)).across),
       random_(random),
       isEnough_(std::move(isEnough)),
       problem_(*job.problem),
@@ -17,23 +17,33 @@ SlabSheets::SlabSheets(const MaterialJob& job, const std::vector<Bin>& bins, std
       fewer_(job_, random),
       filler_(job, random) {
   job_.problem = &problem_;
-  std::vector<Slab> slabs;
-  addSlabs(bins[roll].parts, 0, slabs);
+  for (const Bin& bin : bins) rolls_.push_back(bin.stock);
   std::vector<Bin> sheets;
-  for (const std::vector<Slab>& sheet : sheetsOf(std::move(slabs))) {
-    const std::size_t stock = addStock(alongOf(sheet));
-    sheets.push_back(binOf(job_, stock, sheet));
-  }
+  addSheets(bins[roll], roll, sheets);
   const auto least = std::min_element(
       sheets.begin(), sheets.end(),
       [&](const Bin& a, const Bin& b) { return shareOf(job_, a) < shareOf(job_, b); });
   const std::vector<std::size_t> loose = least->holds;
   before_ = least->parts.front().along;
   sheets.erase(least);
-  for (std::size_t b = 0; b < bins.size(); ++b)
-    if (b != roll) sheets.push_back(bins[b]);
+  for (std::size_t b = 0; b < bins.size(); ++b) {
+    if (b == roll) continue;
+    if (bins[b].pinned || job.stock(bins[b].stock).form == StockForm::Sheet)
+      sheets.push_back(bins[b]);
+    else
+      addSheets(bins[b], b, sheets);
+  }
   fewer_.begin(sheets, loose);
   tried_ = std::numeric_limits<double>::infinity();
+}
+
+void SlabSheets::addSheets(const Bin& bin, std::size_t roll, std::vector<Bin>& sheets) {
+  std::vector<Slab> slabs;
+  addSlabs(bin.parts, 0, slabs);
+  for (const auto& sheet : sheetsOf(std::move(slabs), bin.parts.front().across)) {
+    const std::size_t stock = addStock(alongOf(sheet), roll);
+    sheets.push_back(binOf(job_, stock, sheet));
+  }
 }
 
 bool SlabSheets::step() {
@@ -55,10 +65,11 @@ bool SlabSheets::layLast() {
   for (const std::size_t kind : pool.kinds) {
     worth.push_back(areaOfKind(job_, kind));
     Micrometres shortest = before_;
-    for (const LyingSize& size : job_.sizes[roll_][kind]) shortest = std::min(shortest, size.along);
+    for (const LyingSize& size : job_.sizes[rolls_[roll_]][kind])
+      shortest = std::min(shortest, size.along);
     least = std::max(least, shortest);
   }
-  filler_.begin(roll_, pool.kinds, worth);
+  filler_.begin(rolls_[roll_], pool.kinds, worth);
   double along = std::max(double(least), kFirst * loose / double(across_));
   for (; along < double(before_) && !isEnough_(); along = along * kMore + 1) {
     const Slab slab = emptySlab(across_, static_cast<Micrometres>(along));
@@ -73,11 +84,12 @@ bool SlabSheets::layLast() {
   return false;
 }
 
-std::vector<std::vector<Slab>> SlabSheets::sheetsOf(std::vector<Slab> slabs) const {
+std::vector<std::vector<Slab>> SlabSheets::sheetsOf(std::vector<Slab> slabs,
+                                                    Micrometres across) const {
   constexpr double kLong = 0.7;  // of the width
   std::shuffle(slabs.begin(), slabs.end(), random_);
   std::vector<std::vector<Slab>> sheets;
-  const double enough = kLong * double(across_);
+  const double enough = kLong * double(across);
   for (Slab& slab : slabs) {
     if (sheets.empty() || double(alongOf(sheets.back())) >= enough) sheets.emplace_back();
     sheets.back().push_back(std::move(slab));
@@ -85,8 +97,8 @@ std::vector<std::vector<Slab>> SlabSheets::sheetsOf(std::vector<Slab> slabs) con
   return sheets;
 }
 
-std::size_t SlabSheets::addStock(Micrometres along) {
-  CutStock stock = whole_.stock(roll_);
+std::size_t SlabSheets::addStock(Micrometres along, std::size_t roll) {
+  CutStock stock = whole_.stock(rolls_[roll]);
   stock.form = StockForm::Sheet;
   stock.bottom = stock.top = 0;
   stock.along = along - stock.kerf;
@@ -94,7 +106,8 @@ std::size_t SlabSheets::addStock(Micrometres along) {
   stock.cost = double(along);
   problem_.stocks.push_back(std::move(stock));
   job_.stocks.push_back(problem_.stocks.size() - 1);
-  job_.sizes.push_back(whole_.sizes[roll_]);
+  ofRoll_.push_back(roll);
+  job_.sizes.push_back(whole_.sizes[rolls_[roll]]);
   for (auto& ways : job_.sizes.back())
     std::erase_if(ways, [&](const LyingSize& size) { return size.along > along; });
   return job_.stocks.size() - 1;
@@ -102,14 +115,16 @@ std::size_t SlabSheets::addStock(Micrometres along) {
 
 std::vector<Bin> SlabSheets::bins() const {
   std::vector<Bin> bins;
-  std::vector<Slab> slabs = last_;
+  std::vector<std::vector<Slab>> slabs(rolls_.size());
+  slabs[roll_] = last_;
   for (const Bin& bin : fewer_.bins()) {
     if (bin.stock >= whole_.stocks.size())
-      addSlabs(bin.parts, 0, slabs);
+      addSlabs(bin.parts, 0, slabs[ofRoll_[bin.stock - whole_.stocks.size()]]);
     else if (bin.pinned || !bin.holds.empty())
       bins.push_back(bin);
   }
-  if (!slabs.empty()) bins.push_back(binOf(whole_, roll_, slabs));
+  for (std::size_t b = 0; b < slabs.size(); ++b)
+    if (!slabs[b].empty()) bins.push_back(binOf(whole_, rolls_[b], slabs[b]));
   return bins;
 }
 

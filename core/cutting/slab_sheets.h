@@ -1,6 +1,6 @@
 // A roll's slabs taken as sheets of their lengths: as much as can be of one of them is laid on the
 // others and on what lies beside the roll, as where one sheet fewer is looked for, and what then is
-// loose on a slab as short as can be.
+// loose on a slab as short as can be. No other roll grows longer by it.
 #pragma once
 
 #include <functional>
@@ -23,16 +23,21 @@ class SlabSheets {
   /// One try; true once all lies on less of the roll than before.
   bool step();
   [[nodiscard]] double looseArea() const { return fewer_.looseArea(); }
-  /// Of the job, what holds something: the roll last, if it does.
+  /// Of the job, what holds something: rolls last.
   [[nodiscard]] std::vector<Bin> bins() const;
 
  private:
-  [[nodiscard]] std::vector<std::vector<Slab>> sheetsOf(std::vector<Slab> slabs) const;
-  std::size_t addStock(Micrometres along);
+  [[nodiscard]] std::vector<std::vector<Slab>> sheetsOf(std::vector<Slab> slabs,
+                                                        Micrometres across) const;
+  std::size_t addStock(Micrometres along, std::size_t roll);
+  /// A roll's, by some slabs that lie next to each other.
+  void addSheets(const Bin& bin, std::size_t roll, std::vector<Bin>& sheets);
   bool layLast();
 
   const MaterialJob& whole_;
-  std::size_t roll_;  // a stock of it
+  std::size_t roll_;                 // of the bins it began with
+  std::vector<std::size_t> rolls_;   // stocks, of all bins
+  std::vector<std::size_t> ofRoll_;  // which bin's, by added stock
   Micrometres across_;
   std::mt19937_64& random_;
   std::function<bool()> isEnough_;

@@ -205,34 +205,44 @@ RC_GTEST_PROP(Slabs, growShorterAndLoseNothing, ()) {
   RC_ASSERT(faultInBins(drawn, {roll}) == "");
 }
 
-// Slabs taken as sheets, with an off-cut beside them or not: each time less of the roll is used.
+// Slabs taken as sheets, with an off-cut or another roll beside them or not: each time less of the
+// roll is used, and no more of the other.
 RC_GTEST_PROP(SlabSheets, growShorterAndLoseNothing, ()) {
   Drawn drawn = anyJob(StockForm::Roll);
   RC_PRE(!drawn.jobs.empty());
-  if (*rc::gen::arbitrary<bool>()) {
-    CutStock offCut = drawn.problem.stocks[0];
-    offCut.id = "off-cut";
-    offCut.form = StockForm::Sheet;
-    offCut.along = *rc::gen::inRange(50, 900) * test::kMm;
-    drawn.problem.stocks.push_back(offCut);
+  const auto beside = *rc::gen::element(std::optional<StockForm>(), std::optional(StockForm::Sheet),
+                                        std::optional(StockForm::Roll));
+  if (beside) {
+    CutStock other = drawn.problem.stocks[0];
+    other.id = "other";
+    other.form = *beside;
+    if (*beside == StockForm::Sheet) other.along = *rc::gen::inRange(50, 900) * test::kMm;
+    drawn.problem.stocks.push_back(other);
     CutLayout told;
     drawn.jobs = materialJobs(drawn.problem, told);
     RC_PRE(drawn.jobs.size() == 1U && drawn.job().kinds.size() == drawn.problem.pieces.size());
   }
   const MaterialJob& job = drawn.job();
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
-  std::vector<Slab> slabs;
-  for (const std::size_t kind : piecesOf(job.counts)) slabs.push_back(aloneSlab(job, kind));
-  std::vector<Bin> bins{binOf(job, 0, slabs)};
-  if (job.stocks.size() > 1) bins.insert(bins.begin(), emptyBin(job, 1));
-  const auto used = [](const std::vector<Bin>& of) {
-    return of.back().stock == 0 ? of.back().end : 0;
+  std::array<std::vector<Slab>, 2> slabs;
+  for (const std::size_t kind : piecesOf(job.counts))
+    slabs[beside == StockForm::Roll && random() % 2 == 0 ? 1 : 0].push_back(aloneSlab(job, kind));
+  std::vector<Bin> bins{binOf(job, 0, slabs[0])};
+  if (beside) bins.push_back(binOf(job, 1, slabs[1]));
+  const auto used = [&](const std::vector<Bin>& of, std::size_t roll) {
+    Micrometres end = 0;
+    for (const Bin& bin : of)
+      if (bin.stock == roll && job.stock(roll).form == StockForm::Roll) end += bin.end;
+    return end;
   };
-  for (int times = 0; times < 4 && used(bins) > 0; ++times) {
-    SlabSheets sheets(job, bins, bins.size() - 1, random, kNever);
+  for (int times = 0; times < 4 && used(bins, 0) > 0; ++times) {
+    const auto roll =
+        std::find_if(bins.begin(), bins.end(), [](const Bin& bin) { return bin.stock == 0; });
+    SlabSheets sheets(job, bins, static_cast<std::size_t>(roll - bins.begin()), random, kNever);
     for (int i = 0; i < 600; ++i) {
       if (!sheets.step()) continue;
-      RC_ASSERT(used(sheets.bins()) < used(bins));
+      RC_ASSERT(used(sheets.bins(), 0) < used(bins, 0));
+      if (beside) RC_ASSERT(used(sheets.bins(), 1) <= used(bins, 1));
       bins = sheets.bins();
       break;
     }
