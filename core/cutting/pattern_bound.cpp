@@ -8,6 +8,7 @@
 #include "core/cutting/chance_filler.h"
 #include "core/cutting/cover_master.h"
 #include "core/cutting/plate_values.h"
+#include "core/cutting/price_centre.h"
 #include "core/cutting/slice_values.h"
 
 namespace drapery {
@@ -203,40 +204,6 @@ class PatternBound {
     for (const int each : job_.counts) count += each;
     return count;
   }
-  /// Prices drawn towards those that bounded best so far: they swing less (Wentges 1997, "Weighted
-  /// Dantzig-Wolfe decomposition for linear mixed-integer programming", International Transactions
-  /// in Operational Research 4; from memory).
-  class Centre {
-   public:
-    [[nodiscard]] double bound() const { return bound_; }
-    [[nodiscard]] bool isDrawing() const { return !prices_.empty() && !isPaused_; }
-    [[nodiscard]] std::vector<double> drawn(const CoverMaster& master) const {
-      constexpr double kDrawn = 0.5;
-      std::vector<double> prices;
-      for (std::size_t row = 0; row < master.rows(); ++row)
-        prices.push_back(isDrawing() ? kDrawn * prices_[row] + (1 - kDrawn) * master.price(row)
-                                     : master.price(row));
-      return prices;
-    }
-    /// @param isPaused whether nothing came of these: then the true ones are looked at.
-    void look(const std::vector<double>& prices, double bound, bool isPaused) {
-      isPaused_ = isPaused;
-      if (bound <= bound_) return;
-      bound_ = bound;
-      prices_ = prices;
-    }
-
-    void measureAnew() {
-      bound_ = 0.0;
-      isPaused_ = false;
-    }
-
-   private:
-    std::vector<double> prices_;
-    double bound_ = 0.0;
-    bool isPaused_ = false;
-  };
-
   struct Worths {
     std::vector<PlateValues::Worth> each;  // by kind
     double whole = kWhole;                 // what the dearest sheet costs
@@ -499,7 +466,7 @@ class PatternBound {
   std::vector<PlateValues> plates_;  // by stock, of the stage
   std::vector<SliceValues> slices_;  // by stock
   CoverMaster master_{{}};
-  Centre centre_;
+  PriceCentre centre_;
   std::vector<Known> known_;
   std::vector<std::size_t> promising_;  // of those that are known
   double promised_ = 0.0;
