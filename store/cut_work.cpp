@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <optional>
 #include <set>
 
 #include "core/cutting/cut_rectangle.h"
@@ -154,26 +155,28 @@ double CutWork::costOf(const CutLayout& layout, const std::string& material) con
 }
 
 bool CutWork::isLeastOfWhole(const CutLayout& layout, const MaterialCost& cost) const {
+  constexpr double kSame = 1e-9;
   if (cost.isProven) return true;
   double whole = 0.0, offCuts = 0.0;  // what is taken; what all of them weigh
-  std::set<double> prices;            // of whole sheets; 0: paid by length
+  std::optional<double> step;  // between two sums of whole sheets: 0 where it may be anything
   const auto isOffCut = [&](std::size_t s) { return problem.stocks[s].cost < costs[s]; };
   for (std::size_t s = 0; s < problem.stocks.size(); ++s) {
     const CutStock& stock = problem.stocks[s];
-    if (stock.material != cost.material) continue;
+    if (stock.material != cost.material || stock.cost <= 0) continue;
+    if (isOffCut(s) && !stock.count) return false;
     if (isOffCut(s))
-      offCuts += stock.cost * stock.count.value_or(1);
+      offCuts += stock.cost * *stock.count;
+    else if (stock.form == StockForm::Roll || (step && *step != stock.cost))
+      step = 0.0;
     else
-      prices.insert(stock.form == StockForm::Roll ? 0.0 : stock.cost);
+      step = stock.cost;
   }
+  if (!step || !cost.isWhole) return false;
   for (const CutSheet& sheet : layout.sheets)
     if (const CutStock& stock = problem.stocks[sheet.stock];
         stock.material == cost.material && !isOffCut(sheet.stock))
       whole += stock.cost * oftenOf(stock, sheet);
-  constexpr double kSame = 1e-9;
-  const double step = prices.size() == 1 ? *prices.begin() : 0.0;  // between two sums of them
-  return cost.isWhole &&
-         whole - std::max(0.0, cost.bound - offCuts) < std::max(step, 2 * kSame) - kSame;
+  return whole - std::max(0.0, cost.bound - offCuts) < std::max(*step - kSame, kSame);
 }
 
 std::vector<const PlannedPart*> BooksLaidOut::parts() const {

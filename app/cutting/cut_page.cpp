@@ -289,69 +289,65 @@ void CutPage::place() {
   placeCards();
 }
 
-/// In rows, by the moment of their first cut; at the largest scale at which all can be seen at
-/// once, as far as they can still be read; else they are smaller only if one turn then does.
+/// At the largest scale at which all can be seen at once, as far as they can still be read; else
+/// they are smaller only if one turn then does.
 void CutPage::placeCards() {
-  for (const Caption& caption : captions_) caption.label->hide();
-  std::size_t used = 0;
-  const auto captionFor = [&](int moment) {
-    if (used == captions_.size())
-      captions_.push_back({inkLabel({}, 13, palette_.secondInk, cardsSheet_, true), 0});
-    Caption& caption = captions_[used++];
-    caption.label->setText(
+  double scale = kLargest;
+  const auto shrink = [&](double least, int most) {
+    while (scale > least && rowsAt(scale).height > most) scale *= 0.94;
+  };
+  shrink(kRoomy, table_->height());
+  if (rowsAt(kLeast).height <= 2 * table_->height()) shrink(kLeast, 2 * table_->height());
+  const Rows rows = rowsAt(scale);
+  cardsSheet_->resize(table_->width(), std::max(rows.height, table_->height()));
+  for (std::size_t i = 0; i < cards_.size(); ++i) {
+    cards_[i]->setGeometry(mirrored(*cardsSheet_, rows.cards[i]));
+    cards_[i]->show();
+  }
+  for (QLabel* caption : captions_) caption->hide();
+  while (captions_.size() < rows.captions.size())
+    captions_.push_back(inkLabel({}, 13, palette_.secondInk, cardsSheet_, true));
+  for (std::size_t i = 0; i < rows.captions.size(); ++i) {
+    const auto& [moment, place] = rows.captions[i];
+    captions_[i]->setText(
         QString::fromStdString(momentTitle(static_cast<CutWhen>(moment), [](const char* english) {
           return QCoreApplication::translate("Moment", english).toStdString();
         })));
-    return caption.label;
-  };
-  const int room = table_->width() - 2 * kEdge;
-  const int captionHeight = QFontMetrics(textFont(13, true)).height() + 6;
-  // How high all of it is at a scale; placed where `isReal`.
-  const auto layAt = [&](double scale, bool isReal) {
-    used = 0;
-    int x = kEdge, y = 12, row = 0, moment = -1;
-    for (std::size_t i = 0; i < cards_.size(); ++i) {
-      // A long roll has a scale of its own.
-      const double whole = (room - 2.0 * kEdge) / cards_[i]->sheetSize().width();
-      cards_[i]->setScale(cards_[i]->isLying() ? std::min(scale, whole) : scale);
-      const QSize size = cards_[i]->sizeHint();
-      const int of = momentOf(shown_.sheets[order_[i]]);
-      const bool isNew = of != moment;
-      if (isNew || x + size.width() > kEdge + room) {
-        // A moment goes on in the row where it has room.
-        const int wide = std::max(size.width(), captionHeight * 6);
-        if (moment >= 0 && (!isNew || x + wide > kEdge + room)) {
-          x = kEdge;
-          y += row + kBetween / 2;
-          row = 0;
-        }
-        if (isNew && isReal) {
-          QLabel* label = captionFor(of);
-          label->adjustSize();
-          label->setGeometry(mirrored(*cardsSheet_, {x + 6, y, label->width(), captionHeight}));
-          label->show();
-        }
-        moment = of;
-      }
-      if (isReal) {
-        cards_[i]->setGeometry(
-            mirrored(*cardsSheet_, {x, y + captionHeight, size.width(), size.height()}));
-        cards_[i]->show();
-      }
-      x += std::max(size.width(), isNew ? captionHeight * 6 : 0) + kBetween;
-      row = std::max(row, captionHeight + size.height());
+    captions_[i]->adjustSize();
+    captions_[i]->setGeometry(
+        mirrored(*cardsSheet_, {place.x(), place.y(), captions_[i]->width(), captionHeight()}));
+    captions_[i]->show();
+  }
+}
+
+int CutPage::captionHeight() { return QFontMetrics(textFont(13, true)).height() + 6; }
+
+/// By the moment of their first cut; a moment goes on in the row where it has room.
+CutPage::Rows CutPage::rowsAt(double scale) {
+  const int room = table_->width() - 2 * kEdge, caption = captionHeight();
+  Rows rows;
+  int x = kEdge, y = 12, row = 0, moment = -1;
+  for (std::size_t i = 0; i < cards_.size(); ++i) {
+    // A long roll has a scale of its own.
+    const double whole = (room - 2.0 * kEdge) / cards_[i]->sheetSize().width();
+    cards_[i]->setScale(cards_[i]->isLying() ? std::min(scale, whole) : scale);
+    const QSize size = cards_[i]->sizeHint();
+    const int of = momentOf(shown_.sheets[order_[i]]);
+    const bool isNew = of != moment;
+    const int wide = isNew ? std::max(size.width(), caption * 6) : size.width();
+    if (moment >= 0 && x + wide > kEdge + room) {
+      x = kEdge;
+      y += row + kBetween / 2;
+      row = 0;
     }
-    return y + row + 12;
-  };
-  double scale = kLargest;
-  const auto shrink = [&](double least, int most) {
-    while (scale > least && layAt(scale, false) > most) scale *= 0.94;
-  };
-  shrink(kRoomy, table_->height());
-  if (layAt(kLeast, false) <= 2 * table_->height()) shrink(kLeast, 2 * table_->height());
-  const int high = layAt(scale, false);
-  cardsSheet_->resize(table_->width(), std::max(high, table_->height()));
-  layAt(scale, true);
+    if (isNew) rows.captions.emplace_back(of, QPoint(x + 6, y));
+    moment = of;
+    rows.cards.emplace_back(QPoint(x, y + caption), size);
+    x += wide + kBetween;
+    row = std::max(row, caption + size.height());
+  }
+  rows.height = y + row + 12;
+  return rows;
 }
 
 void CutPage::paintEvent(QPaintEvent*) {

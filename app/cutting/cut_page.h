@@ -68,6 +68,14 @@ class CutPage : public StagePage {
   void writePiece();
   void place();
   void placeCards();
+  /// Where the cards lie, and the moments that begin there.
+  struct Rows {
+    std::vector<QRect> cards;
+    std::vector<std::pair<int, QPoint>> captions;
+    int height = 0;
+  };
+  Rows rowsAt(double scale);
+  static int captionHeight();
   void look(std::optional<std::size_t> sheet);
   void lookAtStock(bool isShown);
   void showSheet();
@@ -121,11 +129,7 @@ class CutPage : public StagePage {
   InkButton* back_;
   QLabel* wrong_;  // with what was typed in the stock
   std::vector<SheetCard*> cards_;
-  struct Caption {
-    QLabel* label = nullptr;
-    int moment = 0;
-  };
-  std::vector<Caption> captions_;
+  std::vector<QLabel*> captions_;
   std::vector<std::size_t> order_;  // of the cards: sheets by the moment of their first cut
   std::map<std::string, std::vector<GaugeStep>> steps_;  // by material
   CutLayout shown_;                                      // cut as the shear takes it

@@ -295,28 +295,27 @@ class LayingOut {
       sharpen(course, limits_, part);
     }
     if (open() > 0) tellBetter(true);
-    // In turns: what one of them does not need is for the others.
-    while (open() > 0 && !whole_.isOver() && bettered(limits_.steps ? 1.0 : kTurns)) {
-    }
+    // In turns: what one of them does not need is for the others. Where tries are counted one is
+    // all.
+    do {
+      giveTurns();
+    } while (!limits_.steps && open() > 0 && !whole_.isOver());
     return found(!whole_.isCancelled());
   }
 
  private:
-  static constexpr double kTurns = 2.0;
-
   [[nodiscard]] std::ptrdiff_t open() const {
     return std::count_if(courses_.begin(), courses_.end(),
                          [](const Course& course) { return course.isUnsettled(); });
   }
-  /// Each that is open for its share of the time that is left, in so many turns; false where tries
-  /// are counted: then one is all.
-  bool bettered(double turns) {
-    constexpr double kLast = 0.5;  // seconds
-    const double share = whole_.left() / double(open()) / (whole_.left() > kLast ? turns : 1.0);
+  /// Each that is open half of its share of the time that is left; in the end all of it.
+  void giveTurns() {
+    constexpr double kTurns = 2.0, kLast = 0.5;  // seconds
+    const double turns = whole_.left() > kLast ? kTurns : 1.0;
+    const double share = whole_.left() / turns / double(std::max<std::ptrdiff_t>(1, open()));
     for (Course& course : courses_)
       if (course.isUnsettled())
         better(course, limits_, Watch(limits_, share), [this] { tellBetter(false); });
-    return !limits_.steps;
   }
   /// @param isNews whether it is told however short ago the last was.
   void tellBetter(bool isNews) {

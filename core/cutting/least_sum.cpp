@@ -79,11 +79,14 @@ class LeastSum {
     return least;
   }
 
-  /// How many of it would cover what is left.
-  [[nodiscard]] double needed(const Stock& stock, const std::vector<double>& left) const {
+  /// How many of it would cover what is left, as far as it can.
+  /// @param from the first cover that counts.
+  [[nodiscard]] double needed(const Stock& stock, const std::vector<double>& left,
+                              std::size_t from) const {
     double most = 0.0;
-    for (std::size_t k = 0; k < left.size(); ++k)
-      if (left[k] > 0) most = std::max(most, left[k] / covers_[k].values[stock.which]);
+    for (std::size_t k = from; k < left.size(); ++k)
+      if (const double each = covers_[k].values[stock.which]; left[k] > 0 && each > 0)
+        most = std::max(most, left[k] / each);
     return most;
   }
   /// What these and those after them cost at least for what is left.
@@ -109,18 +112,22 @@ class LeastSum {
     }
     if (from == stocks_.size()) return;
     const Stock& stock = stocks_[from];
-    const double whole = needed(stock, left);
     if (stock.isRoll) {
-      const double used = std::max(whole, stock.least);
-      least_ = std::min(least_, sum + std::max(0.0, used * stock.cost + stock.before));
+      const double used = std::max(needed(stock, left, kCost + 1), stock.least);
+      least_ =
+          std::min(least_, sum + std::max({0.0, left[kCost], used * stock.cost + stock.before}));
       return;
     }
-    for (double n = std::min(std::ceil(whole), double(stock.count)); n >= 0 && tries_ > 0; --n) {
+    const double most = std::min(std::ceil(needed(stock, left, kCost)), double(stock.count));
+    for (double n = most; n >= 0 && tries_ > 0; --n) {
       std::vector<double> rest = left;
       for (std::size_t k = 0; k < rest.size(); ++k) rest[k] -= n * covers_[k].values[stock.which];
       search(from + 1, sum + n * stock.cost, rest);
     }
   }
+
+  /// The first cover is the bound that is known: what is used costs as much, all told.
+  static constexpr std::size_t kCost = 0;
 
   bool isApt_ = true;
   int tries_ = 200'000;

@@ -40,7 +40,8 @@ void OneFewer::offer(const std::vector<Bin>& bins) {
   const double loose = looseArea();
   State before = std::move(now_);
   begin(bins, {});
-  if (now_.bins.size() != before.bins.size() || looseArea() >= loose) now_ = std::move(before);
+  if (now_.loose.empty() || now_.bins.size() != before.bins.size() || looseArea() >= loose)
+    now_ = std::move(before);
 }
 
 double OneFewer::looseArea() const {

@@ -24,10 +24,9 @@ constexpr double kForPatterns = 0.7;  // of it until the bound is all that is lo
 constexpr double kWhole = 1e8;        // what the dearest sheet costs, in whole numbers; less where
 constexpr double kMost = 2e9;         // something would be worth more than that
 constexpr double kSame = 1e-9;
-constexpr double kHardly =
-    0.01;  // more than is known: where lengths are paid for it changes little
-constexpr double kNoGain = 1e-7;               // of the dearest sheet
-constexpr double kNear = 0.05;                 // of it: patterns that may serve for less
+constexpr double kHardly = 0.01;  // above what is known: of lengths no more is worth the time
+constexpr double kNoGain = 1e-7;  // of the dearest sheet
+constexpr double kNear = 0.05;    // of it: patterns that may serve for less
 constexpr double kPivot = 1e4, kProper = 1e6;  // of work
 constexpr std::size_t kOthers = 20;            // patterns beside the best; and for two kinds one
 
@@ -44,9 +43,10 @@ class PatternBound {
     }
     isBounding_ = !isProper && !isOneRoll(job);
     for (std::size_t s = 0; s < job.stocks.size(); ++s) {
-      slices_.emplace_back(job, s);
-      if (isRoll(s))
-        isBounding_ = isBounding_ && job.stock(s).count.has_value() && slices_[s].isUsable();
+      slices_.push_back(isRoll(s) && isBounding_ ? std::optional(SliceValues(job, s))
+                                                 : std::nullopt);
+      if (slices_[s])
+        isBounding_ = isBounding_ && job.stock(s).count.has_value() && slices_[s]->isUsable();
       hasRoll_ = hasRoll_ || isRoll(s);
       isApt_ = isApt_ && job.stock(s).cost > 0;
       dearest_ = std::max(dearest_, job.stock(s).cost);
@@ -326,9 +326,10 @@ class PatternBound {
   }
   double bestSlice(const Worths& worth, std::size_t stock, CoverMaster::Column& column) {
     const Micrometres along = plates_[stock].usable().along;
-    work_ += slices_[stock].work();
-    const double value = slices_[stock].best({worth.each.begin(), worth.each.end()}, along);
-    column = slices_[stock].slice(along);
+    SliceValues& slices = *slices_[stock];
+    work_ += slices.work();
+    const double value = slices.best({worth.each.begin(), worth.each.end()}, along);
+    column = slices.slice(along);
     return value;
   }
   [[nodiscard]] bool isSliced(std::size_t stock) const {
@@ -463,8 +464,8 @@ class PatternBound {
   Patterns found_;
   double enough_ = 0.0, hardlyMore_ = 0.0, most_ = 0.0, work_ = 0.0;
   Stage stage_ = Stage::Quick;
-  std::vector<PlateValues> plates_;  // by stock, of the stage
-  std::vector<SliceValues> slices_;  // by stock
+  std::vector<PlateValues> plates_;                 // by stock, of the stage
+  std::vector<std::optional<SliceValues>> slices_;  // by stock, of rolls that are bounded
   CoverMaster master_{{}};
   PriceCentre centre_;
   std::vector<Known> known_;

@@ -17,8 +17,8 @@ class SheetFilling {
   /// @param isEnough asked now and then; then it ends with what it has.
   SheetFilling(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough);
 
-  /// First what is free around pins, then a sheet of each stock named; what is left over stays
-  /// loose.
+  /// First what is free around pins and, filling slab by slab, beyond what lies on rolls; then a
+  /// sheet of each stock named. What is left over stays loose.
   /// @param used sheets by stock of the job.
   void fill(const std::vector<std::size_t>& stocks, const Beginning& how, std::vector<Bin>& bins,
             std::vector<int>& used, std::vector<std::size_t>& loose);
@@ -48,7 +48,7 @@ class SheetFilling {
   /// needs little.
   [[nodiscard]] int timesAgain(const Beginning& how, const SheetPart& region,
                                const std::vector<std::size_t>& kinds, const Counts& pool) const;
-  /// What is free around its pins; on a roll nothing beyond them, whose length is not known yet.
+  /// What is free around its pins; on a roll not what lies beyond them.
   void fillAround(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool);
   /// A roll from its beginning: each shelf as high as one of the higher pieces that are left.
   void shelves(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool);

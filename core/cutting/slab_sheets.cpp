@@ -17,7 +17,7 @@ SlabSheets::SlabSheets(const MaterialJob& job, const std::vector<Bin>& bins, std
       fewer_(job_, random),
       filler_(job, random) {
   job_.problem = &problem_;
-  for (const Bin& bin : bins) rolls_.push_back(bin.stock);
+  for (const Bin& bin : bins) stockOf_.push_back(bin.stock);
   std::vector<Bin> sheets;
   addSheets(bins[roll], roll, sheets);
   const auto least = std::min_element(
@@ -28,8 +28,10 @@ SlabSheets::SlabSheets(const MaterialJob& job, const std::vector<Bin>& bins, std
   sheets.erase(least);
   for (std::size_t b = 0; b < bins.size(); ++b) {
     if (b == roll) continue;
-    if (bins[b].pinned || job.stock(bins[b].stock).form == StockForm::Sheet)
+    if (job.stock(bins[b].stock).form == StockForm::Sheet)
       sheets.push_back(bins[b]);
+    else if (bins[b].pinned)
+      aside_.push_back(bins[b]);
     else
       addSheets(bins[b], b, sheets);
   }
@@ -65,11 +67,11 @@ bool SlabSheets::layLast() {
   for (const std::size_t kind : pool.kinds) {
     worth.push_back(areaOfKind(job_, kind));
     Micrometres shortest = before_;
-    for (const LyingSize& size : job_.sizes[rolls_[roll_]][kind])
+    for (const LyingSize& size : job_.sizes[stockOf_[roll_]][kind])
       shortest = std::min(shortest, size.along);
     least = std::max(least, shortest);
   }
-  filler_.begin(rolls_[roll_], pool.kinds, worth);
+  filler_.begin(stockOf_[roll_], pool.kinds, worth);
   double along = std::max(double(least), kFirst * loose / double(across_));
   for (; along < double(before_) && !isEnough_(); along = along * kMore + 1) {
     const Slab slab = emptySlab(across_, static_cast<Micrometres>(along));
@@ -98,7 +100,7 @@ std::vector<std::vector<Slab>> SlabSheets::sheetsOf(std::vector<Slab> slabs,
 }
 
 std::size_t SlabSheets::addStock(Micrometres along, std::size_t roll) {
-  CutStock stock = whole_.stock(rolls_[roll]);
+  CutStock stock = whole_.stock(stockOf_[roll]);
   stock.form = StockForm::Sheet;
   stock.bottom = stock.top = 0;
   stock.along = along - stock.kerf;
@@ -106,25 +108,25 @@ std::size_t SlabSheets::addStock(Micrometres along, std::size_t roll) {
   stock.cost = double(along);
   problem_.stocks.push_back(std::move(stock));
   job_.stocks.push_back(problem_.stocks.size() - 1);
-  ofRoll_.push_back(roll);
-  job_.sizes.push_back(whole_.sizes[rolls_[roll]]);
+  ofBin_.push_back(roll);
+  job_.sizes.push_back(whole_.sizes[stockOf_[roll]]);
   for (auto& ways : job_.sizes.back())
     std::erase_if(ways, [&](const LyingSize& size) { return size.along > along; });
   return job_.stocks.size() - 1;
 }
 
 std::vector<Bin> SlabSheets::bins() const {
-  std::vector<Bin> bins;
-  std::vector<std::vector<Slab>> slabs(rolls_.size());
+  std::vector<Bin> bins = aside_;
+  std::vector<std::vector<Slab>> slabs(stockOf_.size());
   slabs[roll_] = last_;
   for (const Bin& bin : fewer_.bins()) {
     if (bin.stock >= whole_.stocks.size())
-      addSlabs(bin.parts, 0, slabs[ofRoll_[bin.stock - whole_.stocks.size()]]);
+      addSlabs(bin.parts, 0, slabs[ofBin_[bin.stock - whole_.stocks.size()]]);
     else if (bin.pinned || !bin.holds.empty())
       bins.push_back(bin);
   }
   for (std::size_t b = 0; b < slabs.size(); ++b)
-    if (!slabs[b].empty()) bins.push_back(binOf(whole_, rolls_[b], slabs[b]));
+    if (!slabs[b].empty()) bins.push_back(binOf(whole_, stockOf_[b], slabs[b]));
   return bins;
 }
 

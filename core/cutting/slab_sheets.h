@@ -35,9 +35,10 @@ class SlabSheets {
   bool layLast();
 
   const MaterialJob& whole_;
-  std::size_t roll_;                 // of the bins it began with
-  std::vector<std::size_t> rolls_;   // stocks, of all bins
-  std::vector<std::size_t> ofRoll_;  // which bin's, by added stock
+  std::size_t roll_;                  // of the bins it began with
+  std::vector<std::size_t> stockOf_;  // of each of those
+  std::vector<std::size_t> ofBin_;    // which of them it is part of, by added stock
+  std::vector<Bin> aside_;            // rolls with pins: what lies on them stays there
   Micrometres across_;
   std::mt19937_64& random_;
   std::function<bool()> isEnough_;

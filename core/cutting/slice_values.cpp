@@ -25,6 +25,7 @@ double SliceValues::best(const std::vector<double>& worth, Micrometres along) {
   double most = 0.0;               // of one side by side with itself
   for (const Way& way : ways_)
     most = std::max(most, worth[way.kind] / way.along / double(way.across));
+  values_.clear();
   if (most <= 0.0) return 0.0;
   const double unit = most * double(room_ * step_) / kWhole;
   for (Way& way : ways_)
@@ -45,7 +46,7 @@ double SliceValues::best(const std::vector<double>& worth, Micrometres along) {
 
 std::vector<std::pair<std::size_t, double>> SliceValues::slice(Micrometres along) const {
   std::vector<std::pair<std::size_t, double>> slice;
-  for (std::size_t place = values_.size() - 1; place > 0;) {
+  for (std::size_t place = values_.empty() ? 0 : values_.size() - 1; place > 0;) {
     if (taken_[place] == ways_.size()) {
       --place;
       continue;

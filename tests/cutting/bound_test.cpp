@@ -46,6 +46,7 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuch, ()) {
     RC_ASSERT(patterns.bound <= exact->cost + 1e-9);
     RC_ASSERT(leastSumFrom(job, patterns.bound, patterns.covers) <= exact->cost + 1e-9);
     RC_ASSERT(leastSumFrom(job, costBound(job, kNever)) <= exact->cost + 1e-9);
+    RC_ASSERT(leastSumFrom(job, exact->cost, patterns.covers) <= exact->cost + 1e-9);
     RC_ASSERT(patterns.bound > 0);
   }
 }
@@ -74,6 +75,7 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuchOfRollsBesideSheets, ()) {
     const Patterns patterns = findPatterns(job, 0.0, kEndless, 1.0, kNever);
     RC_ASSERT(patterns.bound <= exact->cost + 1e-9);
     RC_ASSERT(leastSumFrom(job, patterns.bound, patterns.covers) <= exact->cost + 1e-9);
+    RC_ASSERT(leastSumFrom(job, exact->cost, patterns.covers) <= exact->cost + 1e-9);
   }
 }
 

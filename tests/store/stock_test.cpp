@@ -263,6 +263,16 @@ TEST(CutWork, tellsWhetherLessFromWholeSheetsIsPossible) {
     cost.bound = bound;
     EXPECT_EQ(work.isLeastOfWhole(layout, cost), isLeast) << bound;
   }
+  // Nothing is certain of what costs nothing, nor of off-cuts without end.
+  CutWork free = work, endless = work;
+  for (std::size_t s = 0; s < work.costs.size(); ++s) {
+    free.costs[s] = free.problem.stocks[s].cost = 0.0;
+    endless.problem.stocks[s].count.reset();
+  }
+  cost.bound = whole;
+  EXPECT_FALSE(endless.isLeastOfWhole(layout, cost));
+  cost.bound = 0.0;
+  EXPECT_FALSE(free.isLeastOfWhole(layout, cost));
 }
 
 }  // namespace

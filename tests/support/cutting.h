@@ -46,6 +46,7 @@ inline CutProblem anyProblem(int kinds, int most, int stocks) {
     stock.kerf = from(0, 2) == 0 ? from(1, 40) * (kMm / 10) : 0;
     stock.left = from(0, 8) * kMm;
     stock.top = from(0, 8) * kMm;
+    stock.bottom = from(0, 8) * kMm;
     stock.cost = from(1, 4);
     if (from(0, 3) == 0) stock.count = from(0, 3);
     if (from(0, 4) == 0) {
