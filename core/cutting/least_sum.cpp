@@ -23,15 +23,16 @@ class LeastSum {
       const CutStock& stock = job.stock(s);
       const UsableSize usable = usableOf(stock);
       const bool isRoll = stock.form == StockForm::Roll;
-      isApt_ = isApt_ && stock.cost > 0 && (!isRoll || (stock.count == 1 && ++rolls == 1));
       const double each = isRoll ? stock.cost / 1e6 : stock.cost;
+      cost.values.push_back(each);
+      area.values.push_back(double(usable.across) * (isRoll ? 1.0 : double(usable.along)));
+      if (stock.count == 0) continue;
+      isApt_ = isApt_ && stock.cost > 0 && (!isRoll || (stock.count == 1 && ++rolls == 1));
       Stock one{each, stock.count.value_or(std::numeric_limits<int>::max()), isRoll, s};
       if (isRoll) {
         one.before = each * double(stock.bottom - stock.kerf);
         one.least = leastAlong(job, s);
       }
-      cost.values.push_back(each);
-      area.values.push_back(double(usable.across) * (isRoll ? 1.0 : double(usable.along)));
       stocks_.push_back(one);
     }
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)

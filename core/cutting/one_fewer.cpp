@@ -26,10 +26,7 @@ void OneFewer::begin(const std::vector<Bin>& bins, const std::vector<std::size_t
     now_.worth.push_back(area * std::pow(area / most, kLargeFirst));
   }
   now_.last.reset();
-  if (now_.loose.empty()) {
-    leaveOut();
-    keepForLast();
-  }
+  if (now_.loose.empty() && leaveOut()) keepForLast();
   now_.looseWorth = now_.least = worthOf(now_.loose);
   now_.before.fill(now_.looseWorth);
   bettered_ = tried_;
@@ -50,11 +47,11 @@ double OneFewer::looseArea() const {
   return area;
 }
 
-void OneFewer::leaveOut() {
+bool OneFewer::leaveOut() {
   double needed = looseArea();
   for (const Bin& bin : now_.bins) needed += bin.area;
   const std::vector<SheetSwap> swaps = cheaperSwaps(job_, now_.bins, needed);
-  if (swaps.empty()) return;
+  if (swaps.empty()) return false;
   std::size_t which = 0;
   while (which + 1 < swaps.size() && below(2) == 0) ++which;
   for (const std::size_t stock : swaps[which].out) {
@@ -64,6 +61,7 @@ void OneFewer::leaveOut() {
     now_.bins.erase(now_.bins.begin() + static_cast<std::ptrdiff_t>(bin));
   }
   for (const std::size_t stock : swaps[which].in) now_.bins.push_back(emptyBin(job_, stock));
+  return true;
 }
 
 std::size_t OneFewer::emptiestOf(std::size_t stock) const {

@@ -32,8 +32,9 @@ class OneFewer {
   [[nodiscard]] double looseArea() const;
 
  private:
-  /// A sheet or two, or cheaper ones in their place; mostly so that much room is left.
-  void leaveOut();
+  /// A sheet or two, or cheaper ones in their place; mostly so that much room is left. False where
+  /// nothing that costs less has the room: then nothing is loose.
+  bool leaveOut();
   [[nodiscard]] std::size_t emptiestOf(std::size_t stock) const;
   void keepForLast();
   bool layLast();

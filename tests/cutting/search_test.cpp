@@ -14,6 +14,7 @@
 #include "core/cutting/roll_slabs.h"
 #include "core/cutting/shorter_roll.h"
 #include "core/cutting/slab_sheets.h"
+#include "core/cutting/slice_values.h"
 #include "tests/support/cutting.h"
 #include "tests/support/judge.h"
 
@@ -250,6 +251,39 @@ RC_GTEST_PROP(SlabSheets, growShorterAndLoseNothing, ()) {
   std::erase_if(bins, [](const Bin& bin) { return bin.holds.empty(); });
   RC_ASSERT(countsOf(job, bins) == job.counts);
   RC_ASSERT(faultInBins(drawn, bins) == "");
+}
+
+/// What pieces side by side can be worth on so many millimetres, every taking of them tried.
+double worthAcross(const std::vector<std::pair<Micrometres, double>>& ways, Micrometres room) {
+  double most = 0.0;
+  for (const auto& [across, worth] : ways)
+    if (across <= room) most = std::max(most, worth + worthAcross(ways, room - across));
+  return most;
+}
+
+// A slice lies within the roll, is worth what is said, and nothing side by side is worth more; also
+// where nothing is worth anything.
+RC_GTEST_PROP(SliceValues, areTheMostThatLiesSideBySide, ()) {
+  Drawn drawn = anyJob(StockForm::Roll);
+  RC_PRE(!drawn.jobs.empty());
+  const MaterialJob& job = drawn.job();
+  const Micrometres room = usableOf(job.stock(0)).across;
+  std::vector<double> worth;
+  std::vector<std::pair<Micrometres, double>> ways;  // of a slice a millimetre long
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
+    worth.push_back(*rc::gen::element(0.0, 0.0, 1.0, 3.7, 10.0));
+    for (const LyingSize& size : job.sizes[0][kind]) {
+      RC_PRE(8 * size.across > room);  // else there are too many takings
+      ways.emplace_back(size.across, worth.back() * test::kMm / double(size.along));
+    }
+  }
+  SliceValues slices(job, 0);
+  RC_PRE(slices.isUsable());
+  const double most = slices.best(worth, test::kMm);
+  RC_ASSERT(std::abs(most - worthAcross(ways, room)) <= 1e-9 * (1 + most));
+  double sum = 0.0;
+  for (const auto& [kind, often] : slices.slice(test::kMm)) sum += often * worth[kind];
+  RC_ASSERT(std::abs(sum - most) <= 1e-9 * (1 + most));
 }
 
 // Rounded down more fits than there is room for, rounded up less; what is told to fit does.
