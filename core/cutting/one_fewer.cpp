@@ -14,6 +14,13 @@ OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random)
 }
 
 void OneFewer::begin(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost) {
+  beginWith(bins, lost);
+  if (!lost.empty() || !leaveOut()) return;
+  keepForLast();
+  measureAnew();
+}
+
+void OneFewer::beginWith(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost) {
   constexpr double kLargeFirst = 0.1;
   now_.bins = bins;
   now_.loose = lost;
@@ -26,7 +33,10 @@ void OneFewer::begin(const std::vector<Bin>& bins, const std::vector<std::size_t
     now_.worth.push_back(area * std::pow(area / most, kLargeFirst));
   }
   now_.last.reset();
-  if (now_.loose.empty() && leaveOut()) keepForLast();
+  measureAnew();
+}
+
+void OneFewer::measureAnew() {
   now_.looseWorth = now_.least = worthOf(now_.loose);
   now_.before.fill(now_.looseWorth);
   bettered_ = tried_;

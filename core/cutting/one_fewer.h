@@ -22,6 +22,8 @@ class OneFewer {
   /// come in the place of one or two; of several sheets one more is emptied, for what is loose in
   /// the end.
   void begin(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost);
+  /// The same, but nothing is left out.
+  void beginWith(const std::vector<Bin>& bins, const std::vector<std::size_t>& loose);
   /// Goes on from another lay-out of as many sheets, where that leaves less loose.
   void offer(const std::vector<Bin>& bins);
   /// One try; true once all lies somewhere.
@@ -37,6 +39,7 @@ class OneFewer {
   bool leaveOut();
   [[nodiscard]] std::size_t emptiestOf(std::size_t stock) const;
   void keepForLast();
+  void measureAnew();
   bool layLast();
   [[nodiscard]] double worthOf(const std::vector<std::size_t>& kinds) const;
   /// Some pieces of one sheet or two laid anew there, with what is loose.

@@ -46,8 +46,8 @@ std::optional<std::vector<Bin>> RollShortening::step() {
     merged_.step();
     if (merged_.along() < before) return withRoll(merged_.shortest());
   }
-  const bool isBeside = bins_.size() > 1 && random_() % 2 == 0;
-  return isMany_ || isBeside ? stepMany() : stepFew();
+  const std::size_t kAlone = bins_.size() > 1 ? 10 : 2;
+  return isMany_ || random_() % kAlone > 0 ? stepMany() : stepFew();
 }
 
 std::optional<std::vector<Bin>> RollShortening::stepFew() {
@@ -61,7 +61,7 @@ std::optional<std::vector<Bin>> RollShortening::stepFew() {
 
 std::optional<std::vector<Bin>> RollShortening::stepMany() {
   constexpr int kTries = 200;
-  constexpr int kPatience = 2000;  // tries without less being loose
+  constexpr int kPatience = 4000;  // tries without less being loose
   if (!sheets_ || inVain_ > kPatience) {
     sheets_ = std::make_unique<SlabSheets>(whole_, bins_, which_, random_, isEnough_);
     leastLoose_ = sheets_->looseArea();

@@ -1,6 +1,6 @@
-// A roll's slabs taken as sheets of their lengths: as much as can be of one of them is laid on the
-// others and on what lies beside the roll, as where one sheet fewer is looked for, and what then is
-// loose on a slab as short as can be. No other roll grows longer by it.
+// A roll's slabs taken as sheets of their lengths, with what lies beside the roll: one of them is
+// made a little shorter, or as much as can be of it is laid on the others, as where one sheet fewer
+// is looked for, and what then is loose on a slab as short as can be. No other roll grows longer.
 #pragma once
 
 #include <functional>
@@ -20,7 +20,7 @@ class SlabSheets {
   SlabSheets(const SlabSheets&) = delete;
   SlabSheets& operator=(const SlabSheets&) = delete;
 
-  /// One try; true once all lies on less of the roll than before.
+  /// One try; true once all lies where it costs less than before.
   bool step();
   [[nodiscard]] double looseArea() const { return fewer_.looseArea(); }
   /// Of the job, what holds something: rolls last.
@@ -32,6 +32,18 @@ class SlabSheets {
   std::size_t addStock(Micrometres along, std::size_t roll);
   /// A roll's, by some slabs that lie next to each other.
   void addSheets(const Bin& bin, std::size_t roll, std::vector<Bin>& sheets);
+  /// @param parts how many of the sheets are the roll's: the first.
+  /// @returns what is loose.
+  std::vector<std::size_t> leaveOut(std::vector<Bin>& sheets, std::size_t parts);
+  /// A little of one of them, no matter what lies there.
+  std::vector<std::size_t> shorten(std::vector<Bin>& sheets, std::size_t parts);
+  /// What costs hardly anything is put in; it may be that another sheet is, or that one goes.
+  /// @param all of the roll, um. @param most by which it may become shorter for it, um.
+  /// @returns how much longer the roll may be for it at the same cost, um.
+  double otherSheets(std::vector<Bin>& sheets, std::size_t parts, double all, double most,
+                     std::vector<std::size_t>& loose);
+  [[nodiscard]] bool isThereMore(const std::vector<Bin>& sheets, std::size_t stock) const;
+  void fill(Bin& bin, Pool& pool);
   bool layLast();
 
   const MaterialJob& whole_;
