@@ -142,10 +142,6 @@ StockPattern patternOf(const Stock& shelf, const std::string& material) {
   return StockPattern::None;
 }
 
-static double oftenOf(const CutStock& stock, const CutSheet& sheet) {
-  return stock.form == StockForm::Roll ? double(lengthUsed(stock, sheet)) / 1e6 : sheet.repeat;
-}
-
 double CutWork::costOf(const CutLayout& layout, const std::string& material) const {
   double cost = 0.0;
   for (const CutSheet& sheet : layout.sheets)

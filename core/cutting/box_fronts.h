@@ -20,6 +20,10 @@ struct CutBox {
   bool isTurned = false;
 };
 
+/// One more box among those of a taking, if it lies within `usable` and none is as small; those
+/// that are no smaller than it go.
+void addBox(std::vector<CutBox>& front, const CutBox& box, const UsableSize& usable);
+
 /// What is looked for: nothing longer, and nothing of which more is lost than that.
 struct BoxLimits {
   Micrometres along = std::numeric_limits<Micrometres>::max();
@@ -33,6 +37,8 @@ class BoxFronts {
   BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex& index, std::uint64_t& work,
             const std::function<bool()>& isEnough, const BoxLimits& limits = {});
   [[nodiscard]] bool isWhole() const { return isWhole_; }
+  /// Of its pieces, enlarged, um2; 0 of what has no room at all.
+  [[nodiscard]] double areaOf(std::size_t set) const;
 
   /// By growing width, with falling height; empty where the taking does not fit.
   [[nodiscard]] const std::vector<CutBox>& of(std::size_t set) const { return fronts_[set]; }
@@ -41,7 +47,6 @@ class BoxFronts {
   void join(std::size_t set, std::uint64_t& work);
   /// @param most what the box may come to, um2.
   void add(std::vector<CutBox>& front, const CutBox& box, double most) const;
-  [[nodiscard]] double mostOf(std::size_t set) const;
 
   const CountIndex& index_;
   UsableSize usable_;
@@ -49,6 +54,7 @@ class BoxFronts {
   std::vector<double> areas_;  // by kind, enlarged
   bool isWhole_ = true;
   std::vector<std::vector<CutBox>> fronts_;
+  std::vector<char> isThere_;  // any box at all: most are looked at in vain
 };
 
 }  // namespace drapery

@@ -28,12 +28,27 @@ class CountIndex {
   /// Calls with the number of each part of what `set` stands for: nothing first, `set` last.
   template <typename Act>
   void eachPartOf(std::size_t set, Act act) const {
+    eachPartUpTo(set, set, act);
+  }
+  /// Of a taking's parts those that leave a piece of its last kind over, nothing first.
+  template <typename Act>
+  void eachRestOf(std::size_t set, Act act) const {
+    std::size_t last = kinds() - 1;
+    while (count(set, last) == 0) --last;
+    eachPartUpTo(set, static_cast<std::size_t>(count(set, last)) * strides_[last] - 1, act);
+  }
+
+ private:
+  /// They come by rising number.
+  template <typename Act>
+  void eachPartUpTo(std::size_t set, std::size_t last, Act act) const {
+    const int* const there = &digits_[set * kinds()];
     std::vector<int> taken(kinds(), 0);
     std::size_t part = 0;
-    while (true) {
+    while (part <= last) {
       act(part);
       std::size_t kind = 0;
-      while (kind < kinds() && taken[kind] == count(set, kind)) {
+      while (kind < kinds() && taken[kind] == there[kind]) {
         part -= static_cast<std::size_t>(taken[kind]) * strides_[kind];
         taken[kind++] = 0;
       }
@@ -43,7 +58,6 @@ class CountIndex {
     }
   }
 
- private:
   std::vector<std::size_t> strides_;
   std::vector<int> digits_;
   std::size_t size_ = 1;

@@ -12,6 +12,10 @@ Micrometres lengthUsed(const CutStock& stock, const CutSheet& sheet) {
   return end;
 }
 
+double oftenOf(const CutStock& stock, const CutSheet& sheet) {
+  return stock.form == StockForm::Roll ? double(lengthUsed(stock, sheet)) / 1e6 : sheet.repeat;
+}
+
 CutRectangle wholeOf(const CutStock& stock, const CutSheet& sheet) {
   const Micrometres top = stock.form == StockForm::Sheet ? stock.top : 0;
   return {stock.left, stock.bottom, stock.across - stock.left - stock.right,

@@ -16,6 +16,8 @@ struct CutRectangle {
 
 /// How much of the stock a sheet takes: all of it, or of a roll up to the last piece.
 Micrometres lengthUsed(const CutStock& stock, const CutSheet& sheet);
+/// How often the stock's cost is paid for it: so many sheets, or metres of a roll.
+double oftenOf(const CutStock& stock, const CutSheet& sheet);
 /// What its cuts begin with: the usable rectangle; of a roll, up to the last piece.
 CutRectangle wholeOf(const CutStock& stock, const CutSheet& sheet);
 

@@ -6,6 +6,7 @@
 #include <tuple>
 
 #include "core/cutting/off_cut.h"
+#include "core/cutting/sharing_out.h"
 #include "core/cutting/sheet_builder.h"
 
 namespace drapery {
@@ -14,21 +15,43 @@ namespace {
 
 constexpr double kMostPairs = 4e6;
 constexpr std::uint64_t kMostJoins = 20'000'000;  // of boxes: about a second
-constexpr double kMostStates = 8e6;               // of pairs with what stock is left
+constexpr double kMostWork = 2e8;                 // sharing out: some tenths of a second
 constexpr double kNone = std::numeric_limits<double>::infinity();
 constexpr double kSame = 1e-9;
 
 class ExactJob {
  public:
-  ExactJob(const MaterialJob& job, const std::function<bool()>& isEnough)
-      : job_(job), isEnough_(isEnough), index_(job.counts) {}
+  ExactJob(const MaterialJob& job, const CostLimits& limits, const std::function<bool()>& isEnough)
+      : job_(job), limits_(limits), isEnough_(isEnough), index_(job.counts) {
+    for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
+      double least = kNone;
+      for (const auto& sizes : job.sizes)
+        for (const LyingSize& size : sizes[kind])
+          least = std::min(least, double(size.across) * double(size.along));
+      waste_ -= job.counts[kind] * least;
+    }
+    waste_ += limits.room;
+  }
 
-  std::optional<MaterialLayOut> layOut() {
-    if (!limitStock()) return std::nullopt;
-    if (!makeFronts(kMostJoins)) return std::nullopt;
+  ExactBelow find(std::uint64_t work) {
+    if (waste_ < 0.0) return {true, {}};
+    if (!makeFronts(work)) return {};
     reckonCosts();
-    if (!cover()) return std::nullopt;
-    return trace();
+    SharingOut sharing(index_, costs_, counts());
+    if (sharing.work() > kMostWork) return {};
+    const auto* least = sharing.reckon({}, isEnough_);
+    if (least == nullptr) return {};
+    if (!(least->back() < limits_.below - kSame)) return {true, {}};
+    MaterialLayOut result;
+    result.cost = result.bound = least->back();
+    std::vector<SharingOut::Share> shares = sharing.sharesOf(index_.all());
+    if (const auto first = sheetWithLargestOffCut(sharing, result.cost)) {
+      if (sharing.reckon(first->first, isEnough_) == nullptr) return {};
+      shares = sharing.sharesOf(index_.all() - first->second);
+      shares.push_back(*first);
+    }
+    layAll(shares, result);
+    return {true, std::move(result)};
   }
 
   /// All of it on one sheet of its one stock.
@@ -41,27 +64,30 @@ class ExactJob {
  private:
   bool makeFronts(std::uint64_t work) {
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      fronts_.emplace_back(job_, s, index_, work, isEnough_);
+      fronts_.emplace_back(job_, s, index_, work, isEnough_, BoxLimits{alongOf(s), waste_});
       if (!fronts_.back().isWhole() || isEnough_()) return false;
     }
     return true;
   }
-  /// Stock of which there may be too little is counted.
-  bool limitStock() {
+  /// As much of it as may be paid for; of a sheet that may not, nothing.
+  [[nodiscard]] Micrometres alongOf(std::size_t s) const {
+    const CutStock& stock = job_.stock(s);
+    if (stock.form == StockForm::Sheet)
+      return stock.cost < limits_.below ? usableOf(stock).along : 0;
+    const double most = limits_.below / std::max(stock.cost, 1e-12) * 1e6 + double(stock.kerf);
+    return most < double(usableOf(stock).along) ? static_cast<Micrometres>(most)
+                                                : usableOf(stock).along;
+  }
+  /// Of stock of which there may be too little.
+  [[nodiscard]] std::vector<std::optional<int>> counts() const {
     int pieces = 0;
     for (const int count : job_.counts) pieces += count;
-    double states = CountIndex::pairsOf(job_.counts);
+    std::vector<std::optional<int>> counts;
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       const auto count = job_.stock(s).count;
-      limits_.push_back(count && *count < pieces ? *count : -1);
-      steps_.push_back(0);
-      if (limits_[s] < 0) continue;
-      steps_[s] = uses_;
-      uses_ *= static_cast<std::size_t>(limits_[s]) + 1;
-      states *= limits_[s] + 1.0;
-      if (states > kMostStates) return false;
+      counts.push_back(count && *count < pieces ? count : std::nullopt);
     }
-    return true;
+    return counts;
   }
 
   void reckonCosts() {
@@ -69,7 +95,8 @@ class ExactJob {
     for (std::size_t s = 0; s < job_.stocks.size(); ++s)
       for (std::size_t set = 0; set < index_.size(); ++set) {
         const auto& front = fronts_[s].of(set);
-        costs_[s].push_back(front.empty() ? kNone : costOf(job_.stock(s), front.back().along));
+        const bool isWaste = front.empty() || wasteOn(s, set, front.back().along) > waste_;
+        costs_[s].push_back(isWaste ? kNone : costOf(job_.stock(s), front.back().along));
       }
     for (std::size_t set = 0; set < index_.size(); ++set) {
       double area = 0;
@@ -78,40 +105,16 @@ class ExactJob {
       areas_.push_back(area);
     }
   }
+  /// Of the whole sheet, or of so much of a roll; as its kerf enlarges them.
+  [[nodiscard]] double wasteOn(std::size_t s, std::size_t set, Micrometres along) const {
+    const UsableSize usable = usableOf(job_.stock(s));
+    const bool isRoll = job_.stock(s).form == StockForm::Roll;
+    return double(usable.across) * double(isRoll ? along : usable.along) - fronts_[s].areaOf(set);
+  }
   /// The same on each way and stock of one kerf.
   [[nodiscard]] double enlarged(std::size_t kind) const {
     const CutPiece& piece = job_.kind(kind);
     return double(piece.width) * double(piece.height);
-  }
-
-  [[nodiscard]] bool canUse(std::size_t stock, std::size_t uses) const {
-    if (limits_[stock] < 0) return true;
-    return uses / steps_[stock] % (static_cast<std::size_t>(limits_[stock]) + 1) > 0;
-  }
-  [[nodiscard]] double& best(std::size_t uses, std::size_t set) {
-    return best_[uses * index_.size() + set];
-  }
-
-  /// The least cost of each taking with so much stock left. The first kind that is in it has to go
-  /// somewhere: what it lies with is tried.
-  bool cover() {
-    best_.assign(uses_ * index_.size(), kNone);
-    for (std::size_t uses = 0; uses < uses_; ++uses) {
-      best(uses, 0) = 0.0;
-      for (std::size_t set = 1; set < index_.size(); ++set) {
-        std::size_t first = 0;
-        while (index_.count(set, first) == 0) ++first;
-        double& least = best(uses, set);
-        index_.eachPartOf(set, [&](std::size_t part) {
-          if (part == 0 || index_.count(part, first) == 0) return;
-          for (std::size_t s = 0; s < job_.stocks.size(); ++s)
-            if (costs_[s][part] < least && canUse(s, uses))
-              least = std::min(least, costs_[s][part] + best(uses - steps_[s], set - part));
-        });
-      }
-      if (isEnough_()) return false;
-    }
-    return best(uses_ - 1, index_.all()) < kNone;
   }
 
   [[nodiscard]] OffCut offCutBeside(std::size_t stock, std::size_t set, double over) const {
@@ -149,50 +152,30 @@ class ExactJob {
     return builder.cut(strip.isBeside, region, low, inside, rest);
   }
 
-  std::optional<MaterialLayOut> trace() {
-    MaterialLayOut result;
-    result.cost = result.bound = best(uses_ - 1, index_.all());
-    std::map<std::pair<std::size_t, std::size_t>, int> chosen;  // stock and taking
-    std::size_t set = index_.all(), uses = uses_ - 1;
-    if (const auto first = sheetWithLargestOffCut()) {
-      ++chosen[*first];
-      set -= first->second;
-      uses -= steps_[first->first];
-    }
-    while (set != 0) {
-      std::optional<std::pair<std::size_t, std::size_t>> next;
-      index_.eachPartOf(set, [&](std::size_t part) {
-        if (part == 0 || next) return;
-        for (std::size_t s = 0; s < job_.stocks.size() && !next; ++s)
-          if (canUse(s, uses) && costs_[s][part] < kNone &&
-              costs_[s][part] + best(uses - steps_[s], set - part) <= best(uses, set) + kSame)
-            next = {s, part};
-      });
-      if (!next) return std::nullopt;
-      ++chosen[*next];
-      uses -= steps_[next->first];
-      set -= next->second;
-    }
+  void layAll(const std::vector<SharingOut::Share>& shares, MaterialLayOut& result) {
+    std::map<SharingOut::Share, int> chosen;
+    for (const SharingOut::Share& share : shares) ++chosen[share];
     for (const auto& [what, times] : chosen) {
       CutSheet sheet = sheetOf(what.first, what.second);
       const bool isRoll = job_.stock(what.first).form == StockForm::Roll;
       if (!isRoll) sheet.repeat = times;
       for (int i = 0; i < (isRoll ? times : 1); ++i) result.sheets.push_back(sheet);
     }
-    return result;
   }
 
-  /// Of all that may lie on one sheet of a cheapest lay-out.
-  std::optional<std::pair<std::size_t, std::size_t>> sheetWithLargestOffCut() {
-    std::optional<std::pair<std::size_t, std::size_t>> found;
+  /// Of all that may lie on one sheet of a cheapest lay-out; none where that is too much to try.
+  std::optional<SharingOut::Share> sheetWithLargestOffCut(SharingOut& sharing, double cost) {
+    std::optional<SharingOut::Share> found;
+    if (sharing.work() * double(job_.stocks.size()) > kMostWork) return found;
     std::vector<std::tuple<double, std::size_t, std::size_t>> tries;  // most, stock, taking
-    const std::size_t uses = uses_ - 1, all = index_.all();
+    const std::size_t all = index_.all();
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      if (job_.stock(s).form == StockForm::Roll || !canUse(s, uses)) continue;
+      if (job_.stock(s).form == StockForm::Roll || job_.stock(s).count == 0) continue;
       const UsableSize usable = usableOf(job_.stock(s));
+      const auto* rest = sharing.reckon(s, isEnough_);
+      if (rest == nullptr) return std::nullopt;
       for (std::size_t part = 1; part < index_.size(); ++part)
-        if (costs_[s][part] < kNone &&
-            costs_[s][part] + best(uses - steps_[s], all - part) <= best(uses, all) + kSame)
+        if (costs_[s][part] + (*rest)[all - part] <= cost + kSame)
           tries.emplace_back(double(usable.across) * double(usable.along) - areas_[part], s, part);
     }
     std::sort(tries.rbegin(), tries.rend());
@@ -208,15 +191,13 @@ class ExactJob {
   }
 
   const MaterialJob& job_;
+  const CostLimits limits_;
   const std::function<bool()>& isEnough_;
+  double waste_ = 0.0;  // on all stock together
   CountIndex index_;
   std::vector<BoxFronts> fronts_;           // by stock
   std::vector<std::vector<double>> costs_;  // by stock and taking
   std::vector<double> areas_;               // of takings, um2
-  std::vector<int> limits_;                 // by stock; -1: more than can be used
-  std::vector<std::size_t> steps_;          // one sheet of it, in `uses`
-  std::size_t uses_ = 1;                    // ways in which stock may be left
-  std::vector<double> best_;
 };
 
 }  // namespace
@@ -232,8 +213,15 @@ double costOf(const CutStock& stock, Micrometres along) {
 
 std::optional<MaterialLayOut> exactLayOut(const MaterialJob& job,
                                           const std::function<bool()>& isEnough) {
-  if (!job.pinned.empty() || CountIndex::pairsOf(job.counts) > kMostPairs) return std::nullopt;
-  return ExactJob(job, isEnough).layOut();
+  if (!job.pinned.empty() ||
+      CountIndex::pairsOf(job.counts) * double(job.stocks.size()) > kMostPairs)
+    return std::nullopt;
+  return ExactJob(job, {}, isEnough).find(kMostJoins).laid;
+}
+
+ExactBelow exactBelow(const MaterialJob& job, const CostLimits& limits, std::uint64_t work,
+                      const std::function<bool()>& isEnough) {
+  return ExactJob(job, limits, isEnough).find(work);
 }
 
 std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t stock,
@@ -247,7 +235,7 @@ std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t st
     alone.sizes.front().push_back(job.sizes[stock][kind]);
   }
   const std::function<bool()> never = [] { return false; };
-  return ExactJob(alone, never).oneSheet();
+  return ExactJob(alone, {}, never).oneSheet();
 }
 
 }  // namespace drapery

@@ -1,7 +1,9 @@
 // The best lay-out of a small job, by trying all of them.
 #pragma once
 
+#include <cstdint>
 #include <functional>
+#include <limits>
 #include <optional>
 
 #include "core/cutting/material_job.h"
@@ -19,6 +21,19 @@ struct MaterialLayOut {
 /// large for that or has pins, the stock does not suffice, or `isEnough` says to stop.
 std::optional<MaterialLayOut> exactLayOut(const MaterialJob& job,
                                           const std::function<bool()>& isEnough);
+
+/// What is looked for: what costs less than that, of stock that has no more room than that.
+struct CostLimits {
+  double below = std::numeric_limits<double>::infinity();
+  double room = std::numeric_limits<double>::infinity();  // um2, enlarged by the kerfs
+};
+struct ExactBelow {
+  bool isAll = false;                       // was tried
+  std::optional<MaterialLayOut> laid = {};  // the least; none: nothing costs less
+};
+/// @param work so many joins of boxes at most.
+ExactBelow exactBelow(const MaterialJob& job, const CostLimits& limits, std::uint64_t work,
+                      const std::function<bool()>& isEnough);
 
 /// What lies on one sheet of a stock, laid so that the largest rectangle is left over; none where
 /// there is too much of it to try all.

@@ -7,13 +7,13 @@
 #include <iterator>
 #include <limits>
 #include <memory>
-#include <set>
 #include <system_error>
 #include <thread>
 
 #include "core/cutting/cost_bound.h"
 #include "core/cutting/cut_rectangle.h"
-#include "core/cutting/exact_one.h"
+#include "core/cutting/exact_cheaper.h"
+#include "core/cutting/free_stock.h"
 #include "core/cutting/least_sum.h"
 #include "core/cutting/most_value.h"
 #include "core/cutting/packer.h"
@@ -136,33 +136,29 @@ void atOnce(First first, Second second) {
   beside.join();
 }
 
-/// The best, where all that could be better can be tried; false where it cannot.
+/// The best, where every lay-out can be tried; false where they cannot.
 /// @param free the job as if nothing were pinned.
 bool tryAll(Course& course, const MaterialJob& free, const Watch& watch) {
-  constexpr int kBeforeRoll = 96;  // tries: the shorter it is already, the less is left to try
-  const auto isOver = [&] { return watch.isOver(); };
-  Packer& packer = *course.packer;
-  const bool isFree = course.job->pinned.empty() && packer.lost() == 0;
-  const auto one = [&](double least, ExactOne found) {
-    course.bound = std::max(least, leastSumFrom(free, found.bound));
-    course.exact = std::move(found.laid);
-    return !course.isOpen();
-  };
-  if (isFree && isOneRoll(free)) {
-    if (!canTryOne(free)) return false;
-    for (int i = 0; i < kBeforeRoll && !watch.isOver(); ++i) packer.step();
-    const double least = leastSumFrom(free, costBound(free, isOver));
-    return one(least, exactRoll(free, watch.effort(), least, packer.end(), isOver));
-  }
-  if (auto best = exactLayOut(free, isOver)) {
-    course.bound = best->cost;
-    if (course.job->pinned.empty()) course.exact = std::move(best);
-    return true;
-  }
-  const double cost = free.stock(0).cost;
-  if (!isFree || free.stocks.size() > 1 || packer.cost() < 2 * cost - kSame) return false;
-  const double least = leastSumFrom(free, costBound(free, isOver));
-  return least <= cost + kSame && one(least, exactSheet(free, watch.effort(), isOver));
+  auto best = exactLayOut(free, [&] { return watch.isOver(); });
+  if (!best) return false;
+  course.bound = best->cost;
+  if (course.job->pinned.empty()) course.exact = std::move(best);
+  return true;
+}
+
+/// What costs less than the packer's, which is bettered first: the less it costs, the less is left
+/// to try.
+ExactCheaper tryCheaper(const MaterialJob& job, Packer& packer, double least, const Watch& watch,
+                        const std::function<bool()>& isOver) {
+  constexpr int kBefore = 48;    // tries
+  constexpr double kPart = 0.6;  // of the time: the rest is for other bounds
+  const ExactCheaper nothing{least, {}};
+  if (packer.lost() > 0 || !canTryCheaper(job)) return nothing;
+  for (int i = 0; i < kBefore && !isOver() && packer.cost() > least + kSame; ++i) packer.step();
+  if (packer.cost() <= least + kSame) return nothing;
+  const double enough = (1.0 - kPart) * watch.left();
+  return exactCheaper(job, watch.effort(), least, packer.cost(),
+                      [&] { return isOver() || watch.left() < enough; });
 }
 
 /// Whether a packer has come to the bound. Where the clock counts the other ends too.
@@ -182,13 +178,17 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch) {
   course.bound = std::max(course.bound, quick);
   if (!course.isOpen()) return;
   std::atomic<bool> isFound = false;
-  double bound = course.bound;
+  ExactCheaper found{course.bound, {}};
   const std::uint64_t most = std::min(kBeside, limits.steps.value_or(kBeside));
   atOnce(
       [&] {
         const bool isFree = course.job->pinned.empty();
         const auto isOver = [&] { return watch.isOver() || *course.isMet; };
-        bound = std::max(bound, boundOf(free, *course.packer, quick, isFree, watch, isOver));
+        if (isFree) found = tryCheaper(free, *course.packer, found.bound, watch, isOver);
+        if (!found.laid) {
+          found.bound = leastSumFrom(free, found.bound);
+          found.bound = boundOf(free, *course.packer, found.bound, isFree, watch, isOver);
+        }
         isFound = true;
       },
       [&] {
@@ -198,7 +198,8 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch) {
           if (meets(course, *course.other, limits)) return;
         }
       });
-  course.bound = bound;
+  course.bound = found.bound;
+  course.exact = std::move(found.laid);
   course.packer->follow(*course.other);
   *course.isMet = false;
 }
@@ -242,38 +243,30 @@ double inMillionths(double sum) {
   return std::abs(sum - whole) < kSame ? whole : sum;
 }
 
-MaterialCost tell(const MaterialJob& job, const MaterialLayOut& found) {
-  MaterialCost cost;
-  cost.material = job.stock(0).material;
-  cost.cost = inMillionths(found.cost);
-  cost.isWhole = found.notPlaced.empty();
-  const bool isForValue = job.problem->isForValue;
-  cost.bound = inMillionths(isForValue ? found.bound : std::min(found.bound, found.cost));
-  cost.isProven = cost.isWhole && (isForValue ? found.cost >= found.bound - kSame
-                                              : found.cost <= found.bound + kSame);
+/// @param weight of what costs nothing: so much more than it costs a lay-out may be said to.
+MaterialCost tell(const CutProblem& problem, const MaterialJob& job, const MaterialLayOut& found,
+                  double weight) {
+  MaterialCost told;
+  told.material = job.stock(0).material;
+  told.isWhole = found.notPlaced.empty();
+  const bool isForValue = problem.isForValue;
+  const bool isMet =
+      isForValue ? found.cost >= found.bound - kSame : found.cost <= found.bound + kSame;
+  told.isProven = told.isWhole && isMet;
+  double cost = 0.0;
   for (const CutSheet& sheet : found.sheets) {
-    const CutStock& stock = job.problem->stocks[sheet.stock];
-    if (stock.form == StockForm::Sheet) {
-      cost.sheets += sheet.repeat;
-      continue;
-    }
-    cost.length += lengthUsed(stock, sheet);
+    const CutStock& stock = problem.stocks[sheet.stock];
+    cost += stock.cost * oftenOf(stock, sheet);
+    if (stock.form == StockForm::Sheet)
+      told.sheets += sheet.repeat;
+    else
+      told.length += lengthUsed(stock, sheet);
   }
-  return cost;
-}
-
-/// What costs nothing is not wasted either: it is weighed by its size.
-CutProblem weighed(const CutProblem& problem, std::set<std::string>& free) {
-  CutProblem result = problem;
-  for (const CutStock& stock : problem.stocks) free.insert(stock.material);
-  for (const CutStock& stock : problem.stocks)
-    if (stock.cost > 0) free.erase(stock.material);
-  for (CutStock& stock : result.stocks) {
-    if (!free.contains(stock.material)) continue;
-    const double along = stock.form == StockForm::Roll ? 1e6 : double(stock.along);
-    stock.cost = double(stock.across) * along / 1e12;  // square metres, of a metre of a roll
-  }
-  return result;
+  told.cost = inMillionths(isForValue ? found.cost : cost);
+  told.bound = inMillionths(isForValue ? found.bound
+                            : isMet    ? cost
+                                       : std::clamp(found.bound - weight, 0.0, cost));
+  return told;
 }
 
 class LayingOut {
@@ -281,8 +274,9 @@ class LayingOut {
   LayingOut(const CutProblem& problem, const LayOutLimits& limits)
       : limits_(limits),
         whole_(limits, limits.seconds),
-        problem_(problem.isForValue ? problem : weighed(problem, free_)),
-        jobs_(materialJobs(problem_, told_)) {}
+        problem_(problem),
+        weighed_(problem.isForValue ? WeighedStock{problem, {}} : weighed(problem)),
+        jobs_(materialJobs(weighed_.problem, told_)) {}
 
   /// What is easy first: the time is for the rest.
   CutLayout run() {
@@ -336,9 +330,9 @@ class LayingOut {
     CutLayout result = told_;
     for (const Course& course : courses_) {
       MaterialLayOut found = course.result(isLast);
-      result.materials.push_back(tell(*course.job, found));
-      if (free_.contains(result.materials.back().material))
-        result.materials.back().cost = result.materials.back().bound = 0.0;
+      const auto weight = weighed_.weight.find(course.job->stock(0).material);
+      result.materials.push_back(tell(problem_, *course.job, found,
+                                      weight == weighed_.weight.end() ? 0.0 : weight->second));
       for (std::size_t kind = 0; kind < found.notPlaced.size(); ++kind)
         if (found.notPlaced[kind] > 0)
           result.unplaced.push_back({course.job->kinds[kind], found.notPlaced[kind]});
@@ -349,8 +343,8 @@ class LayingOut {
 
   const LayOutLimits& limits_;
   const Watch whole_;
-  std::set<std::string> free_;  // materials of which all stock costs nothing
-  const CutProblem problem_;
+  const CutProblem& problem_;
+  const WeighedStock weighed_;
   CutLayout told_;  // what lies nowhere whatever is tried
   std::vector<MaterialJob> jobs_;
   std::vector<Course> courses_;

@@ -9,6 +9,7 @@
 #include "core/cutting/cover_master.h"
 #include "core/cutting/plate_values.h"
 #include "core/cutting/price_centre.h"
+#include "core/cutting/sheet_takings.h"
 #include "core/cutting/slice_values.h"
 
 namespace drapery {
@@ -42,6 +43,7 @@ class PatternBound {
       counts_.push_back(there && !isRoll(s) ? std::optional(*there - used[s]) : std::nullopt);
     }
     isBounding_ = !isProper && !isOneRoll(job);
+    takings_.resize(job.stocks.size());
     for (std::size_t s = 0; s < job.stocks.size(); ++s) {
       slices_.push_back(isRoll(s) && isBounding_ ? std::optional(SliceValues(job, s))
                                                  : std::nullopt);
@@ -141,7 +143,7 @@ class PatternBound {
     const bool isNear =
         stage_ == Stage::Quick && !isProper_ && cost() < (1 + kQuickly) * centre_.bound();
     if (stage_ != Stage::Ample && (isLong || ((isNone || isNear) && !isExact))) return goOn(isLong);
-    if (isNone) return false;
+    if (isNone) return stage_ != Stage::Ample && isBounding_ && makeTakings() && enterAmple();
     centre_.look(prices, least, false);
     know(best, worth, prices);
     return true;
@@ -159,9 +161,40 @@ class PatternBound {
   /// To the next stage, or to the last at once.
   bool goOn(bool isLast) {
     const Stage next = isLast || stage_ == Stage::Fine ? Stage::Ample : Stage::Fine;
-    if (next == Stage::Ample && (!isBounding_ || (hasRoll_ && cost() < hardlyMore_))) return false;
-    if (next == Stage::Ample) found_.uses = uses();
-    return enter(next);
+    if (next == Stage::Fine) return enter(next);
+    if (!isBounding_) return false;
+    const bool isTaken = makeTakings();
+    return (isTaken || !hasRoll_ || cost() >= hardlyMore_) && enterAmple();
+  }
+  bool enterAmple() {
+    found_.uses = uses();
+    if (!enter(Stage::Ample)) return false;
+    rowOf_.clear();
+    master_ = CoverMaster(rows());
+    for (Known& each : known_)
+      if (each.stock && takings_[*each.stock])
+        for (auto& [row, much] : each.column)
+          if (row < job_.kinds.size()) much = std::min(much, double(job_.counts[row]));
+    promised_ = 0.0;
+    return true;
+  }
+  /// Where few pieces fill a sheet all that can lie on it is told exactly.
+  bool makeTakings() {
+    constexpr std::uint64_t kLooks = 20'000'000;
+    bool isAny = false;
+    std::uint64_t looks = kLooks;
+    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
+      if (isRoll(s) || counts_[s] == 0) continue;
+      std::uint64_t left = looks / (job_.stocks.size() - s);
+      looks -= left;
+      SheetTakings takings(job_, s, left, isOver_);
+      looks += left;
+      if (isOver_()) return false;
+      if (!takings.isWhole()) continue;
+      takings_[s] = std::move(takings);
+      isAny = true;
+    }
+    return isAny;
   }
 
   /// One for each kind, then one for each stock of which there are only so many. To begin with,
@@ -177,7 +210,7 @@ class PatternBound {
         for (const LyingSize& size : job_.sizes[s][kind]) {
           double often = std::floor(double(usable.across) / double(size.across)) *
                          (isRoll(s) ? 1.0 : std::floor(double(usable.along) / double(size.along)));
-          if (isProper_ && job_.counts[kind] > 0)
+          if (isWanted(s) && job_.counts[kind] > 0)
             often = std::min(often, double(job_.counts[kind]));
           const double cost = costOf(s, size.along);
           if (cost / often >= row.cost / row.holds) continue;
@@ -239,6 +272,7 @@ class PatternBound {
     CoverMaster::Column column;
     double cost = 0.0;
     int name = -1;  // of what can be laid
+    std::optional<std::size_t> stock = {};
   };
   /// Patterns of a roll are slabs across it, which cost their length. No bound comes of them, since
   /// others could be longer: for that, slices take their place in the end.
@@ -258,16 +292,22 @@ class PatternBound {
   [[nodiscard]] CoverMaster::Column columnOf(const Counts& counts, std::size_t stock) const {
     CoverMaster::Column column;
     for (std::size_t k = 0; k < counts.size(); ++k)
-      if (const int held = isProper_ ? std::min(counts[k], job_.counts[k]) : counts[k]; held > 0)
+      if (const int held = isWanted(stock) ? std::min(counts[k], job_.counts[k]) : counts[k];
+          held > 0)
         column.emplace_back(k, double(held));
     if (rowOf_[stock]) column.emplace_back(*rowOf_[stock], 1.0);
     return column;
+  }
+  /// Whether no more of anything counts on it than is wanted.
+  [[nodiscard]] bool isWanted(std::size_t stock) const {
+    return isProper_ || takings_[stock].has_value();
   }
   [[nodiscard]] Known knownOf(const PatternUse& use, std::size_t name) const {
     Counts counts(job_.kinds.size(), 0);
     for (const SheetPart& part : use.parts)
       if (part.kind == SheetPart::Kind::Piece) ++counts[part.piece];
-    return {columnOf(counts, use.stock), costOf(use.stock, use.parts), static_cast<int>(name)};
+    return {columnOf(counts, use.stock), costOf(use.stock, use.parts), static_cast<int>(name),
+            use.stock};
   }
   /// Of those that are known one that betters the master much; null where none does. What bettered
   /// it most at the last look at all of them is tried first: prices do not change that quickly.
@@ -305,8 +345,9 @@ class PatternBound {
         continue;
       }
       CoverMaster::Column column;
-      found.values.push_back(isSliced(s) ? bestSlice(worth, s, column)
-                                         : bestPlate(worth, s, column));
+      found.values.push_back(isSliced(s)   ? bestSlice(worth, s, column)
+                             : takings_[s] ? bestTaking(worth, s, column)
+                                           : bestPlate(worth, s, column));
       const double gain =
           found.values[s] / worth.whole * dearest_ + priceOfStock(prices, s) - wholeCostOf(s);
       if (gain <= most) continue;
@@ -332,6 +373,13 @@ class PatternBound {
     column = slices.slice(along);
     return value;
   }
+  double bestTaking(const Worths& worth, std::size_t stock, CoverMaster::Column& column) {
+    Counts counts;
+    work_ += double(takings_[stock]->size());
+    const double value = takings_[stock]->best(worth.each, counts);
+    column = columnOf(counts, stock);
+    return value;
+  }
   [[nodiscard]] bool isSliced(std::size_t stock) const {
     return isRoll(stock) && stage_ == Stage::Ample;
   }
@@ -340,14 +388,14 @@ class PatternBound {
   /// sheet.
   void know(const Pattern& best, const Worths& worth, const std::vector<double>& prices) {
     const std::size_t stock = best.entering;
-    if (isSliced(stock)) {
-      known_.push_back({best.column, wholeCostOf(stock)});
+    if (isSliced(stock) || takings_[stock]) {
+      known_.push_back({best.column, wholeCostOf(stock), -1, stock});
       return;
     }
     const auto take = [&](const CoverMaster::Column& column,
                           std::optional<std::vector<SheetPart>> parts) {
       if (isRoll(stock) && !parts) return;
-      known_.push_back({column, parts ? costOf(stock, *parts) : wholeCostOf(stock)});
+      known_.push_back({column, parts ? costOf(stock, *parts) : wholeCostOf(stock), -1, stock});
       if (!parts || stage_ == Stage::Ample) return;
       known_.back().name = static_cast<int>(patterns_.size());
       patterns_.push_back({stock, 0.0, std::move(*parts)});
@@ -367,7 +415,7 @@ class PatternBound {
       if (!parts) return false;
       cost = costOf(best.entering, *parts);
     }
-    return gainOf({best.column, cost}) > kNoGain;
+    return gainOf({best.column, cost, -1, best.entering}) > kNoGain;
   }
 
   bool knowProper() {
@@ -464,8 +512,9 @@ class PatternBound {
   Patterns found_;
   double enough_ = 0.0, hardlyMore_ = 0.0, most_ = 0.0, work_ = 0.0;
   Stage stage_ = Stage::Quick;
-  std::vector<PlateValues> plates_;                 // by stock, of the stage
-  std::vector<std::optional<SliceValues>> slices_;  // by stock, of rolls that are bounded
+  std::vector<PlateValues> plates_;                   // by stock, of the stage
+  std::vector<std::optional<SliceValues>> slices_;    // by stock, of rolls that are bounded
+  std::vector<std::optional<SheetTakings>> takings_;  // by stock, where they are told
   CoverMaster master_{{}};
   PriceCentre centre_;
   std::vector<Known> known_;

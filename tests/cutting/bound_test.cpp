@@ -10,7 +10,6 @@
 #include "core/cutting/box_fronts.h"
 #include "core/cutting/cost_bound.h"
 #include "core/cutting/exact_lay_out.h"
-#include "core/cutting/exact_one.h"
 #include "core/cutting/least_sum.h"
 #include "core/cutting/pattern_bound.h"
 #include "core/cutting/slice_bound.h"
@@ -99,28 +98,6 @@ RC_GTEST_PROP(Bounds, neverClaimTooMuchOfARoll, ()) {
     }
     const double along = area / double(usableOf(roll).across) + double(roll.bottom - roll.kerf);
     RC_ASSERT(sliceBound(job, 0.0, kNever) >= roll.cost * along / 1e6 * (1 - 1e-3) - 1e-12);
-  }
-}
-
-// What is known already and what cannot be less only narrow down what is tried.
-RC_GTEST_PROP(Bounds, theShortestOfARollIsTheSameHoweverMuchIsKnown, ()) {
-  const CutProblem problem = anyRoll();
-  CutLayout told;
-  for (const MaterialJob& job : materialJobs(problem, told)) {
-    if (job.kinds.empty()) continue;
-    const auto exact = exactLayOut(job, kNever);
-    RC_PRE(exact.has_value());
-    const CutStock& roll = job.stock(0);
-    const auto along =
-        Micrometres(std::llround(exact->cost / roll.cost * 1e6)) - roll.bottom + roll.kerf;
-    const double least = *rc::gen::inRange(0, 101) / 100.0 * exact->cost;
-    const Micrometres more = *rc::gen::inRange<Micrometres>(1, 400'000);
-    const ExactOne found = exactRoll(job, 1.0, least, along + more, kNever);
-    RC_ASSERT(found.laid.has_value());
-    RC_ASSERT(std::abs(found.laid->cost - exact->cost) < 1e-9);
-    const ExactOne none = exactRoll(job, 1.0, least, along, kNever);
-    RC_ASSERT(!none.laid.has_value());
-    RC_ASSERT(std::abs(none.bound - exact->cost) < 1e-9);
   }
 }
 

@@ -1,0 +1,25 @@
+// All that costs less than what is known, where it can be tried: the least of it, or that there is
+// nothing.
+#pragma once
+
+#include "core/cutting/exact_lay_out.h"
+
+namespace drapery {
+
+/// What comes of it: laid as cheaply as can be, or nothing can cost less than `bound`.
+struct ExactCheaper {
+  double bound = 0.0;
+  std::optional<MaterialLayOut> laid = {};
+};
+
+/// Whether there are few enough pieces.
+bool canTryCheaper(const MaterialJob& job);
+
+/// Boxes that waste more than stock so cheap has room for are not joined.
+/// @param effort of the usual work, 0 to 1, but not less than a tenth.
+/// @param least a bound. @param known what a lay-out costs.
+/// @param isEnough asked often; then what was found out by then is told.
+ExactCheaper exactCheaper(const MaterialJob& job, double effort, double least, double known,
+                          const std::function<bool()>& isEnough);
+
+}  // namespace drapery

@@ -1,0 +1,123 @@
+#include "core/cutting/sharing_out.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+namespace drapery {
+
+namespace {
+
+constexpr double kNone = std::numeric_limits<double>::infinity();
+constexpr double kSame = 1e-9;
+
+}  // namespace
+
+SharingOut::SharingOut(const CountIndex& index, const Costs& costs,
+                       std::vector<std::optional<int>> limits)
+    : index_(index), costs_(costs), limits_(std::move(limits)), fits_(costs.size()) {
+  for (std::size_t s = 0; s < costs_.size(); ++s)
+    for (std::size_t set = 1; limits_[s] && set < index_.size(); ++set)
+      if (costs_[s][set] < kNone) fits_[s].push_back(set);
+}
+
+double SharingOut::work() const {
+  double work = 0.0;
+  for (std::size_t s = 0; s < costs_.size(); ++s)
+    for (const std::size_t set : fits_[s]) {
+      double rests = *limits_[s];
+      for (std::size_t kind = 0; kind < index_.kinds(); ++kind)
+        rests *= index_.count(index_.all() - set, kind) + 1.0;
+      work += rests;
+    }
+  return work;
+}
+
+const std::vector<double>* SharingOut::reckon(std::optional<std::size_t> without,
+                                              const std::function<bool()>& isEnough) {
+  constexpr std::size_t kLook = 256;  // takings between two questions
+  rounds_.clear();
+  least_.assign(1, {});
+  if (!reckonUnlimited(isEnough)) return nullptr;
+  for (std::size_t s = 0; s < costs_.size(); ++s) {
+    const int gone = without == s ? 1 : 0;
+    for (int i = gone; limits_[s] && i < *limits_[s]; ++i) {
+      rounds_.push_back(s);
+      least_.push_back(least_.back());
+      const std::vector<double>& before = least_[least_.size() - 2];
+      std::vector<double>& after = least_.back();
+      std::size_t looked = 0;
+      for (const std::size_t set : fits_[s]) {
+        if (++looked % kLook == 0 && isEnough()) return nullptr;
+        index_.eachPartOf(index_.all() - set, [&](std::size_t rest) {
+          after[rest + set] = std::min(after[rest + set], before[rest] + costs_[s][set]);
+        });
+      }
+    }
+  }
+  return &least_.back();
+}
+
+/// The first piece that is in a taking has to go somewhere: what it lies with is tried.
+bool SharingOut::reckonUnlimited(const std::function<bool()>& isEnough) {
+  constexpr std::size_t kLook = 64;
+  std::vector<double>& least = least_.front();
+  least.assign(index_.size(), kNone);
+  least[0] = 0.0;
+  std::vector<double> alone(index_.size(), kNone);
+  for (std::size_t s = 0; s < costs_.size(); ++s)
+    for (std::size_t set = 1; !limits_[s] && set < index_.size(); ++set)
+      alone[set] = std::min(alone[set], costs_[s][set]);
+  if (std::all_of(limits_.begin(), limits_.end(), [](const auto& limit) { return limit; }))
+    return true;
+  for (std::size_t set = 1; set < index_.size(); ++set) {
+    if (set % kLook == 0 && isEnough()) return false;
+    std::size_t first = 0;
+    while (index_.count(set, first) == 0) ++first;
+    index_.eachPartOf(set, [&](std::size_t part) {
+      if (part == 0 || index_.count(part, first) == 0) return;
+      least[set] = std::min(least[set], alone[part] + least[set - part]);
+    });
+  }
+  return true;
+}
+
+std::optional<SharingOut::Share> SharingOut::shareIn(std::size_t round, std::size_t set) const {
+  const std::size_t s = rounds_[round];
+  if (least_[round][set] <= least_[round + 1][set] + kSame) return std::nullopt;
+  std::optional<Share> found;
+  index_.eachPartOf(set, [&](std::size_t part) {
+    if (part == 0 || found || costs_[s][part] == kNone) return;
+    if (costs_[s][part] + least_[round][set - part] <= least_[round + 1][set] + kSame)
+      found = {s, part};
+  });
+  return found;
+}
+
+std::optional<SharingOut::Share> SharingOut::shareUnlimited(std::size_t set) const {
+  std::optional<Share> found;
+  const std::vector<double>& least = least_.front();
+  index_.eachPartOf(set, [&](std::size_t part) {
+    if (part == 0) return;
+    for (std::size_t s = 0; s < costs_.size() && !found; ++s)
+      if (!limits_[s] && costs_[s][part] + least[set - part] <= least[set] + kSame)
+        found = {s, part};
+  });
+  return found;
+}
+
+std::vector<SharingOut::Share> SharingOut::sharesOf(std::size_t set) const {
+  std::vector<Share> shares;
+  const auto take = [&](const std::optional<Share>& share) {
+    if (!share) return false;
+    shares.push_back(*share);
+    set -= share->second;
+    return true;
+  };
+  for (std::size_t round = rounds_.size(); round-- > 0;) take(shareIn(round, set));
+  while (set != 0 && take(shareUnlimited(set))) {
+  }
+  return shares;
+}
+
+}  // namespace drapery

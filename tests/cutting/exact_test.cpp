@@ -1,0 +1,265 @@
+// What is said to be the least, against every way there is, found without what makes it quick.
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <cmath>
+#include <map>
+#include <set>
+
+#include "core/cutting/box_fronts.h"
+#include "core/cutting/cut_rectangle.h"
+#include "core/cutting/exact_cheaper.h"
+#include "core/cutting/most_room.h"
+#include "core/cutting/sharing_out.h"
+#include "core/cutting/sheet_takings.h"
+#include "tests/support/cutting.h"
+
+namespace drapery {
+namespace {
+
+using test::anyProblem;
+using test::kMm;
+using test::laidOut;
+using test::pieceOf;
+using test::sheetOf;
+
+const std::function<bool()> kNever = [] { return false; };
+constexpr double kNone = std::numeric_limits<double>::infinity();
+
+/// Every box that joins make of a taking, whichever of its parts come first.
+std::set<std::pair<Micrometres, Micrometres>> boxesOf(const MaterialJob& job, std::size_t stock,
+                                                      const CountIndex& index, std::size_t set) {
+  std::set<std::pair<Micrometres, Micrometres>> boxes;
+  for (std::size_t kind = 0; kind < index.kinds(); ++kind)
+    if (set == index.one(kind))
+      for (const LyingSize& size : job.sizes[stock][kind]) boxes.insert({size.across, size.along});
+  index.eachPartOf(set, [&](std::size_t low) {
+    if (low == 0 || low == set) return;
+    const auto highs = boxesOf(job, stock, index, set - low);
+    for (const auto& a : boxesOf(job, stock, index, low))
+      for (const auto& b : highs) {
+        boxes.insert({a.first + b.first, std::max(a.second, b.second)});
+        boxes.insert({std::max(a.first, b.first), a.second + b.second});
+      }
+  });
+  return boxes;
+}
+
+RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 4), 2, 1);
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told)) {
+    if (job.kinds.empty()) continue;
+    const CountIndex index(job.counts);
+    std::uint64_t work = 1u << 30;
+    const BoxFronts fronts(job, 0, index, work, kNever);
+    const UsableSize usable = usableOf(job.stock(0));
+    for (std::size_t set = 1; set < index.size(); ++set) {
+      std::map<Micrometres, Micrometres> least;  // along, by across
+      Micrometres lowest = std::numeric_limits<Micrometres>::max();
+      for (const auto& [across, along] : boxesOf(job, 0, index, set)) {
+        if (across > usable.across || along > usable.along || along >= lowest) continue;
+        const auto same = least.find(across);
+        if (same != least.end()) continue;  // it is lower
+        lowest = least[across] = along;
+      }
+      std::map<Micrometres, Micrometres> found;
+      for (const CutBox& box : fronts.of(set)) found[box.across] = box.along;
+      RC_ASSERT(found == least);
+    }
+  }
+}
+
+/// By trying each stock for what the first piece lies with.
+double leastOf(const CountIndex& index, const SharingOut::Costs& costs,
+               std::vector<std::optional<int>>& left, std::size_t set) {
+  if (set == 0) return 0.0;
+  std::size_t first = 0;
+  while (index.count(set, first) == 0) ++first;
+  double least = kNone;
+  index.eachPartOf(set, [&](std::size_t part) {
+    if (part == 0 || index.count(part, first) == 0) return;
+    for (std::size_t s = 0; s < costs.size(); ++s) {
+      if (costs[s][part] == kNone || left[s] == 0) continue;
+      if (left[s]) --*left[s];
+      least = std::min(least, costs[s][part] + leastOf(index, costs, left, set - part));
+      if (left[s]) ++*left[s];
+    }
+  });
+  return least;
+}
+
+RC_GTEST_PROP(SharingOut, costsLeast, ()) {
+  const auto from = [](int least, int upTo) { return *rc::gen::inRange(least, upTo + 1); };
+  const int kinds = from(1, 3), stocks = from(1, 4);
+  Counts counts;
+  for (int kind = 0; kind < kinds; ++kind) counts.push_back(from(1, 2));
+  const CountIndex index(counts);
+  SharingOut::Costs costs;
+  std::vector<std::optional<int>> limits;
+  for (int s = 0; s < stocks; ++s) {
+    limits.push_back(from(0, 2) == 0 ? std::nullopt : std::optional(from(0, 2)));
+    costs.emplace_back();
+    for (std::size_t set = 0; set < index.size(); ++set)
+      costs.back().push_back(set == 0 || from(0, 2) == 0 ? kNone : from(0, 20));
+  }
+  SharingOut sharing(index, costs, limits);
+  std::vector<std::optional<std::size_t>> withouts{std::nullopt};
+  for (std::size_t s = 0; s < costs.size(); ++s)
+    if (limits[s] != 0) withouts.push_back(s);
+  for (const auto& without : withouts) {
+    std::vector<std::optional<int>> left = limits;
+    if (without && left[*without]) --*left[*without];
+    const std::vector<double>* least = sharing.reckon(without, kNever);
+    RC_ASSERT(least != nullptr);
+    for (std::size_t set = 0; set < index.size(); ++set) {
+      RC_ASSERT((*least)[set] == leastOf(index, costs, left, set));
+      if ((*least)[set] == kNone) continue;
+      double cost = 0.0;
+      std::size_t shared = 0;
+      std::vector<std::optional<int>> used = left;
+      for (const auto& [stock, part] : sharing.sharesOf(set)) {
+        cost += costs[stock][part];
+        shared += part;
+        if (used[stock]) RC_ASSERT(--*used[stock] >= 0);
+      }
+      RC_ASSERT(shared == set);
+      RC_ASSERT(cost == (*least)[set]);
+    }
+  }
+}
+
+// What is known already and what cannot be less only narrow down what is tried.
+RC_GTEST_PROP(ExactCheaper, isTheSameHoweverMuchIsKnown, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, *rc::gen::inRange(1, 5));
+  for (CutStock& stock : problem.stocks)
+    if (stock.form == StockForm::Roll) stock.count = 1;
+  for (CutStock& stock : problem.stocks) stock.cost *= *rc::gen::element(0.001, 0.3, 1.0);
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told)) {
+    if (job.kinds.empty()) continue;
+    const auto exact = exactLayOut(job, kNever);
+    if (!exact) continue;  // there is not stock enough
+    const double least = *rc::gen::inRange(0, 101) / 100.0 * exact->cost;
+    const double known = exact->cost + *rc::gen::element(1e-6, 0.01, 1.0, 10.0);
+    const ExactCheaper found = exactCheaper(job, 1.0, least, known, kNever);
+    RC_ASSERT(found.laid.has_value());
+    RC_ASSERT(std::abs(found.laid->cost - exact->cost) < 1e-9);
+    double cost = 0.0;
+    for (const CutSheet& sheet : found.laid->sheets)
+      cost += problem.stocks[sheet.stock].cost * oftenOf(problem.stocks[sheet.stock], sheet);
+    RC_ASSERT(std::abs(cost - exact->cost) < 1e-9);
+    const ExactCheaper none = exactCheaper(job, 1.0, least, exact->cost, kNever);
+    RC_ASSERT(!none.laid.has_value());
+    RC_ASSERT(std::abs(none.bound - exact->cost) < 1e-8);
+    RC_ASSERT(none.bound <= exact->cost);
+  }
+}
+
+RC_GTEST_PROP(MostRoom, isThatOfEveryChoice, ()) {
+  const CutProblem problem = anyProblem(1, 1, *rc::gen::inRange(1, 6));
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told)) {
+    const double below = *rc::gen::inRange(0, 120) / 10.0;
+    const double most = mostRoom(job, below);
+    double chosen = 0.0, room = 0.0;
+    for (std::size_t s = 0; s < job.stocks.size(); ++s) {
+      const CutStock& stock = job.stock(s);
+      const UsableSize usable = usableOf(stock);
+      const int there = *rc::gen::inRange(0, std::min(3, stock.count.value_or(3)) + 1);
+      if (stock.form == StockForm::Sheet) {
+        chosen += there * stock.cost;
+        room += there * double(usable.across) * double(usable.along);
+      } else if (there > 0) {
+        const auto along = *rc::gen::inRange<Micrometres>(stock.kerf + 1, usable.along);
+        chosen += costOf(stock, along);
+        room += double(usable.across) * double(along);
+      }
+    }
+    if (chosen < below - 1e-6) RC_ASSERT(room <= most * (1 + 1e-12));
+  }
+}
+
+RC_GTEST_PROP(SheetTakings, areAllThatFits, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, 1);
+  problem.stocks[0].form = StockForm::Sheet;
+  problem.stocks[0].along = std::min<Micrometres>(problem.stocks[0].along, 1'000'000);
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told)) {
+    if (job.kinds.empty()) continue;
+    const CountIndex index(job.counts);
+    std::uint64_t work = 1u << 30;
+    const BoxFronts fronts(job, 0, index, work, kNever);
+    const SheetTakings takings(job, 0, work, kNever);
+    RC_ASSERT(takings.isWhole());
+    std::vector<std::int32_t> worth;
+    for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+      worth.push_back(*rc::gen::inRange(0, 100));
+    double most = 0.0;
+    for (std::size_t set = 1; set < index.size(); ++set) {
+      if (fronts.of(set).empty()) continue;
+      double sum = 0.0;
+      for (std::size_t kind = 0; kind < index.kinds(); ++kind)
+        sum += index.count(set, kind) * double(worth[kind]);
+      most = std::max(most, sum);
+    }
+    Counts counts;
+    RC_ASSERT(takings.best(worth, counts) == most);
+    std::size_t set = 0;
+    double sum = 0.0;
+    for (std::size_t kind = 0; kind < index.kinds(); ++kind) {
+      set += static_cast<std::size_t>(counts[kind]) * index.one(kind);
+      sum += counts[kind] * double(worth[kind]);
+    }
+    RC_ASSERT(sum == most);
+    RC_ASSERT(set == 0 || !fronts.of(set).empty());
+  }
+}
+
+// A shelf as it is: a roll, and eight off-cuts beside it, which cost little or nothing.
+TEST(LayOut, fewPiecesBesideManyOffCutsAreProven) {
+  CutProblem problem;
+  CutStock roll = sheetOf(1000, 20000);
+  roll.form = StockForm::Roll;
+  roll.count = 1;
+  problem.stocks.push_back(roll);
+  for (int i = 0; i < 8; ++i) {
+    CutStock offCut = sheetOf(200 + 20 * i, 300 + 10 * i);
+    offCut.id = "off-cut " + std::to_string(i);
+    offCut.count = 1;
+    offCut.cost = 0.001 * (i + 1);
+    problem.stocks.push_back(offCut);
+  }
+  for (int i = 0; i < 11; ++i)
+    problem.pieces.push_back(pieceOf("piece" + std::to_string(i), 150 + 12 * i, 250 + 9 * i, 1));
+  for (const double weight : {1.0, 0.0}) {
+    for (CutStock& stock : problem.stocks)
+      if (stock.form == StockForm::Sheet) stock.cost *= weight;
+    const CutLayout layout = laidOut(problem);
+    ASSERT_EQ(layout.materials.size(), 1U);
+    EXPECT_TRUE(layout.materials[0].isProven);
+    EXPECT_TRUE(layout.unplaced.empty());
+    EXPECT_LT(layout.materials[0].cost, 0.8);
+  }
+}
+
+// Too many to try all: what costs nothing does not make the bound nothing either.
+TEST(LayOut, whatCostsNothingIsReckonedWith) {
+  CutProblem problem;
+  problem.stocks.push_back(sheetOf(700, 1000));
+  CutStock free = sheetOf(300, 420);
+  free.id = "off-cut";
+  free.count = 1;
+  free.cost = 0;
+  problem.stocks.push_back(free);
+  for (int i = 0; i < 14; ++i)
+    problem.pieces.push_back(pieceOf("board" + std::to_string(i), 150 + 7 * i, 200 + 5 * i, 2));
+  const CutLayout layout = laidOut(problem);
+  ASSERT_EQ(layout.materials.size(), 1U);
+  EXPECT_TRUE(layout.materials[0].isProven);
+  EXPECT_DOUBLE_EQ(layout.materials[0].cost, 2.0);
+  EXPECT_DOUBLE_EQ(layout.materials[0].bound, 2.0);
+}
+
+}  // namespace
+}  // namespace drapery
