@@ -66,10 +66,10 @@ void BoxFronts::join(std::size_t set, std::uint64_t& work) {
   auto& front = fronts_[set];
   const double area = areaOf(set), most = area + waste_;
   if (area > double(usable_.across) * double(usable_.along)) return;
-  // Of what lies side by side the box that holds a piece of the last kind is not made so itself:
-  // all that lies beside it, as small as can be, is the other.
-  index_.eachRestOf(set, [&](std::size_t high) {
-    const std::size_t low = set - high;
+  // Of boxes side by side, none of which is made so itself, the lowest taking is the one; all that
+  // lies beside it, as small as can be, is the other.
+  index_.eachHalfOf(set, [&](std::size_t low) {
+    const std::size_t high = set - low;
     if (!isThere_[low] || !isThere_[high] || !isWhole_) return;
     const auto &lows = fronts_[low], &highs = fronts_[high];
     const std::uint64_t joins = lows.size() * highs.size();
@@ -78,23 +78,26 @@ void BoxFronts::join(std::size_t set, std::uint64_t& work) {
     work -= joins;
     for (std::uint32_t i = 0; i < lows.size(); ++i) {
       const CutBox& a = lows[i];
+      CutBox joined{0, 0,   static_cast<std::uint32_t>(low), static_cast<std::uint32_t>(high), i,
+                    0, true};
       const bool isPiece = a.low == 0;
-      for (std::uint32_t j = 0; j < highs.size(); ++j) {
-        const CutBox& b = highs[j];
-        CutBox joined{0, 0,   static_cast<std::uint32_t>(low), static_cast<std::uint32_t>(high), i,
-                      j, true};
-        if (isPiece || !a.isBeside) {
-          joined.across = a.across + b.across;
-          joined.along = std::max(a.along, b.along);
+      if (isPiece || !a.isBeside)
+        for (std::uint32_t j = 0; j < highs.size(); ++j) {
+          joined.across = a.across + highs[j].across;
+          if (joined.across > usable_.across) break;
+          joined.along = std::max(a.along, highs[j].along);
+          joined.highBox = j;
           add(front, joined, most);
         }
-        if (isPiece || a.isBeside) {
-          joined.isBeside = false;
-          joined.across = std::max(a.across, b.across);
-          joined.along = a.along + b.along;
+      joined.isBeside = false;
+      if (isPiece || a.isBeside)
+        for (auto j = static_cast<std::uint32_t>(highs.size()); j-- > 0;) {
+          joined.along = a.along + highs[j].along;
+          if (joined.along > usable_.along) break;
+          joined.across = std::max(a.across, highs[j].across);
+          joined.highBox = j;
           add(front, joined, most);
         }
-      }
     }
   });
   isThere_[set] = front.empty() ? 0 : 1;

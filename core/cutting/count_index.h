@@ -30,12 +30,10 @@ class CountIndex {
   void eachPartOf(std::size_t set, Act act) const {
     eachPartUpTo(set, set, act);
   }
-  /// Of a taking's parts those that leave a piece of its last kind over, nothing first.
+  /// With that of the lower of any two that make it up: each such pair once.
   template <typename Act>
-  void eachRestOf(std::size_t set, Act act) const {
-    std::size_t last = kinds() - 1;
-    while (count(set, last) == 0) --last;
-    eachPartUpTo(set, static_cast<std::size_t>(count(set, last)) * strides_[last] - 1, act);
+  void eachHalfOf(std::size_t set, Act act) const {
+    eachPartUpTo(set, set / 2, act);
   }
 
  private:

@@ -151,7 +151,7 @@ bool tryAll(Course& course, const MaterialJob& free, const Watch& watch) {
 ExactCheaper tryCheaper(const MaterialJob& job, Packer& packer, double least, const Watch& watch,
                         const std::function<bool()>& isOver) {
   constexpr int kBefore = 48;    // tries
-  constexpr double kPart = 0.6;  // of the time: the rest is for other bounds
+  constexpr double kPart = 0.8;  // of the time: the rest is for other bounds
   const ExactCheaper nothing{least, {}};
   if (packer.lost() > 0 || !canTryCheaper(job)) return nothing;
   for (int i = 0; i < kBefore && !isOver() && packer.cost() > least + kSame; ++i) packer.step();
