@@ -15,6 +15,7 @@
 #include "core/cutting/placing.h"
 #include "core/cutting/roll_shortening.h"
 #include "core/cutting/sheet_filling.h"
+#include "core/cutting/stock_mixes.h"
 
 namespace drapery {
 
@@ -125,12 +126,50 @@ class Packer::Work {
   void beginAnew() {
     constexpr std::size_t kOther = 8;  // one in so many goes the other way
     constexpr double kMostPatient = 20.0;
+    if (below(2) == 0 && aim()) return;
     const bool isOther = below(kOther) == 0;
     if (patterns_ && !patterns_->uses.empty() && (byPatterns_ <= bySheets_) != isOther)
       return dive(&random_);
     if (patient_ == 0.0) return without_.reset();
     patient_ = std::min(2 * patient_, kMostPatient);
     start(patientBeginning(job_, patient_, random_));
+  }
+
+  /// At other sheets than those of the best, which would cost less: filled from nothing, as far as
+  /// that goes; what is loose then is to find room there. False where there are none.
+  bool aim() {
+    constexpr double kEffort = 1.0;
+    if (job_.stocks.size() == 1 || !job_.pinned.empty() || !bestLost_.empty()) return false;
+    if (mixedFor_ != cost_) {
+      double needed = 0.0;
+      for (const Bin& bin : bestBins_) needed += bin.area;
+      mixes_ = cheaperMixes(job_, cost_, needed);
+      mixedFor_ = cost_;
+    }
+    if (mixes_.empty()) return false;
+    std::size_t which = 0;
+    while (which + 1 < mixes_.size() && below(2) == 0) ++which;
+    std::vector<std::size_t> mix = mixes_[which];
+    std::shuffle(mix.begin(), mix.end(), random_);
+    std::vector<Bin> bins;
+    std::vector<int> used(job_.stocks.size(), 0);
+    std::vector<std::size_t> loose = piecesOf(job_.counts);
+    filling_.fill(mix, patientBeginning(job_, std::max(kEffort, patient_), random_), bins, used,
+                  loose);
+    if (loose.empty()) {
+      takeIfBetter(std::move(bins), std::move(used), {});
+      return true;
+    }
+    for (const std::size_t stock : mix)
+      if (used[stock] < std::count(mix.begin(), mix.end(), stock)) {
+        bins.push_back(emptyBin(job_, stock));
+        ++used[stock];
+      }
+    oneFewer_.beginWith(bins, loose);
+    without_ = cost_;
+    withoutTried_ = 0;
+    leastLoose_ = oneFewer_.looseArea();
+    return true;
   }
 
   /// Some sheets emptied and filled again.
@@ -374,9 +413,11 @@ class Packer::Work {
   std::vector<std::size_t> shorteningLost_;  // what it leaves unplaced
   OneFewer oneFewer_{job_, random_};
   SheetFilling filling_{job_, random_, [this] { return isEnough(); }};
-  double patient_ = 0.0;           // the effort of the last beginning of that kind
-  std::optional<double> without_;  // the cost that it is to better
-  std::size_t withoutTried_ = 0;   // since less was loose than ever
+  double patient_ = 0.0;                         // the effort of the last beginning of that kind
+  std::optional<double> without_;                // the cost that it is to better
+  std::size_t withoutTried_ = 0;                 // since less was loose than ever
+  std::vector<std::vector<std::size_t>> mixes_;  // of stocks
+  std::optional<double> mixedFor_;               // the cost that those are to better
   double leastLoose_ = 0.0;
   static constexpr std::size_t kLong = 20'000, kShort = 2'400;  // tries
   std::size_t anewAfter_ = kLong;                               // a better beginning is looked for

@@ -12,6 +12,7 @@
 #include "core/cutting/most_room.h"
 #include "core/cutting/sharing_out.h"
 #include "core/cutting/sheet_takings.h"
+#include "core/cutting/stock_mixes.h"
 #include "tests/support/cutting.h"
 
 namespace drapery {
@@ -177,6 +178,57 @@ RC_GTEST_PROP(MostRoom, isThatOfEveryChoice, ()) {
       }
     }
     if (chosen < below - 1e-6) RC_ASSERT(room <= most * (1 + 1e-12));
+  }
+}
+
+// Every choice of sheets is tried; those that are told cost less and have room, none could be added
+// to them, and no choice has more room than the first.
+RC_GTEST_PROP(StockMixes, areThoseThatCostLessAndHaveRoom, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 3), 2, *rc::gen::inRange(1, 5));
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told)) {
+    if (job.kinds.empty()) continue;
+    const double below = *rc::gen::inRange(1, 80) / 10.0;
+    const double needed = *rc::gen::inRange(0, 15) * 1e11;
+    const auto mixes = cheaperMixes(job, below, needed);
+    const auto roomOf = [&](std::size_t s) {
+      const UsableSize usable = usableOf(job.stock(s));
+      return double(usable.across) * double(usable.along);
+    };
+    int pieces = 0;
+    for (const int count : job.counts) pieces += count;
+    const auto there = [&](std::size_t s) {
+      if (job.stock(s).form == StockForm::Roll) return 0;
+      return std::min(pieces, job.stock(s).count.value_or(pieces));
+    };
+    double most = -1.0;
+    std::vector<int> often(job.stocks.size(), 0);
+    const std::function<void(std::size_t, double, double)> choose = [&](std::size_t s, double cost,
+                                                                        double room) {
+      if (cost >= below - 1e-9) return;
+      if (s == job.stocks.size()) {
+        if (room >= needed) most = std::max(most, room);
+        return;
+      }
+      for (int n = 0; n <= there(s); ++n)
+        choose(s + 1, cost + n * job.stock(s).cost, room + n * roomOf(s));
+    };
+    choose(0, 0.0, 0.0);
+    RC_ASSERT(mixes.empty() == (most < 0.0));
+    for (const auto& mix : mixes) {
+      double cost = 0.0, room = 0.0;
+      for (const std::size_t s : mix) {
+        cost += job.stock(s).cost;
+        room += roomOf(s);
+      }
+      RC_ASSERT(cost < below && room >= needed);
+      if (&mix == &mixes.front()) RC_ASSERT(std::abs(room - most) <= 1e-9 * most);
+      for (std::size_t s = 0; s < job.stocks.size(); ++s) {
+        const auto used = std::count(mix.begin(), mix.end(), s);
+        RC_ASSERT(used <= there(s));
+        RC_ASSERT(used == there(s) || cost + job.stock(s).cost >= below - 1e-8);
+      }
+    }
   }
 }
 
