@@ -2,28 +2,11 @@
 
     python3 benchmarks/many_pieces.py build/release/bin/drapery-cli SECONDS
 """
-import json
-import subprocess
 import sys
 
+from drawn import drawing, laid, sheet
+
 ACROSS, ALONG = 700, 1000
-
-
-def drawing(seed):
-    """The same numbers each time (Park and Miller's generator of 1988), as in packers/compare.mjs."""
-    state = seed
-
-    def draw(least, most):
-        nonlocal state
-        state = state * 48271 % 2147483647
-        return least + state % (most - least + 1)
-
-    return draw
-
-
-def sheet(name, across, along, count, cost):
-    return {"id": name, "material": "board", "form": "sheet", "W": across, "L": along, "grain": "L", "count": count,
-            "trim": {"left": 0, "right": 0, "bottom": 0, "top": 0}, "kerf": 0, "cost": cost}
 
 
 def stocks(draw, stock):
@@ -47,12 +30,6 @@ def problem(seed, pieces, kinds, grain, is_large, stock="sheets"):
         parts.append({"id": f"p{kind}", "material": "board", "w": w, "h": h, "qty": qty, "grain": runs})
     return {"name": f"drawn {seed}", "schema": "drapery-cut/1", "units": "mm", "objective": "min_cost",
             "stocks": stocks(draw, stock), "parts": parts}
-
-
-def laid(cli, seconds, drawn):
-    run = subprocess.run([cli, "cut", "-", "--seconds", seconds, "--format", "json"], input=json.dumps(drawn), text=True,
-                         capture_output=True, check=True)
-    return json.loads(run.stdout)
 
 
 def main():
@@ -81,4 +58,5 @@ def main():
                   flush=True)
 
 
-main()
+if __name__ == "__main__":
+    main()

@@ -9,6 +9,7 @@
 #include <memory>
 #include <system_error>
 #include <thread>
+#include <utility>
 
 #include "core/cutting/cost_bound.h"
 #include "core/cutting/cut_rectangle.h"
@@ -26,8 +27,8 @@ namespace {
 
 using Clock = std::chrono::steady_clock;
 constexpr double kSame = 1e-9;
-constexpr double kFullEffort = 1000.0;  // tries
-constexpr double kForBounds = 0.4;      // of the time that is left
+constexpr double kFullEffort = 1000.0;                 // tries
+constexpr double kForBounds = 0.4, kForTrying = 0.85;  // of the time that is left
 
 class Watch {
  public:
@@ -42,6 +43,7 @@ class Watch {
   [[nodiscard]] bool isOver() const {
     return isCancelled() || (!limits_.steps && Clock::now() >= end_);
   }
+  [[nodiscard]] bool isCounted() const { return limits_.steps.has_value(); }
   /// Where tries are counted in place of the clock, so is what goes into bounds.
   [[nodiscard]] double effort() const {
     return limits_.steps ? std::min(1.0, double(*limits_.steps) / kFullEffort) : 1.0;
@@ -62,7 +64,8 @@ struct Course {
   std::optional<MaterialLayOut> exact = {};  // or the value, which is not bettered
   double bound = 0.0;
   std::unique_ptr<Packer> packer = {}, other = {};
-  std::uint64_t gathered = 0;  // tries since it costs as little as can be
+  const Packer* shown = nullptr;  // in place of `packer`, while another thread has that
+  std::uint64_t gathered = 0;     // tries since it costs as little as can be
   /// Whether one of the two has come to the bound: then neither has anything left to look for.
   std::unique_ptr<std::atomic<bool>> isMet = std::make_unique<std::atomic<bool>>(false);
 
@@ -80,9 +83,10 @@ struct Course {
   [[nodiscard]] bool isAnyLoose() const {
     return std::any_of(job->counts.begin(), job->counts.end(), [](int count) { return count > 0; });
   }
+  [[nodiscard]] const Packer& laid() const { return shown != nullptr ? *shown : *packer; }
   [[nodiscard]] MaterialLayOut result(bool isLast) const {
     if (exact) return *exact;
-    MaterialLayOut found = packer->layOut(isLast);
+    MaterialLayOut found = laid().layOut(isLast);
     found.bound = bound;
     return found;
   }
@@ -122,15 +126,15 @@ void startOther(Course& course, const LayOutLimits& limits) {
     course.other = std::make_unique<Packer>(*course.job, limits.seed + kOtherSeed, course.patience);
 }
 
-/// Both at once; one after the other where there is no second thread to be had.
+/// Both at once, the second beside; before the first where there is no other thread to be had.
 template <typename First, typename Second>
 void atOnce(First first, Second second) {
   std::thread beside;
   try {
     beside = std::thread(second);
   } catch (const std::system_error&) {
-    first();
-    return second();
+    second();
+    return first();
   }
   first();
   beside.join();
@@ -150,14 +154,15 @@ bool tryAll(Course& course, const MaterialJob& free, const Watch& watch) {
 /// to try.
 ExactCheaper tryCheaper(const MaterialJob& job, Packer& packer, double least, const Watch& watch,
                         const std::function<bool()>& isOver) {
-  constexpr int kBefore = 48;    // tries
-  constexpr double kPart = 0.8;  // of the time: the rest is for other bounds
+  constexpr int kBefore = 48;           // tries
+  constexpr double kPart = 0.8;         // of the time: the rest is for other bounds
+  constexpr double kFullTrying = 10.0;  // where the clock ends it
   const ExactCheaper nothing{least, {}};
   if (packer.lost() > 0 || !canTryCheaper(job)) return nothing;
   for (int i = 0; i < kBefore && !isOver() && packer.cost() > least + kSame; ++i) packer.step();
   if (packer.cost() <= least + kSame) return nothing;
   const double enough = (1.0 - kPart) * watch.left();
-  return exactCheaper(job, watch.effort(), least, packer.cost(),
+  return exactCheaper(job, watch.isCounted() ? watch.effort() : kFullTrying, least, packer.cost(),
                       [&] { return isOver() || watch.left() < enough; });
 }
 
@@ -169,7 +174,8 @@ bool meets(const Course& course, const Packer& packer, const LayOutLimits& limit
 }
 
 /// The best where all can be tried, else what none costs less than; meanwhile it is bettered.
-void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch) {
+template <typename Report>
+void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Report report) {
   constexpr std::uint64_t kBeside = 256;  // tries, where they are counted
   if (course.exact) return;
   const MaterialJob free = withoutPins(*course.job);
@@ -180,7 +186,18 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch) {
   std::atomic<bool> isFound = false;
   ExactCheaper found{course.bound, {}};
   const std::uint64_t most = std::min(kBeside, limits.steps.value_or(kBeside));
+  const std::pair known(course.packer->lost(), course.packer->cost());
   atOnce(
+      [&] {
+        startOther(course, limits);
+        Packer& other = *course.other;
+        for (std::uint64_t i = 0; limits.steps ? i < most : !isFound && !watch.isOver(); ++i) {
+          other.step();
+          if (std::pair(other.lost(), other.cost()) < known) course.shown = &other;
+          if (course.shown != nullptr) report();
+          if (meets(course, other, limits)) return;
+        }
+      },
       [&] {
         const bool isFree = course.job->pinned.empty();
         const auto isOver = [&] { return watch.isOver() || *course.isMet; };
@@ -190,14 +207,8 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch) {
           found.bound = boundOf(free, *course.packer, found.bound, isFree, watch, isOver);
         }
         isFound = true;
-      },
-      [&] {
-        startOther(course, limits);
-        for (std::uint64_t i = 0; limits.steps ? i < most : !isFound && !watch.isOver(); ++i) {
-          course.other->step();
-          if (meets(course, *course.other, limits)) return;
-        }
       });
+  course.shown = nullptr;
   course.bound = found.bound;
   course.exact = std::move(found.laid);
   course.packer->follow(*course.other);
@@ -283,10 +294,9 @@ class LayingOut {
     for (const MaterialJob& job : jobs_)
       if (!job.kinds.empty()) courses_.push_back(begun(job, limits_, whole_));
     tellBetter(true);
-    for (Course& course : courses_) {
-      // Most of the time is for bettering it.
-      const Watch part(limits_, kForBounds * whole_.left());
-      sharpen(course, limits_, part);
+    for (std::size_t i = 0; i < courses_.size(); ++i) {
+      const Watch part(limits_, whole_.left() * partFor(*courses_[i].job, courses_.size() - i));
+      sharpen(courses_[i], limits_, part, [this] { tellBetter(false); });
     }
     if (open() > 0) tellBetter(true);
     // In turns: what one of them does not need is for the others. Where tries are counted one is
@@ -301,6 +311,12 @@ class LayingOut {
   [[nodiscard]] std::ptrdiff_t open() const {
     return std::count_if(courses_.begin(), courses_.end(),
                          [](const Course& course) { return course.isUnsettled(); });
+  }
+  /// What goes into bounds of the time that is left. Most is for bettering it; but few pieces are
+  /// soon laid as well as can be, and what takes time is to try all that could be better.
+  /// @param others how many materials there still are, with this one.
+  [[nodiscard]] static double partFor(const MaterialJob& job, std::size_t others) {
+    return canTryCheaper(job) ? std::max(kForBounds, kForTrying / double(others)) : kForBounds;
   }
   /// Each that is open half of its share of the time that is left; in the end all of it.
   void giveTurns() {
@@ -318,7 +334,7 @@ class LayingOut {
     toldLeft_ = whole_.left();
     std::vector<double> costs;
     for (const Course& course : courses_) {
-      costs.push_back(course.exact ? course.exact->cost : course.packer->cost());
+      costs.push_back(course.exact ? course.exact->cost : course.laid().cost());
       costs.push_back(course.bound);
     }
     if (costs == toldCosts_) return;
