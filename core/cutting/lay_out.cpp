@@ -157,7 +157,7 @@ ExactCheaper tryCheaper(const MaterialJob& job, Packer& packer, double least, co
   constexpr int kBefore = 48;           // tries
   constexpr double kPart = 0.8;         // of the time: the rest is for other bounds
   constexpr double kFullTrying = 10.0;  // where the clock ends it
-  const ExactCheaper nothing{least, {}};
+  ExactCheaper nothing{least, {}};
   if (packer.lost() > 0 || !canTryCheaper(job)) return nothing;
   for (int i = 0; i < kBefore && !isOver() && packer.cost() > least + kSame; ++i) packer.step();
   if (packer.cost() <= least + kSame) return nothing;

@@ -181,10 +181,16 @@ class PatternBound {
   /// Where few pieces fill a sheet all that can lie on it is told exactly.
   bool makeTakings() {
     constexpr std::uint64_t kLooks = 20'000'000;
+    constexpr double kFewOnOne = 12.0;
+    double area = 0.0;  // of all pieces
+    for (std::size_t k = 0; k < job_.kinds.size(); ++k)
+      area += job_.counts[k] * double(job_.kind(k).width) * double(job_.kind(k).height);
     bool isAny = false;
     std::uint64_t looks = kLooks;
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      if (isRoll(s) || counts_[s] == 0) continue;
+      const UsableSize usable = plates_[s].usable();
+      const double room = double(usable.across) * double(usable.along);
+      if (isRoll(s) || counts_[s] == 0 || room * pieces() > kFewOnOne * area) continue;
       std::uint64_t left = looks / (job_.stocks.size() - s);
       looks -= left;
       SheetTakings takings(job_, s, left, isOver_);

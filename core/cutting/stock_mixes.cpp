@@ -14,7 +14,7 @@ constexpr double kSame = 1e-9;
 class StockMixes {
  public:
   StockMixes(const MaterialJob& job, double below, double needed)
-      : job_(job), below_(below - kSame), needed_(needed), often_(job.stocks.size(), 0) {
+      : below_(below - kSame), needed_(needed), often_(job.stocks.size(), 0) {
     const double pieces = std::accumulate(job.counts.begin(), job.counts.end(), 0.0);
     for (std::size_t s = 0; s < job.stocks.size(); ++s) {
       const CutStock& stock = job.stock(s);
@@ -76,7 +76,6 @@ class StockMixes {
     found_.emplace_back(room, std::move(mix));
   }
 
-  const MaterialJob& job_;
   double below_, needed_;
   std::vector<Lot> lots_;
   std::vector<int> often_;  // of each stock of the job

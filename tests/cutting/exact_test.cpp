@@ -19,7 +19,6 @@ namespace drapery {
 namespace {
 
 using test::anyProblem;
-using test::kMm;
 using test::laidOut;
 using test::pieceOf;
 using test::sheetOf;
@@ -107,7 +106,7 @@ RC_GTEST_PROP(SharingOut, costsLeast, ()) {
   SharingOut sharing(index, costs, limits);
   std::vector<std::optional<std::size_t>> withouts{std::nullopt};
   for (std::size_t s = 0; s < costs.size(); ++s)
-    if (limits[s] != 0) withouts.push_back(s);
+    if (limits[s] != 0) withouts.emplace_back(s);
   for (const auto& without : withouts) {
     std::vector<std::optional<int>> left = limits;
     if (without && left[*without]) --*left[*without];
