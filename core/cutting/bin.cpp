@@ -104,10 +104,17 @@ std::optional<std::size_t> openEnd(const MaterialJob& job, const Bin& bin) {
   return widest;
 }
 
+/// Whether nothing lies in it, however it is split.
+static bool isFree(const Bin& bin, std::size_t at) {
+  const SheetPart& part = bin.parts[at];
+  if (part.kind == SheetPart::Kind::Split) return isFree(bin, part.low) && isFree(bin, part.high);
+  return part.kind == SheetPart::Kind::Free;
+}
+
 static int convert(SheetBuilder& builder, const CutStock& stock, const Bin& bin, std::size_t at,
                    const CutRegion& region) {
   const SheetPart& part = bin.parts[at];
-  if (part.kind == SheetPart::Kind::Free) return builder.left(region);
+  if (isFree(bin, at)) return builder.left(region);
   if (part.kind == SheetPart::Kind::Piece) return builder.piece(region, part.piece, part.isTurned);
   const SheetPart& first = bin.parts[part.low];
   const Micrometres low = (part.isBeside ? first.across : first.along) - stock.kerf;

@@ -66,6 +66,11 @@ void BoxFronts::join(std::size_t set, std::uint64_t& work) {
   auto& front = fronts_[set];
   const double area = areaOf(set), most = area + waste_;
   if (area > double(usable_.across) * double(usable_.along)) return;
+  constexpr std::uint64_t kLooks = 8;  // for parts of it take about as long as a join
+  const std::uint64_t looks = index_.partsOf(set) / 2 / kLooks;
+  isWhole_ = looks <= work;
+  if (!isWhole_) return;
+  work -= looks;
   // Of boxes side by side, none of which is made so itself, the lowest taking is the one; all that
   // lies beside it, as small as can be, is the other.
   index_.eachHalfOf(set, [&](std::size_t low) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstddef>
+#include <cstdint>
 #include <vector>
 
 #include "core/cutting/material_job.h"
@@ -23,6 +24,14 @@ class CountIndex {
   [[nodiscard]] std::size_t one(std::size_t kind) const { return strides_[kind]; }
   [[nodiscard]] int count(std::size_t set, std::size_t kind) const {
     return digits_[set * strides_.size() + kind];
+  }
+
+  /// How many parts it has, nothing and itself with them.
+  [[nodiscard]] std::uint64_t partsOf(std::size_t set) const {
+    std::uint64_t parts = 1;
+    for (std::size_t kind = 0; kind < kinds(); ++kind)
+      parts *= static_cast<std::uint64_t>(count(set, kind)) + 1;
+    return parts;
   }
 
   /// Calls with the number of each part of what `set` stands for: nothing first, `set` last.

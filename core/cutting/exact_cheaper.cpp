@@ -10,7 +10,7 @@ namespace drapery {
 namespace {
 
 constexpr double kMostPairs = 1e8;
-constexpr double kWork = 2e8, kLeastWork = 2e7;  // joins of boxes: some seconds; a tenth of that
+constexpr double kWork = 2e8, kLeastWork = 4e6;  // joins of boxes: some seconds; a moment
 constexpr double kSame = 1e-9;
 
 }  // namespace

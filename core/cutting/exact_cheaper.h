@@ -16,7 +16,7 @@ struct ExactCheaper {
 bool canTryCheaper(const MaterialJob& job);
 
 /// Boxes that waste more than stock so cheap has room for are not joined.
-/// @param effort of the usual work, from 0 on, but not less than a tenth.
+/// @param effort of the usual work, from 0 on, but not less than a fiftieth.
 /// @param least a bound. @param known what a lay-out costs.
 /// @param isEnough asked often; then what was found out by then is told.
 ExactCheaper exactCheaper(const MaterialJob& job, double effort, double least, double known,

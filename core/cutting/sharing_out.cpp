@@ -24,12 +24,8 @@ SharingOut::SharingOut(const CountIndex& index, const Costs& costs,
 double SharingOut::work() const {
   double work = 0.0;
   for (std::size_t s = 0; s < costs_.size(); ++s)
-    for (const std::size_t set : fits_[s]) {
-      double rests = *limits_[s];
-      for (std::size_t kind = 0; kind < index_.kinds(); ++kind)
-        rests *= index_.count(index_.all() - set, kind) + 1.0;
-      work += rests;
-    }
+    for (const std::size_t set : fits_[s])
+      work += *limits_[s] * double(index_.partsOf(index_.all() - set));
   return work;
 }
 

@@ -7,6 +7,7 @@
 #include <map>
 #include <set>
 
+#include "core/cutting/cut_rectangle.h"
 #include "core/cutting/exact_lay_out.h"
 #include "core/cutting/one_fewer.h"
 #include "core/cutting/pattern_dive.h"
@@ -205,6 +206,24 @@ RC_GTEST_PROP(Slabs, growShorterAndLoseNothing, ()) {
   RC_ASSERT(roll.end == along);
   RC_ASSERT(countsOf(job, {roll}) == job.counts);
   RC_ASSERT(faultInBins(drawn, {roll}) == "");
+}
+
+// What was split once and holds nothing now is left in one piece.
+TEST(Bins, whatHoldsNothingIsNotCut) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(300, 400)};
+  problem.pieces = {test::pieceOf("piece", 300, 150, 1)};
+  CutLayout told;
+  const MaterialJob job = materialJobs(problem, told).front();
+  Bin bin = emptyBin(job, 0);
+  splitPart(bin.parts, 0, false, 150 * test::kMm);
+  const std::size_t low = bin.parts[0].low, high = bin.parts[0].high;
+  splitPart(bin.parts, high, true, 100 * test::kMm);
+  bin.parts[low].kind = SheetPart::Kind::Piece;
+  hold(job, bin, bin.parts[low]);
+  const CutSheet sheet = sheetOf(job, bin);
+  EXPECT_EQ(sheet.placements.size(), 1U);
+  EXPECT_EQ(std::count_if(sheet.cuts.begin(), sheet.cuts.end(), isCut), 1);
 }
 
 // Slabs taken as sheets, with an off-cut or another roll beside them or not: each time it costs
