@@ -40,9 +40,15 @@ double areaOfKind(const MaterialJob& job, std::size_t kind) {
   return double(job.kind(kind).width) * double(job.kind(kind).height);
 }
 
+std::vector<double> areasOf(const MaterialJob& job, const std::vector<std::size_t>& kinds) {
+  std::vector<double> areas;
+  areas.reserve(kinds.size());
+  for (const std::size_t kind : kinds) areas.push_back(areaOfKind(job, kind));
+  return areas;
+}
+
 double shareOf(const MaterialJob& job, const Bin& bin) {
-  const UsableSize usable = usableOf(job.stock(bin.stock));
-  return bin.area / (double(usable.across) * double(usable.along));
+  return bin.area / roomOf(job.stock(bin.stock));
 }
 
 bool isOpenEnded(const MaterialJob& job, const Bin& bin, const SheetPart& room) {

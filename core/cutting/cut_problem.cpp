@@ -16,6 +16,11 @@ UsableSize usableOf(const CutStock& stock) {
           stock.along - stock.bottom - stock.top + stock.kerf};
 }
 
+double roomOf(const CutStock& stock) {
+  const UsableSize usable = usableOf(stock);
+  return double(usable.across) * double(usable.along);
+}
+
 std::optional<LyingFault> whyNotLying(const CutStock& stock, const CutPiece& piece, bool isTurned) {
   const bool isAlongHeight = (stock.grain == StockGrain::Along) != isTurned;
   const PieceGrain runs = isAlongHeight ? PieceGrain::Height : PieceGrain::Width;

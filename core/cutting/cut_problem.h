@@ -79,6 +79,8 @@ struct UsableSize {
 };
 
 UsableSize usableOf(const CutStock& stock);
+/// Of that, um2.
+double roomOf(const CutStock& stock);
 
 /// Why a piece may not lie so: its grain would run the wrong way; the pattern would lie on its
 /// side.

@@ -23,13 +23,8 @@ class ExactJob {
  public:
   ExactJob(const MaterialJob& job, const CostLimits& limits, const std::function<bool()>& isEnough)
       : job_(job), limits_(limits), isEnough_(isEnough), index_(job.counts) {
-    for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
-      double least = kNone;
-      for (const auto& sizes : job.sizes)
-        for (const LyingSize& size : sizes[kind])
-          least = std::min(least, double(size.across) * double(size.along));
-      waste_ -= job.counts[kind] * least;
-    }
+    for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+      waste_ -= job.counts[kind] * leastAreaOf(job, kind);
     waste_ += limits.room;
   }
 
@@ -107,9 +102,11 @@ class ExactJob {
   }
   /// Of the whole sheet, or of so much of a roll; as its kerf enlarges them.
   [[nodiscard]] double wasteOn(std::size_t s, std::size_t set, Micrometres along) const {
-    const UsableSize usable = usableOf(job_.stock(s));
-    const bool isRoll = job_.stock(s).form == StockForm::Roll;
-    return double(usable.across) * double(isRoll ? along : usable.along) - fronts_[s].areaOf(set);
+    const CutStock& stock = job_.stock(s);
+    const double room = stock.form == StockForm::Sheet
+                            ? roomOf(stock)
+                            : double(usableOf(stock).across) * double(along);
+    return room - fronts_[s].areaOf(set);
   }
   /// The same on each way and stock of one kerf.
   [[nodiscard]] double enlarged(std::size_t kind) const {
@@ -171,12 +168,12 @@ class ExactJob {
     const std::size_t all = index_.all();
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       if (job_.stock(s).form == StockForm::Roll || job_.stock(s).count == 0) continue;
-      const UsableSize usable = usableOf(job_.stock(s));
+      const double room = roomOf(job_.stock(s));
       const auto* rest = sharing.reckon(s, isEnough_);
       if (rest == nullptr) return std::nullopt;
       for (std::size_t part = 1; part < index_.size(); ++part)
         if (costs_[s][part] + (*rest)[all - part] <= cost + kSame)
-          tries.emplace_back(double(usable.across) * double(usable.along) - areas_[part], s, part);
+          tries.emplace_back(room - areas_[part], s, part);
     }
     std::sort(tries.rbegin(), tries.rend());
     double area = -1.0;

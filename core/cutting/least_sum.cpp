@@ -36,7 +36,7 @@ class LeastSum {
       stocks_.push_back(one);
     }
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
-      area.all += job.counts[kind] * leastArea(job, kind);
+      area.all += job.counts[kind] * leastAreaOf(job, kind);
     covers_ = {cost, area};
     covers_.insert(covers_.end(), covers.begin(), covers.end());
     // The roll last: how much of it is used follows from the sheets.
@@ -71,15 +71,6 @@ class LeastSum {
       for (const LyingSize& size : ways) least = std::min(least, size.along);
     return double(least);
   }
-  /// Stocks have kerfs of their own.
-  static double leastArea(const MaterialJob& job, std::size_t kind) {
-    double least = std::numeric_limits<double>::infinity();
-    for (const auto& ofStock : job.sizes)
-      for (const LyingSize& size : ofStock[kind])
-        least = std::min(least, double(size.across) * double(size.along));
-    return least;
-  }
-
   /// How many of it would cover what is left, as far as it can.
   /// @param from the first cover that counts.
   [[nodiscard]] double needed(const Stock& stock, const std::vector<double>& left,

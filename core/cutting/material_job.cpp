@@ -1,6 +1,7 @@
 #include "core/cutting/material_job.h"
 
 #include <algorithm>
+#include <limits>
 #include <numeric>
 
 namespace drapery {
@@ -30,6 +31,14 @@ bool takePinned(MaterialJob& job, PinnedSheet sheet) {
 }
 
 }  // namespace
+
+double leastAreaOf(const MaterialJob& job, std::size_t kind) {
+  double least = std::numeric_limits<double>::infinity();
+  for (const auto& ofStock : job.sizes)
+    for (const LyingSize& size : ofStock[kind])
+      least = std::min(least, double(size.across) * double(size.along));
+  return least;
+}
 
 bool isOneRoll(const MaterialJob& job) {
   return job.stocks.size() == 1 && job.stock(0).form == StockForm::Roll && job.stock(0).count == 1;

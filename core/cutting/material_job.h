@@ -39,6 +39,9 @@ std::vector<std::size_t> piecesOf(const Counts& wanted);
 /// are told in `told`.
 std::vector<MaterialJob> materialJobs(const CutProblem& problem, CutLayout& told);
 
+/// Of one piece as its stock enlarges it, where that is least: stocks have kerfs of their own; um2.
+double leastAreaOf(const MaterialJob& job, std::size_t kind);
+
 /// Whether all of it comes from one roll of which there is one.
 bool isOneRoll(const MaterialJob& job);
 

@@ -105,10 +105,7 @@ bool OneFewer::layLast() {
   const double room = double(bin.parts[0].across) * double(bin.parts[0].along);
   if (looseArea() > room) return false;
   Pool pool = poolOf(now_.loose);
-  std::vector<double> worth;
-  worth.reserve(pool.kinds.size());
-  for (const std::size_t kind : pool.kinds) worth.push_back(areaOfKind(job_, kind));
-  filler_.begin(*now_.last, pool.kinds, worth);
+  filler_.begin(*now_.last, pool.kinds, areasOf(job_, pool.kinds));
   auto [filling, got] = filler_.best(bin.parts[0], kFills, pool.counts);
   if (got <= 0) return false;
   if (!piecesOf(pool).empty()) filler_.better(filling, kAgain, pool.counts);

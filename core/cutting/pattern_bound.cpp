@@ -143,7 +143,7 @@ class PatternBound {
     const bool isNear =
         stage_ == Stage::Quick && !isProper_ && cost() < (1 + kQuickly) * centre_.bound();
     if (stage_ != Stage::Ample && (isLong || ((isNone || isNear) && !isExact))) return goOn(isLong);
-    if (isNone) return stage_ != Stage::Ample && isBounding_ && makeTakings() && enterAmple();
+    if (isNone) return stage_ != Stage::Ample && isBounding_ && makeTakings() && enterAmple(true);
     centre_.look(prices, least, false);
     know(best, worth, prices);
     return true;
@@ -164,43 +164,27 @@ class PatternBound {
     if (next == Stage::Fine) return enter(next);
     if (!isBounding_) return false;
     const bool isTaken = makeTakings();
-    return (isTaken || !hasRoll_ || cost() >= hardlyMore_) && enterAmple();
+    return (isTaken || !hasRoll_ || cost() >= hardlyMore_) && enterAmple(isTaken);
   }
-  bool enterAmple() {
+  /// @param isTaken whether there are takings: then what is known counts for no more than is
+  /// wanted.
+  bool enterAmple(bool isTaken) {
     found_.uses = uses();
     if (!enter(Stage::Ample)) return false;
+    if (!isTaken) return true;
     rowOf_.clear();
     master_ = CoverMaster(rows());
     for (Known& each : known_)
-      if (each.stock && takings_[*each.stock])
+      if (takings_[each.stock])
         for (auto& [row, much] : each.column)
           if (row < job_.kinds.size()) much = std::min(much, double(job_.counts[row]));
     promised_ = 0.0;
     return true;
   }
-  /// Where few pieces fill a sheet all that can lie on it is told exactly.
   bool makeTakings() {
-    constexpr std::uint64_t kLooks = 20'000'000;
-    constexpr double kFewOnOne = 12.0;
-    double area = 0.0;  // of all pieces
-    for (std::size_t k = 0; k < job_.kinds.size(); ++k)
-      area += job_.counts[k] * double(job_.kind(k).width) * double(job_.kind(k).height);
-    bool isAny = false;
-    std::uint64_t looks = kLooks;
-    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      const UsableSize usable = plates_[s].usable();
-      const double room = double(usable.across) * double(usable.along);
-      if (isRoll(s) || counts_[s] == 0 || room * pieces() > kFewOnOne * area) continue;
-      std::uint64_t left = looks / (job_.stocks.size() - s);
-      looks -= left;
-      SheetTakings takings(job_, s, left, isOver_);
-      looks += left;
-      if (isOver_()) return false;
-      if (!takings.isWhole()) continue;
-      takings_[s] = std::move(takings);
-      isAny = true;
-    }
-    return isAny;
+    takings_ = takingsOf(job_, isOver_);
+    return std::any_of(takings_.begin(), takings_.end(),
+                       [](const auto& takings) { return takings.has_value(); });
   }
 
   /// One for each kind, then one for each stock of which there are only so many. To begin with,
@@ -275,10 +259,10 @@ class PatternBound {
   };
   /// What a master can take.
   struct Known {
+    std::size_t stock = 0;
     CoverMaster::Column column;
     double cost = 0.0;
     int name = -1;  // of what can be laid
-    std::optional<std::size_t> stock = {};
   };
   /// Patterns of a roll are slabs across it, which cost their length. No bound comes of them, since
   /// others could be longer: for that, slices take their place in the end.
@@ -312,8 +296,8 @@ class PatternBound {
     Counts counts(job_.kinds.size(), 0);
     for (const SheetPart& part : use.parts)
       if (part.kind == SheetPart::Kind::Piece) ++counts[part.piece];
-    return {columnOf(counts, use.stock), costOf(use.stock, use.parts), static_cast<int>(name),
-            use.stock};
+    return {use.stock, columnOf(counts, use.stock), costOf(use.stock, use.parts),
+            static_cast<int>(name)};
   }
   /// Of those that are known one that betters the master much; null where none does. What bettered
   /// it most at the last look at all of them is tried first: prices do not change that quickly.
@@ -395,13 +379,13 @@ class PatternBound {
   void know(const Pattern& best, const Worths& worth, const std::vector<double>& prices) {
     const std::size_t stock = best.entering;
     if (isSliced(stock) || takings_[stock]) {
-      known_.push_back({best.column, wholeCostOf(stock), -1, stock});
+      known_.push_back({stock, best.column, wholeCostOf(stock)});
       return;
     }
     const auto take = [&](const CoverMaster::Column& column,
                           std::optional<std::vector<SheetPart>> parts) {
       if (isRoll(stock) && !parts) return;
-      known_.push_back({column, parts ? costOf(stock, *parts) : wholeCostOf(stock), -1, stock});
+      known_.push_back({stock, column, parts ? costOf(stock, *parts) : wholeCostOf(stock)});
       if (!parts || stage_ == Stage::Ample) return;
       known_.back().name = static_cast<int>(patterns_.size());
       patterns_.push_back({stock, 0.0, std::move(*parts)});
@@ -421,7 +405,7 @@ class PatternBound {
       if (!parts) return false;
       cost = costOf(best.entering, *parts);
     }
-    return gainOf({best.column, cost, -1, best.entering}) > kNoGain;
+    return gainOf({best.entering, best.column, cost}) > kNoGain;
   }
 
   bool knowProper() {

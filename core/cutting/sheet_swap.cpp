@@ -6,11 +6,6 @@ namespace drapery {
 
 namespace {
 
-double roomOn(const MaterialJob& job, std::size_t stock) {
-  const UsableSize usable = usableOf(job.stock(stock));
-  return double(usable.across) * double(usable.along);
-}
-
 /// One or two of the stocks, the same twice or each once.
 /// @param isThere of a stock, whether there are so many.
 template <typename IsThere>
@@ -19,7 +14,7 @@ std::vector<SheetSwap> groups(const MaterialJob& job, std::vector<std::size_t> S
   std::vector<SheetSwap> all;
   const auto add = [&](std::vector<std::size_t> stocks) {
     SheetSwap group;
-    for (const std::size_t stock : stocks) group.more += roomOn(job, stock);
+    for (const std::size_t stock : stocks) group.more += roomOf(job.stock(stock));
     group.*of = std::move(stocks);
     all.push_back(std::move(group));
   };
@@ -47,7 +42,7 @@ std::vector<SheetSwap> cheaperSwaps(const MaterialJob& job, const std::vector<Bi
   for (const Bin& bin : bins) {
     ++used[bin.stock];
     if (!bin.pinned) ++mayGo[bin.stock];
-    room += roomOn(job, bin.stock);
+    room += roomOf(job.stock(bin.stock));
   }
   const auto outs =
       groups(job, &SheetSwap::out, [&](std::size_t s, int n) { return mayGo[s] >= n; });

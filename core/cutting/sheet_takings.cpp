@@ -19,6 +19,7 @@ class Growing {
       : job_(job),
         sizes_(job.sizes[stock]),
         usable_(usableOf(job.stock(stock))),
+        room_(roomOf(job.stock(stock))),
         work_(work),
         isOver_(isOver) {}
 
@@ -63,7 +64,7 @@ class Growing {
   bool growFrom(std::uint64_t from, std::vector<std::uint64_t>& grown) {
     constexpr std::size_t kMost = 200'000;
     const std::vector<std::size_t> kinds = takings_.at(from).kinds;
-    double left = double(usable_.across) * double(usable_.along);
+    double left = room_;
     for (const std::size_t kind : kinds) left -= areaOf(kind);
     for (std::size_t kind = kinds.back(); kind < sizes_.size(); ++kind) {
       if (sizes_[kind].empty() || areaOf(kind) > left) continue;
@@ -121,6 +122,7 @@ class Growing {
   const MaterialJob& job_;
   const std::vector<std::vector<LyingSize>>& sizes_;  // by kind
   UsableSize usable_;
+  double room_;
   std::uint64_t& work_;
   const std::function<bool()>& isOver_;
   std::vector<std::uint64_t> ones_;  // numbers of one piece, by kind
@@ -129,6 +131,30 @@ class Growing {
 };
 
 }  // namespace
+
+std::vector<std::optional<SheetTakings>> takingsOf(const MaterialJob& job,
+                                                   const std::function<bool()>& isOver) {
+  constexpr std::uint64_t kLooks = 20'000'000;
+  constexpr double kFewOnOne = 12.0;  // of pieces as large as they are on an average
+  double area = 0.0, pieces = 0.0;
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
+    area += job.counts[kind] * leastAreaOf(job, kind);
+    pieces += job.counts[kind];
+  }
+  std::vector<std::optional<SheetTakings>> all(job.stocks.size());
+  std::uint64_t looks = kLooks;
+  for (std::size_t s = 0; s < job.stocks.size() && !isOver(); ++s) {
+    const CutStock& stock = job.stock(s);
+    if (stock.form == StockForm::Roll || stock.count == 0) continue;
+    if (roomOf(stock) * pieces > kFewOnOne * area) continue;
+    std::uint64_t share = looks / (job.stocks.size() - s);
+    looks -= share;
+    SheetTakings takings(job, s, share, isOver);
+    looks += share;  // what it did not need
+    if (takings.isWhole()) all[s] = std::move(takings);
+  }
+  return all;
+}
 
 SheetTakings::SheetTakings(const MaterialJob& job, std::size_t stock, std::uint64_t& work,
                            const std::function<bool()>& isOver) {

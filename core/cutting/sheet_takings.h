@@ -3,6 +3,7 @@
 
 #include <cstdint>
 #include <functional>
+#include <optional>
 #include <vector>
 
 #include "core/cutting/material_job.h"
@@ -28,5 +29,9 @@ class SheetTakings {
   std::vector<std::size_t> kinds_;  // of one after the other, each as often as it is taken
   std::vector<std::size_t> ends_;   // of each among them
 };
+
+/// By stock, where few pieces fill a sheet of it and they can all be told in a second or so.
+std::vector<std::optional<SheetTakings>> takingsOf(const MaterialJob& job,
+                                                   const std::function<bool()>& isOver);
 
 }  // namespace drapery

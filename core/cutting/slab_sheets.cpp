@@ -120,10 +120,7 @@ bool SlabSheets::isThereMore(const std::vector<Bin>& sheets, std::size_t stock) 
 
 void SlabSheets::fill(Bin& bin, Pool& pool) {
   constexpr int kFills = 60, kAgain = 300;
-  std::vector<double> worth;
-  worth.reserve(pool.kinds.size());
-  for (const std::size_t kind : pool.kinds) worth.push_back(areaOfKind(job_, kind));
-  filler_.begin(bin.stock, pool.kinds, worth);
+  filler_.begin(bin.stock, pool.kinds, areasOf(job_, pool.kinds));
   auto [filling, got] = filler_.best(bin.parts.front(), kFills, pool.counts);
   if (got <= 0.0) return;
   filler_.better(filling, kAgain, pool.counts);
@@ -152,17 +149,14 @@ bool SlabSheets::layLast() {
   if (loose == tried_) return false;
   tried_ = loose;
   Pool pool = poolOf(fewer_.loose());
-  std::vector<double> worth;
-  worth.reserve(pool.kinds.size());
   Micrometres least = 0;
   for (const std::size_t kind : pool.kinds) {
-    worth.push_back(areaOfKind(job_, kind));
     Micrometres shortest = before_;
     for (const LyingSize& size : job_.sizes[stockOf_[roll_]][kind])
       shortest = std::min(shortest, size.along);
     least = std::max(least, shortest);
   }
-  filler_.begin(stockOf_[roll_], pool.kinds, worth);
+  filler_.begin(stockOf_[roll_], pool.kinds, areasOf(job_, pool.kinds));
   double along = std::max(double(least), kFirst * loose / double(across_));
   for (; along < double(before_) && !isEnough_(); along = along * kMore + 1) {
     const Slab slab = emptySlab(across_, static_cast<Micrometres>(along));

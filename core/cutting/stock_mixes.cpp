@@ -18,11 +18,9 @@ class StockMixes {
     const double pieces = std::accumulate(job.counts.begin(), job.counts.end(), 0.0);
     for (std::size_t s = 0; s < job.stocks.size(); ++s) {
       const CutStock& stock = job.stock(s);
-      const UsableSize usable = usableOf(stock);
       if (stock.form != StockForm::Sheet || stock.count == 0) continue;
       const double there = stock.count ? std::min(pieces, double(*stock.count)) : pieces;
-      lots_.push_back(
-          {s, stock.cost, double(usable.across) * double(usable.along), static_cast<int>(there)});
+      lots_.push_back({s, stock.cost, roomOf(stock), static_cast<int>(there)});
     }
     std::stable_sort(lots_.begin(), lots_.end(), [](const Lot& a, const Lot& b) {
       return a.room * b.cost > b.room * a.cost;  // the most room for its cost

@@ -26,6 +26,23 @@ using test::sheetOf;
 const std::function<bool()> kNever = [] { return false; };
 constexpr double kNone = std::numeric_limits<double>::infinity();
 
+/// Of each material of which any piece fits.
+template <typename Act>
+void eachJob(const CutProblem& problem, Act act) {
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told))
+    if (!job.kinds.empty()) act(job);
+}
+
+/// With all its takings, on the first of a job's stocks.
+struct AllBoxes {
+  explicit AllBoxes(const MaterialJob& job)
+      : index(job.counts), fronts(job, 0, index, work, kNever) {}
+  std::uint64_t work = 1u << 30;
+  CountIndex index;
+  BoxFronts fronts;
+};
+
 /// Every box that joins make of a taking, whichever of its parts come first.
 std::set<std::pair<Micrometres, Micrometres>> boxesOf(const MaterialJob& job, std::size_t stock,
                                                       const CountIndex& index, std::size_t set) {
@@ -47,12 +64,10 @@ std::set<std::pair<Micrometres, Micrometres>> boxesOf(const MaterialJob& job, st
 
 RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
   CutProblem problem = anyProblem(*rc::gen::inRange(1, 4), 2, 1);
-  CutLayout told;
-  for (const MaterialJob& job : materialJobs(problem, told)) {
-    if (job.kinds.empty()) continue;
-    const CountIndex index(job.counts);
-    std::uint64_t work = 1u << 30;
-    const BoxFronts fronts(job, 0, index, work, kNever);
+  eachJob(problem, [&](const MaterialJob& job) {
+    AllBoxes all(job);
+    const CountIndex& index = all.index;
+    const BoxFronts& fronts = all.fronts;
     const UsableSize usable = usableOf(job.stock(0));
     for (std::size_t set = 1; set < index.size(); ++set) {
       std::map<Micrometres, Micrometres> least;  // along, by across
@@ -67,7 +82,7 @@ RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
       for (const CutBox& box : fronts.of(set)) found[box.across] = box.along;
       RC_ASSERT(found == least);
     }
-  }
+  });
 }
 
 /// By trying each stock for what the first piece lies with.
@@ -135,11 +150,9 @@ RC_GTEST_PROP(ExactCheaper, isTheSameHoweverMuchIsKnown, ()) {
   for (CutStock& stock : problem.stocks)
     if (stock.form == StockForm::Roll) stock.count = 1;
   for (CutStock& stock : problem.stocks) stock.cost *= *rc::gen::element(0.001, 0.3, 1.0);
-  CutLayout told;
-  for (const MaterialJob& job : materialJobs(problem, told)) {
-    if (job.kinds.empty()) continue;
+  eachJob(problem, [&](const MaterialJob& job) {
     const auto exact = exactLayOut(job, kNever);
-    if (!exact) continue;  // there is not stock enough
+    if (!exact) return;  // there is not stock enough
     const double least = *rc::gen::inRange(0, 101) / 100.0 * exact->cost;
     const double known = exact->cost + *rc::gen::element(1e-6, 0.01, 1.0, 10.0);
     const ExactCheaper found = exactCheaper(job, 1.0, least, known, kNever);
@@ -153,7 +166,7 @@ RC_GTEST_PROP(ExactCheaper, isTheSameHoweverMuchIsKnown, ()) {
     RC_ASSERT(!none.laid.has_value());
     RC_ASSERT(std::abs(none.bound - exact->cost) < 1e-8);
     RC_ASSERT(none.bound <= exact->cost);
-  }
+  });
 }
 
 RC_GTEST_PROP(MostRoom, isThatOfEveryChoice, ()) {
@@ -184,9 +197,7 @@ RC_GTEST_PROP(MostRoom, isThatOfEveryChoice, ()) {
 // to them, and no choice has more room than the first.
 RC_GTEST_PROP(StockMixes, areThoseThatCostLessAndHaveRoom, ()) {
   CutProblem problem = anyProblem(*rc::gen::inRange(1, 3), 2, *rc::gen::inRange(1, 5));
-  CutLayout told;
-  for (const MaterialJob& job : materialJobs(problem, told)) {
-    if (job.kinds.empty()) continue;
+  eachJob(problem, [&](const MaterialJob& job) {
     const double below = *rc::gen::inRange(1, 80) / 10.0;
     const double needed = *rc::gen::inRange(0, 15) * 1e11;
     const auto mixes = cheaperMixes(job, below, needed);
@@ -228,20 +239,18 @@ RC_GTEST_PROP(StockMixes, areThoseThatCostLessAndHaveRoom, ()) {
         RC_ASSERT(used == there(s) || cost + job.stock(s).cost >= below - 1e-8);
       }
     }
-  }
+  });
 }
 
 RC_GTEST_PROP(SheetTakings, areAllThatFits, ()) {
   CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, 1);
   problem.stocks[0].form = StockForm::Sheet;
   problem.stocks[0].along = std::min<Micrometres>(problem.stocks[0].along, 1'000'000);
-  CutLayout told;
-  for (const MaterialJob& job : materialJobs(problem, told)) {
-    if (job.kinds.empty()) continue;
-    const CountIndex index(job.counts);
-    std::uint64_t work = 1u << 30;
-    const BoxFronts fronts(job, 0, index, work, kNever);
-    const SheetTakings takings(job, 0, work, kNever);
+  eachJob(problem, [&](const MaterialJob& job) {
+    AllBoxes all(job);
+    const CountIndex& index = all.index;
+    const BoxFronts& fronts = all.fronts;
+    const SheetTakings takings(job, 0, all.work, kNever);
     RC_ASSERT(takings.isWhole());
     std::vector<std::int32_t> worth;
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
@@ -264,7 +273,7 @@ RC_GTEST_PROP(SheetTakings, areAllThatFits, ()) {
     }
     RC_ASSERT(sum == most);
     RC_ASSERT(set == 0 || !fronts.of(set).empty());
-  }
+  });
 }
 
 // A shelf as it is: a roll, and eight off-cuts beside it, which cost little or nothing.

@@ -4,6 +4,7 @@
 
 #include <atomic>
 #include <random>
+#include <tuple>
 
 #include "core/cutting/lay_out.h"
 #include "core/file/read_file.h"
@@ -136,6 +137,27 @@ RC_GTEST_PROP(LayOut, ofCutUpSheetsItNeedsFewMore, ()) {
   RC_ASSERT(faultIn(problem, layout) == "");
   RC_ASSERT(layout.materials.at(0).bound <= sheets + 1e-9);
   RC_ASSERT(layout.materials.at(0).sheets <= sheets + 1);
+}
+
+// The same of sheets of three prices: so many of each suffice.
+RC_GTEST_PROP(LayOut, ofCutUpSheetsOfSeveralPricesItCostsLittleMore, ()) {
+  constexpr double kMore = 1.0;  // one of the middle ones
+  CutProblem problem;
+  double cost = 0.0;
+  for (const auto& [across, along, price] :
+       {std::tuple(510, 730, 0.55), {700, 1000, 1.0}, {900, 1250, 1.55}}) {
+    problem.stocks.push_back(sheetOf(across, along));
+    problem.stocks.back().id = "sheet" + std::to_string(across);
+    problem.stocks.back().cost = price;
+    for (int i = *rc::gen::inRange(across == 700 ? 1 : 0, 3); i > 0; --i) {
+      cutUp(problem, across * kMm, along * kMm, 2);
+      cost += price;
+    }
+  }
+  const CutLayout layout = laidOut(problem, 10);
+  RC_ASSERT(faultIn(problem, layout) == "");
+  RC_ASSERT(layout.materials.at(0).bound <= cost + 1e-9);
+  RC_ASSERT(layout.materials.at(0).cost <= cost + kMore + 1e-9);
 }
 
 // The same of a roll: that length suffices, little more is needed, and no bound is above it.
