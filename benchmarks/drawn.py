@@ -1,6 +1,7 @@
 """What the drawn problems have in common."""
 import json
 import subprocess
+import sys
 
 
 def drawing(seed):
@@ -21,6 +22,9 @@ def sheet(name, across, along, count, cost):
 
 
 def laid(cli, seconds, drawn):
+    """It ends with 1 where a piece fits nothing: the others are laid out."""
     run = subprocess.run([cli, "cut", "-", "--seconds", seconds, "--format", "json"], input=json.dumps(drawn), text=True,
-                         capture_output=True, check=True)
+                         capture_output=True, check=False)
+    if run.returncode > 1:
+        sys.exit(run.stderr)
     return json.loads(run.stdout)

@@ -15,14 +15,12 @@ constexpr double kSame = 1e-9;
 
 }  // namespace
 
-bool canTryCheaper(const MaterialJob& job) {
-  return job.pinned.empty() && CountIndex::pairsOf(job.counts) <= kMostPairs;
-}
+bool canTryCheaper(const Counts& wanted) { return CountIndex::pairsOf(wanted) <= kMostPairs; }
 
 ExactCheaper exactCheaper(const MaterialJob& job, double effort, double least, double known,
                           const std::function<bool()>& isEnough) {
   ExactCheaper result{least, {}};
-  if (!canTryCheaper(job)) return result;
+  if (!canTryCheaper(job.counts)) return result;
   const auto work = static_cast<std::uint64_t>(std::max(kLeastWork, effort * kWork));
   // Where nothing costs less than that, it is more; where something does, the least is among it.
   // What leaves as much room as all that is cheaper than what is known narrows nothing down.
@@ -34,6 +32,7 @@ ExactCheaper exactCheaper(const MaterialJob& job, double effort, double least, d
     ExactBelow found = exactBelow(job, {below, room}, work, isEnough);
     if (!found.isAll) break;
     result.bound = below - (part < 1.0 ? kSame : 0.0);
+    result.isAll = found.laid || part == 1.0;
     if (!found.laid) continue;
     result.laid = std::move(found.laid);
     result.bound = result.laid->cost;

@@ -10,10 +10,11 @@ namespace drapery {
 struct ExactCheaper {
   double bound = 0.0;
   std::optional<MaterialLayOut> laid = {};
+  bool isAll = false;  // was tried that costs less than what is known, or than what was found
 };
 
-/// Whether there are few enough pieces.
-bool canTryCheaper(const MaterialJob& job);
+/// Whether so many of each kind are few enough pieces.
+bool canTryCheaper(const Counts& wanted);
 
 /// Boxes that waste more than stock so cheap has room for are not joined.
 /// @param effort of the usual work, from 0 on, but not less than a fiftieth.

@@ -1,4 +1,5 @@
-// Stock that costs nothing is not wasted either: it is weighed by its size.
+// Prices as they are reckoned with, whatever the money. Stock that costs nothing is not wasted
+// either: it is weighed by its size.
 #pragma once
 
 #include <map>
@@ -9,13 +10,19 @@
 namespace drapery {
 
 struct WeighedStock {
+  struct Weighing {
+    double unit = 1.0;  // of prices: the dearest stock weighs 1 to 2
+    double free = 0.0;  // what all free stock weighs; so little that, beside stock that is paid
+                        // for, what costs least by weight costs least
+  };
   CutProblem problem;
-  /// By material: what all of its free stock weighs. Beside stock that is paid for that is so
-  /// little that what costs least by weight costs least.
-  std::map<std::string, double> weight;
+  std::map<std::string, Weighing> weighings;  // by material
+
+  /// What a lay-out costs at least that weighs so much.
+  [[nodiscard]] double costOf(const std::string& material, double weight) const;
 };
 
-/// Free stock costs as many as it has square metres, or hardly anything where other stock of the
+/// Free stock weighs as much as it has square metres, or hardly anything where other stock of the
 /// material has to be paid for.
 WeighedStock weighed(const CutProblem& problem);
 

@@ -15,6 +15,7 @@
 #include "core/cutting/cut_rectangle.h"
 #include "core/cutting/exact_cheaper.h"
 #include "core/cutting/free_stock.h"
+#include "core/cutting/largest_alone.h"
 #include "core/cutting/least_sum.h"
 #include "core/cutting/most_value.h"
 #include "core/cutting/packer.h"
@@ -150,20 +151,34 @@ bool tryAll(Course& course, const MaterialJob& free, const Watch& watch) {
   return true;
 }
 
+/// Whether all that costs less than what is known can be tried.
+bool isFewToTry(const MaterialJob& job) { return job.pinned.empty() && canTryCheaper(job.counts); }
+
 /// What costs less than the packer's, which is bettered first: the less it costs, the less is left
-/// to try.
-ExactCheaper tryCheaper(const MaterialJob& job, Packer& packer, double least, const Watch& watch,
+/// to try. Of more pieces what the largest cost by themselves.
+/// @param free the job as if nothing were pinned.
+/// @param otherCost of what is found beside.
+ExactCheaper tryCheaper(const Course& course, const MaterialJob& free, double least,
+                        const Watch& watch, const std::atomic<double>& otherCost,
                         const std::function<bool()>& isOver) {
-  constexpr int kBefore = 48;           // tries
-  constexpr double kPart = 0.8;         // of the time: the rest is for other bounds
-  constexpr double kFullTrying = 10.0;  // where the clock ends it
-  ExactCheaper nothing{least, {}};
-  if (packer.lost() > 0 || !canTryCheaper(job)) return nothing;
+  constexpr int kBefore = 48;                         // tries
+  constexpr double kForLargest = 0.5, kForAll = 0.8;  // of the time: the rest is for other bounds
+  constexpr double kFullTrying = 10.0;                // where the clock ends it
+  Packer& packer = *course.packer;
+  ExactCheaper found{least, {}};
+  const bool isFew = isFewToTry(*course.job);
+  if (packer.lost() > 0 || !(isFew || isAnyLarge(free))) return found;
   for (int i = 0; i < kBefore && !isOver() && packer.cost() > least + kSame; ++i) packer.step();
-  if (packer.cost() <= least + kSame) return nothing;
-  const double enough = (1.0 - kPart) * watch.left();
-  return exactCheaper(job, watch.isCounted() ? watch.effort() : kFullTrying, least, packer.cost(),
-                      [&] { return isOver() || watch.left() < enough; });
+  const double effort = watch.isCounted() ? watch.effort() : kFullTrying;
+  const auto known = [&] { return std::min(packer.cost(), otherCost.load()); };
+  const auto within = [&](double part) {
+    return [&, enough = (1.0 - part) * watch.left()] { return isOver() || watch.left() < enough; };
+  };
+  found.bound =
+      boundOfLargest(free, effort, least, known, within(isFew ? kForLargest / 2 : kForLargest));
+  if (isFew && found.bound < known() - kSame)
+    found = exactCheaper(free, effort, found.bound, known(), within(kForAll));
+  return found;
 }
 
 /// Whether a packer has come to the bound. Where the clock counts the other ends too.
@@ -187,6 +202,7 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Rep
   ExactCheaper found{course.bound, {}};
   const std::uint64_t most = std::min(kBeside, limits.steps.value_or(kBeside));
   const std::pair known(course.packer->lost(), course.packer->cost());
+  std::atomic<double> otherCost = std::numeric_limits<double>::infinity();
   atOnce(
       [&] {
         startOther(course, limits);
@@ -194,6 +210,7 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Rep
         for (std::uint64_t i = 0; limits.steps ? i < most : !isFound && !watch.isOver(); ++i) {
           other.step();
           if (std::pair(other.lost(), other.cost()) < known) course.shown = &other;
+          if (other.lost() == 0 && !limits.steps) otherCost = other.cost();
           if (course.shown != nullptr) report();
           if (meets(course, other, limits)) return;
         }
@@ -201,7 +218,7 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Rep
       [&] {
         const bool isFree = course.job->pinned.empty();
         const auto isOver = [&] { return watch.isOver() || *course.isMet; };
-        if (isFree) found = tryCheaper(free, *course.packer, found.bound, watch, isOver);
+        found = tryCheaper(course, free, found.bound, watch, otherCost, isOver);
         if (!found.laid) {
           found.bound = leastSumFrom(free, found.bound);
           found.bound = boundOf(free, *course.packer, found.bound, isFree, watch, isOver);
@@ -251,12 +268,11 @@ void better(Course& course, const LayOutLimits& limits, const Watch& watch, Repo
 double inMillionths(double sum) {
   constexpr double kParts = 1e6;
   const double whole = std::round(sum * kParts) / kParts;
-  return std::abs(sum - whole) < kSame ? whole : sum;
+  return std::abs(sum - whole) <= kSame * std::min(1.0, sum) ? whole : sum;
 }
 
-/// @param weight of what costs nothing: so much more than it costs a lay-out may be said to.
-MaterialCost tell(const CutProblem& problem, const MaterialJob& job, const MaterialLayOut& found,
-                  double weight) {
+MaterialCost tell(const CutProblem& problem, const WeighedStock& weighed, const MaterialJob& job,
+                  const MaterialLayOut& found) {
   MaterialCost told;
   told.material = job.stock(0).material;
   told.isWhole = found.notPlaced.empty();
@@ -274,9 +290,10 @@ MaterialCost tell(const CutProblem& problem, const MaterialJob& job, const Mater
       told.length += lengthUsed(stock, sheet);
   }
   told.cost = inMillionths(isForValue ? found.cost : cost);
-  told.bound = inMillionths(isForValue ? found.bound
-                            : isMet    ? cost
-                                       : std::clamp(found.bound - weight, 0.0, cost));
+  told.bound =
+      inMillionths(isForValue ? found.bound
+                   : isMet    ? cost
+                              : std::clamp(weighed.costOf(told.material, found.bound), 0.0, cost));
   return told;
 }
 
@@ -316,7 +333,7 @@ class LayingOut {
   /// soon laid as well as can be, and what takes time is to try all that could be better.
   /// @param others how many materials there still are, with this one.
   [[nodiscard]] static double partFor(const MaterialJob& job, std::size_t others) {
-    return canTryCheaper(job) ? std::max(kForBounds, kForTrying / double(others)) : kForBounds;
+    return isFewToTry(job) ? std::max(kForBounds, kForTrying / double(others)) : kForBounds;
   }
   /// Each that is open half of its share of the time that is left; in the end all of it.
   void giveTurns() {
@@ -346,9 +363,7 @@ class LayingOut {
     CutLayout result = told_;
     for (const Course& course : courses_) {
       MaterialLayOut found = course.result(isLast);
-      const auto weight = weighed_.weight.find(course.job->stock(0).material);
-      result.materials.push_back(tell(problem_, *course.job, found,
-                                      weight == weighed_.weight.end() ? 0.0 : weight->second));
+      result.materials.push_back(tell(problem_, weighed_, *course.job, found));
       for (std::size_t kind = 0; kind < found.notPlaced.size(); ++kind)
         if (found.notPlaced[kind] > 0)
           result.unplaced.push_back({course.job->kinds[kind], found.notPlaced[kind]});

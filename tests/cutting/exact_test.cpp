@@ -9,6 +9,7 @@
 #include "core/cutting/box_fronts.h"
 #include "core/cutting/cut_rectangle.h"
 #include "core/cutting/exact_cheaper.h"
+#include "core/cutting/largest_alone.h"
 #include "core/cutting/most_room.h"
 #include "core/cutting/sharing_out.h"
 #include "core/cutting/sheet_takings.h"
@@ -166,6 +167,32 @@ RC_GTEST_PROP(ExactCheaper, isTheSameHoweverMuchIsKnown, ()) {
     RC_ASSERT(!none.laid.has_value());
     RC_ASSERT(std::abs(none.bound - exact->cost) < 1e-8);
     RC_ASSERT(none.bound <= exact->cost);
+  });
+}
+
+// No less than the pieces cost that much smaller ones lie beside, no more than all of it.
+RC_GTEST_PROP(LargestAlone, costHardlyLessThanAllWhereTheRestIsSmall, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 4), 2, *rc::gen::inRange(1, 4));
+  CutProblem withSmall = problem;
+  for (int i = 0; i < 5; ++i)
+    withSmall.pieces.push_back(pieceOf("small" + std::to_string(i), 1 + i, 2 + i, 1));
+  std::vector<double> large;  // what each material's costs
+  eachJob(problem, [&](const MaterialJob& job) {
+    const auto exact = exactLayOut(job, kNever);
+    large.push_back(exact ? exact->cost : 0.0);
+  });
+  eachJob(withSmall, [&](const MaterialJob& job) {
+    const auto exact = exactLayOut(job, kNever);
+    if (!exact || large.size() != 1) return;
+    const auto bound = [&](double known) {
+      return boundOfLargest(
+          job, 1.0, 0.0, [known] { return known; }, kNever);
+    };
+    RC_ASSERT(isAnyLarge(job));
+    const double known = exact->cost + *rc::gen::element(0.0, 0.01, 1.0, 10.0);
+    RC_ASSERT(bound(known) >= large[0] - 1e-8);
+    RC_ASSERT(bound(known) <= exact->cost + 1e-8);
+    RC_ASSERT(bound(exact->cost / 2) <= exact->cost / 2 + 1e-8);
   });
 }
 

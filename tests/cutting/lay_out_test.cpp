@@ -32,6 +32,50 @@ RC_GTEST_PROP(LayOut, isSoundOnAnyStock, ()) {
   }
 }
 
+// Three coverings of which no row holds all, and what is cut for corners and spines beside them:
+// the two lower ones one after the other, 251.5 + 254 mm, are the least there can be.
+TEST(LayOut, provesWhatItsLargestPiecesNeed) {
+  CutProblem problem;
+  problem.stocks = {sheetOf(984, 20000), sheetOf(198, 656)};
+  problem.stocks[0].form = StockForm::Roll;
+  problem.stocks[0].cost = 11.5;
+  problem.stocks[1].id = "off-cut";
+  problem.stocks[1].cost = 0.0;
+  problem.stocks[1].count = 1;
+  int id = 0;
+  for (const auto& [width, height, count] : {std::tuple(387.5, 251.5, 1),
+                                             {356.5, 254.0, 1},
+                                             {422.5, 288.5, 1},
+                                             {239.0, 162.5, 1},
+                                             {119.5, 220.5, 1},
+                                             {118.0, 43.0, 4},
+                                             {77.5, 77.5, 2},
+                                             {99.0, 43.5, 4},
+                                             {61.0, 158.5, 2},
+                                             {47.5, 122.0, 2}})
+    problem.pieces.push_back({"piece" + std::to_string(++id), "board", Micrometres(width * kMm),
+                              Micrometres(height * kMm), count, PieceGrain::Height, 0.0});
+  const MaterialCost told = laidOut(problem).materials.at(0);
+  EXPECT_TRUE(told.isProven);
+  EXPECT_NEAR(told.cost, 11.5 * 0.5055, 1e-9);
+}
+
+RC_GTEST_PROP(LayOut, isTheSameInAnyMoney, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 6), 3, *rc::gen::inRange(1, 4));
+  for (CutStock& stock : problem.stocks) stock.cost *= *rc::gen::element(0.0, 0.3, 1.0);
+  const double money = *rc::gen::element(0x1p-30, 0x1p-10, 0x1p20);
+  CutProblem other = problem;
+  for (CutStock& stock : other.stocks) stock.cost *= money;
+  const CutLayout layout = laidOut(problem, 20), same = laidOut(other, 20);
+  RC_ASSERT(faultIn(other, same) == "");
+  for (std::size_t i = 0; i < layout.materials.size(); ++i) {
+    const MaterialCost &a = layout.materials[i], &b = same.materials.at(i);
+    RC_ASSERT(std::abs(b.cost / money - a.cost) <= 1e-9 + 1e-9 / money * std::min(1.0, b.cost));
+    RC_ASSERT(std::abs(b.bound / money - a.bound) <= 1e-9 + 1e-9 / money * std::min(1.0, b.bound));
+    RC_ASSERT(a.isProven == b.isProven);
+  }
+}
+
 // So many that sheets are worked on patiently, on stock that may run out, at several prices.
 RC_GTEST_PROP(LayOut, isSoundOfManyPieces, ()) {
   CutProblem problem = anyProblem(*rc::gen::inRange(3, 9), 6, *rc::gen::inRange(1, 4));

@@ -1,0 +1,96 @@
+"""Sets of different books, as a bench has them: how many materials' lay-outs are proven, and how long all of it takes.
+
+The demo's jobs in other sizes, planned and cut from the demo's stock with some off-cuts beside.
+
+    python3 benchmarks/book_sets.py build/release/bin/drapery-cli
+"""
+import copy
+import json
+import pathlib
+import subprocess
+import sys
+import time
+
+from drawn import drawing, laid, sheet
+
+DEMO = pathlib.Path(__file__).parent.parent / "demo"
+OFF_CUTS_OF = ["board", "cloth", "paper"]
+
+
+def resized(draw, job):
+    job = copy.deepcopy(job)
+    height = draw(110, 330)
+    thickness = draw(50, 450) / 10
+    sizes = {"text_height": height, "text_width": round(height * draw(60, 85) / 100), "text_thickness": thickness,
+             "spine_thickness": thickness + 0.5}
+    job["given"] |= {name: f"{size} mm" for name, size in sizes.items() if name in job["given"]}
+    return job
+
+
+def shelf(draw):
+    stock = json.loads((DEMO / "stock/shelf.json").read_text())
+    for material in OFF_CUTS_OF:
+        whole = next(each for each in stock["stocks"] if each["material"] == material)
+        area = whole["W"] * (1000 if whole["form"] == "roll" else whole["L"])
+        share = whole["cost"] * [1, 1, 0.5, 0.001, 0][draw(0, 4)] / area
+        for i in range(draw(0, 6)):
+            across, along = draw(150, 600), draw(200, 800)
+            stock["stocks"].append(sheet(f"{material}, piece {i}", across, along, 1, round(share * across * along, 3)) |
+                                   {"material": material} |
+                                   ({"thickness": whole["thickness"]} if "thickness" in whole else {}))
+    return stock
+
+
+def planned(cli, job, stock):
+    run = subprocess.run([cli, "plan", "-", "--as", "cut", "--stock", stock], input=json.dumps(job), text=True,
+                         capture_output=True, check=False)
+    return json.loads(run.stdout) if run.returncode == 0 else None
+
+
+def book_set(cli, seed, most, folder):
+    """As many books as have no more pieces than that."""
+    draw = drawing(seed)
+    jobs = [json.loads(file.read_text()) for file in sorted(DEMO.glob("*.json"))]
+    jobs = [job for job in jobs if "text_height" in job.get("given", {})]
+    stock = folder / "stock.json"
+    stock.write_text(json.dumps(shelf(draw)))
+    whole, count = None, 0
+    while True:
+        plan = planned(cli, resized(draw, jobs[draw(0, len(jobs) - 1)]), str(stock))
+        if plan is None:
+            continue
+        pieces = sum(part["qty"] for part in plan["parts"])
+        if count + pieces > most:
+            if whole is not None:
+                return whole | {"name": f"set {seed}"}, count
+            continue
+        for part in plan["parts"]:
+            part["id"] = f"{count} {part['id']}"
+        count += pieces
+        if whole is None:
+            whole = plan
+        else:
+            whole["parts"] += plan["parts"]
+
+
+def main():
+    cli = sys.argv[1]
+    folder = pathlib.Path(subprocess.run(["mktemp", "-d"], text=True, capture_output=True, check=True).stdout.strip())
+    print("pieces\tsets\tall proven\tmaterials\tproven\twithin 2 %\tworst\tmiddle time\tlongest")
+    for most, sets, seconds in [(30, 100, "5"), (120, 30, "5"), (700, 10, "10")]:
+        times, gaps, whole = [], [], 0
+        for seed in range(1, sets + 1):
+            problem, _ = book_set(cli, 1000 * most + seed, most, folder)
+            begun = time.monotonic()
+            bounds = laid(cli, seconds, problem)["bounds"].values()
+            times.append(time.monotonic() - begun)
+            whole += all(told["proven"] for told in bounds)
+            gaps += [0.0 if told["proven"] else told["cost"] / told["bound"] - 1 if told["bound"] > 0 else 9.99
+                     for told in bounds]
+        times.sort()
+        print(f"to {most}", sets, whole, len(gaps), sum(gap == 0 for gap in gaps), sum(gap <= 0.02 for gap in gaps),
+              f"{100 * max(gaps):.1f} %", f"{times[len(times) // 2]:.3f} s", f"{times[-1]:.2f} s", sep="\t", flush=True)
+
+
+if __name__ == "__main__":
+    main()
