@@ -10,18 +10,16 @@ namespace drapery {
 namespace {
 
 constexpr double kMostPairs = 1e8;
-constexpr double kWork = 2e8, kLeastWork = 4e6;  // joins of boxes: some seconds; a moment
 constexpr double kSame = 1e-9;
 
 }  // namespace
 
 bool canTryCheaper(const Counts& wanted) { return CountIndex::pairsOf(wanted) <= kMostPairs; }
 
-ExactCheaper exactCheaper(const MaterialJob& job, double effort, double least, double known,
+ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double least, double known,
                           const std::function<bool()>& isEnough) {
   ExactCheaper result{least, {}};
   if (!canTryCheaper(job.counts)) return result;
-  const auto work = static_cast<std::uint64_t>(std::max(kLeastWork, effort * kWork));
   // Where nothing costs less than that, it is more; where something does, the least is among it.
   // What leaves as much room as all that is cheaper than what is known narrows nothing down.
   const double whole = mostRoom(job, known);

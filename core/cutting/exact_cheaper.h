@@ -17,10 +17,10 @@ struct ExactCheaper {
 bool canTryCheaper(const Counts& wanted);
 
 /// Boxes that waste more than stock so cheap has room for are not joined.
-/// @param effort of the usual work, from 0 on, but not less than a fiftieth.
+/// @param work as of exactBelow.
 /// @param least a bound. @param known what a lay-out costs.
 /// @param isEnough asked often; then what was found out by then is told.
-ExactCheaper exactCheaper(const MaterialJob& job, double effort, double least, double known,
+ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double least, double known,
                           const std::function<bool()>& isEnough);
 
 }  // namespace drapery

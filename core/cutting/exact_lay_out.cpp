@@ -28,12 +28,12 @@ class ExactJob {
     waste_ += limits.room;
   }
 
-  ExactBelow find(std::uint64_t work) {
+  ExactBelow find(std::uint64_t& work) {
     if (waste_ < 0.0) return {true, {}};
     if (!makeFronts(work)) return {};
     reckonCosts();
     SharingOut sharing(index_, costs_, counts());
-    if (sharing.work() > kMostWork) return {};
+    if (!takeSharing(sharing.work(), work)) return {};
     const auto* least = sharing.reckon({}, isEnough_);
     if (least == nullptr) return {};
     if (!(least->back() < limits_.below - kSame)) return {true, {}};
@@ -51,13 +51,21 @@ class ExactJob {
 
   /// All of it on one sheet of its one stock.
   std::optional<CutSheet> oneSheet() {
-    if (!makeFronts(kMostJoins / 10) || fronts_[0].of(index_.all()).empty()) return std::nullopt;
+    std::uint64_t work = kMostJoins / 10;
+    if (!makeFronts(work) || fronts_[0].of(index_.all()).empty()) return std::nullopt;
     reckonCosts();
     return sheetOf(0, index_.all());
   }
 
  private:
-  bool makeFronts(std::uint64_t work) {
+  /// @param steps of sharing out. False where that is too many.
+  static bool takeSharing(double steps, std::uint64_t& work) {
+    constexpr double kOfJoin = 1.0 / 8;
+    if (steps > kMostWork || steps * kOfJoin > double(work)) return false;
+    work -= static_cast<std::uint64_t>(steps * kOfJoin);
+    return true;
+  }
+  bool makeFronts(std::uint64_t& work) {
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       fronts_.emplace_back(job_, s, index_, work, isEnough_, BoxLimits{alongOf(s), waste_});
       if (!fronts_.back().isWhole() || isEnough_()) return false;
@@ -213,10 +221,11 @@ std::optional<MaterialLayOut> exactLayOut(const MaterialJob& job,
   if (!job.pinned.empty() ||
       CountIndex::pairsOf(job.counts) * double(job.stocks.size()) > kMostPairs)
     return std::nullopt;
-  return ExactJob(job, {}, isEnough).find(kMostJoins).laid;
+  std::uint64_t work = kMostJoins;
+  return ExactJob(job, {}, isEnough).find(work).laid;
 }
 
-ExactBelow exactBelow(const MaterialJob& job, const CostLimits& limits, std::uint64_t work,
+ExactBelow exactBelow(const MaterialJob& job, const CostLimits& limits, std::uint64_t& work,
                       const std::function<bool()>& isEnough) {
   return ExactJob(job, limits, isEnough).find(work);
 }

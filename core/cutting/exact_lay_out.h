@@ -31,8 +31,8 @@ struct ExactBelow {
   bool isAll = false;                       // was tried
   std::optional<MaterialLayOut> laid = {};  // the least; none: nothing costs less
 };
-/// @param work so many joins of boxes at most.
-ExactBelow exactBelow(const MaterialJob& job, const CostLimits& limits, std::uint64_t work,
+/// @param work so many joins of boxes at most; what it needed is taken from it.
+ExactBelow exactBelow(const MaterialJob& job, const CostLimits& limits, std::uint64_t& work,
                       const std::function<bool()>& isEnough);
 
 /// What lies on one sheet of a stock, laid so that the largest rectangle is left over; none where

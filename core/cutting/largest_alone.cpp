@@ -42,13 +42,13 @@ std::vector<Counts> largestSets(const MaterialJob& job) {
 
 bool isAnyLarge(const MaterialJob& job) { return !largestSets(job).empty(); }
 
-double boundOfLargest(const MaterialJob& job, double effort, double least,
+double boundOfLargest(const MaterialJob& job, std::uint64_t& work, double least,
                       const std::function<double()>& known, const std::function<bool()>& isEnough) {
   std::vector<std::size_t> kinds;
   for (const Counts& set : largestSets(job)) {
     if (least >= known() - kSame || isEnough()) break;
     const ExactCheaper found =
-        exactCheaper(onlyWanted(job, set, kinds), effort, least, known(), isEnough);
+        exactCheaper(onlyWanted(job, set, kinds), work, least, known(), isEnough);
     least = std::max(least, found.bound);
     if (!found.isAll) break;
   }

@@ -2,6 +2,7 @@
 // all of it.
 #pragma once
 
+#include <cstdint>
 #include <functional>
 
 #include "core/cutting/material_job.h"
@@ -13,10 +14,10 @@ bool isAnyLarge(const MaterialJob& job);
 
 /// What no lay-out costs less than, since no lay-out of its largest pieces does; of more and more
 /// of them until that takes too long.
-/// @param effort of the usual work, from 0 on. @param least a bound, returned where it is higher.
+/// @param work as of exactBelow. @param least a bound, returned where it is higher.
 /// @param known what a lay-out costs by now: where the largest alone do not cost less, that.
 /// @param isEnough asked often; then what was found out by then is told.
-double boundOfLargest(const MaterialJob& job, double effort, double least,
+double boundOfLargest(const MaterialJob& job, std::uint64_t& work, double least,
                       const std::function<double()>& known, const std::function<bool()>& isEnough);
 
 }  // namespace drapery

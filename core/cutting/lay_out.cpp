@@ -49,6 +49,10 @@ class Watch {
   [[nodiscard]] double effort() const {
     return limits_.steps ? std::min(1.0, double(*limits_.steps) / kFullEffort) : 1.0;
   }
+  /// So many, but no more than are to be tried in all.
+  [[nodiscard]] std::uint64_t tries(std::uint64_t most) const {
+    return std::min(most, limits_.steps.value_or(most));
+  }
   [[nodiscard]] PackerPatience patience() const {
     return {[this] { return isOver(); }, [this] { return isCancelled(); }};
   }
@@ -161,23 +165,27 @@ bool isFewToTry(const MaterialJob& job) { return job.pinned.empty() && canTryChe
 ExactCheaper tryCheaper(const Course& course, const MaterialJob& free, double least,
                         const Watch& watch, const std::atomic<double>& otherCost,
                         const std::function<bool()>& isOver) {
-  constexpr int kBefore = 48;                         // tries
+  constexpr std::uint64_t kBefore = 48;               // tries
   constexpr double kForLargest = 0.5, kForAll = 0.8;  // of the time: the rest is for other bounds
-  constexpr double kFullTrying = 10.0;                // where the clock ends it
+  constexpr double kWork = 2e8, kLeastWork = 4e6;     // joins of boxes: some seconds; a moment
+  constexpr double kEndless = 1e12;                   // where the clock ends it
   Packer& packer = *course.packer;
   ExactCheaper found{least, {}};
   const bool isFew = isFewToTry(*course.job);
   if (packer.lost() > 0 || !(isFew || isAnyLarge(free))) return found;
-  for (int i = 0; i < kBefore && !isOver() && packer.cost() > least + kSame; ++i) packer.step();
-  const double effort = watch.isCounted() ? watch.effort() : kFullTrying;
+  const std::uint64_t tries = watch.tries(kBefore);
+  for (std::uint64_t i = 0; i < tries && !isOver() && packer.cost() > least + kSame; ++i)
+    packer.step();
+  const double most = watch.isCounted() ? std::max(kLeastWork, watch.effort() * kWork) : kEndless;
+  auto forLargest = static_cast<std::uint64_t>(most / 2), forAll = static_cast<std::uint64_t>(most);
   const auto known = [&] { return std::min(packer.cost(), otherCost.load()); };
   const auto within = [&](double part) {
     return [&, enough = (1.0 - part) * watch.left()] { return isOver() || watch.left() < enough; };
   };
   found.bound =
-      boundOfLargest(free, effort, least, known, within(isFew ? kForLargest / 2 : kForLargest));
+      boundOfLargest(free, forLargest, least, known, within(isFew ? kForLargest / 2 : kForLargest));
   if (isFew && found.bound < known() - kSame)
-    found = exactCheaper(free, effort, found.bound, known(), within(kForAll));
+    found = exactCheaper(free, forAll, found.bound, known(), within(kForAll));
   return found;
 }
 
@@ -200,7 +208,7 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Rep
   if (!course.isOpen()) return;
   std::atomic<bool> isFound = false;
   ExactCheaper found{course.bound, {}};
-  const std::uint64_t most = std::min(kBeside, limits.steps.value_or(kBeside));
+  const std::uint64_t most = watch.tries(kBeside);
   const std::pair known(course.packer->lost(), course.packer->cost());
   std::atomic<double> otherCost = std::numeric_limits<double>::infinity();
   atOnce(

@@ -156,14 +156,15 @@ RC_GTEST_PROP(ExactCheaper, isTheSameHoweverMuchIsKnown, ()) {
     if (!exact) return;  // there is not stock enough
     const double least = *rc::gen::inRange(0, 101) / 100.0 * exact->cost;
     const double known = exact->cost + *rc::gen::element(1e-6, 0.01, 1.0, 10.0);
-    const ExactCheaper found = exactCheaper(job, 1.0, least, known, kNever);
+    std::uint64_t work = 1u << 30;
+    const ExactCheaper found = exactCheaper(job, work, least, known, kNever);
     RC_ASSERT(found.laid.has_value());
     RC_ASSERT(std::abs(found.laid->cost - exact->cost) < 1e-9);
     double cost = 0.0;
     for (const CutSheet& sheet : found.laid->sheets)
       cost += problem.stocks[sheet.stock].cost * oftenOf(problem.stocks[sheet.stock], sheet);
     RC_ASSERT(std::abs(cost - exact->cost) < 1e-9);
-    const ExactCheaper none = exactCheaper(job, 1.0, least, exact->cost, kNever);
+    const ExactCheaper none = exactCheaper(job, work, least, exact->cost, kNever);
     RC_ASSERT(!none.laid.has_value());
     RC_ASSERT(std::abs(none.bound - exact->cost) < 1e-8);
     RC_ASSERT(none.bound <= exact->cost);
@@ -185,8 +186,9 @@ RC_GTEST_PROP(LargestAlone, costHardlyLessThanAllWhereTheRestIsSmall, ()) {
     const auto exact = exactLayOut(job, kNever);
     if (!exact || large.size() != 1) return;
     const auto bound = [&](double known) {
+      std::uint64_t work = 1u << 30;
       return boundOfLargest(
-          job, 1.0, 0.0, [known] { return known; }, kNever);
+          job, work, 0.0, [known] { return known; }, kNever);
     };
     RC_ASSERT(isAnyLarge(job));
     const double known = exact->cost + *rc::gen::element(0.0, 0.01, 1.0, 10.0);
