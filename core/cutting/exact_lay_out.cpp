@@ -18,6 +18,7 @@ constexpr std::uint64_t kMostJoins = 20'000'000;  // of boxes: about a second
 constexpr double kMostWork = 2e8;                 // sharing out: some tenths of a second
 constexpr double kNone = std::numeric_limits<double>::infinity();
 constexpr double kSame = 1e-9;
+constexpr double kRounding = 1e-13;  // less than free stock weighs
 
 class ExactJob {
  public:
@@ -180,7 +181,7 @@ class ExactJob {
       const auto* rest = sharing.reckon(s, isEnough_);
       if (rest == nullptr) return std::nullopt;
       for (std::size_t part = 1; part < index_.size(); ++part)
-        if (costs_[s][part] + (*rest)[all - part] <= cost + kSame)
+        if (costs_[s][part] + (*rest)[all - part] <= cost + kRounding)
           tries.emplace_back(room - areas_[part], s, part);
     }
     std::sort(tries.rbegin(), tries.rend());

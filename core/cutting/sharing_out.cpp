@@ -9,7 +9,6 @@ namespace drapery {
 namespace {
 
 constexpr double kNone = std::numeric_limits<double>::infinity();
-constexpr double kSame = 1e-9;
 
 }  // namespace
 
@@ -78,14 +77,14 @@ bool SharingOut::reckonUnlimited(const std::function<bool()>& isEnough) {
   return true;
 }
 
+/// Sums are found again to the last digit, as they were reckoned.
 std::optional<SharingOut::Share> SharingOut::shareIn(std::size_t round, std::size_t set) const {
   const std::size_t s = rounds_[round];
-  if (least_[round][set] <= least_[round + 1][set] + kSame) return std::nullopt;
+  if (least_[round][set] == least_[round + 1][set]) return std::nullopt;
   std::optional<Share> found;
   index_.eachPartOf(set, [&](std::size_t part) {
     if (part == 0 || found || costs_[s][part] == kNone) return;
-    if (costs_[s][part] + least_[round][set - part] <= least_[round + 1][set] + kSame)
-      found = {s, part};
+    if (costs_[s][part] + least_[round][set - part] == least_[round + 1][set]) found = {s, part};
   });
   return found;
 }
@@ -96,8 +95,7 @@ std::optional<SharingOut::Share> SharingOut::shareUnlimited(std::size_t set) con
   index_.eachPartOf(set, [&](std::size_t part) {
     if (part == 0) return;
     for (std::size_t s = 0; s < costs_.size() && !found; ++s)
-      if (!limits_[s] && costs_[s][part] + least[set - part] <= least[set] + kSame)
-        found = {s, part};
+      if (!limits_[s] && costs_[s][part] + least[set - part] == least[set]) found = {s, part};
   });
   return found;
 }
