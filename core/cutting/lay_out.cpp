@@ -7,6 +7,7 @@
 #include <iterator>
 #include <limits>
 #include <memory>
+#include <numeric>
 #include <system_error>
 #include <thread>
 #include <utility>
@@ -158,6 +159,13 @@ bool tryAll(Course& course, const MaterialJob& free, const Watch& watch) {
 /// Whether all that costs less than what is known can be tried.
 bool isFewToTry(const MaterialJob& job) { return job.pinned.empty() && canTryCheaper(job.counts); }
 
+/// Whether most of its pieces are alike, as those of an edition are.
+bool isOfCopies(const MaterialJob& job) {
+  constexpr int kOften = 4;
+  return std::accumulate(job.counts.begin(), job.counts.end(), 0) >=
+         kOften * static_cast<int>(job.counts.size());
+}
+
 /// What costs less than the packer's, which is bettered first: the less it costs, the less is left
 /// to try. Of more pieces what the largest cost by themselves.
 /// @param free the job as if nothing were pinned.
@@ -165,10 +173,10 @@ bool isFewToTry(const MaterialJob& job) { return job.pinned.empty() && canTryChe
 ExactCheaper tryCheaper(const Course& course, const MaterialJob& free, double least,
                         const Watch& watch, const std::atomic<double>& otherCost,
                         const std::function<bool()>& isOver) {
-  constexpr std::uint64_t kBefore = 48;               // tries
-  constexpr double kForLargest = 0.5, kForAll = 0.8;  // of the time: the rest is for other bounds
-  constexpr double kWork = 2e8, kLeastWork = 4e6;     // joins of boxes: some seconds; a moment
-  constexpr double kEndless = 1e12;                   // where the clock ends it
+  constexpr std::uint64_t kBefore = 48;                               // tries
+  constexpr double kMoment = 0.06, kForLargest = 0.5, kForAll = 0.8;  // of the time that is left
+  constexpr double kWork = 2e8, kLeastWork = 4e6;  // joins of boxes: some seconds; a moment
+  constexpr double kEndless = 1e12;                // where the clock ends it
   Packer& packer = *course.packer;
   ExactCheaper found{least, {}};
   const bool isFew = isFewToTry(*course.job);
@@ -182,10 +190,15 @@ ExactCheaper tryCheaper(const Course& course, const MaterialJob& free, double le
   const auto within = [&](double part) {
     return [&, enough = (1.0 - part) * watch.left()] { return isOver() || watch.left() < enough; };
   };
-  found.bound =
-      boundOfLargest(free, forLargest, least, known, within(isFew ? kForLargest / 2 : kForLargest));
-  if (isFew && found.bound < known() - kSame)
-    found = exactCheaper(free, forAll, found.bound, known(), within(kForAll));
+  const auto tryLargest = [&](double part) {
+    if (!found.laid && found.bound < known() - kSame)
+      found.bound = boundOfLargest(free, forLargest, found.bound, known, within(part));
+  };
+  // Where they do not settle it in a moment, all together are better tried than more of them.
+  tryLargest(isFew ? kMoment : kForLargest);
+  if (!isFew || found.bound >= known() - kSame) return found;
+  found = exactCheaper(free, forAll, found.bound, known(), within(kForAll));
+  tryLargest(kForLargest);
   return found;
 }
 
@@ -200,6 +213,7 @@ bool meets(const Course& course, const Packer& packer, const LayOutLimits& limit
 template <typename Report>
 void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Report report) {
   constexpr std::uint64_t kBeside = 256;  // tries, where they are counted
+  constexpr double kMoment = 0.1;         // of the time that is left
   if (course.exact) return;
   const MaterialJob free = withoutPins(*course.job);
   if (tryAll(course, free, watch)) return;
@@ -226,6 +240,11 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Rep
       [&] {
         const bool isFree = course.job->pinned.empty();
         const auto isOver = [&] { return watch.isOver() || *course.isMet; };
+        // What bounds say in a moment need not be tried: of copies they mostly do.
+        const double enough = (1.0 - kMoment) * watch.left();
+        if (isFewToTry(free) && isOfCopies(free) && !watch.isCounted())
+          found.bound = boundOf(free, *course.packer, found.bound, isFree, watch,
+                                [&] { return isOver() || watch.left() < enough; });
         found = tryCheaper(course, free, found.bound, watch, otherCost, isOver);
         if (!found.laid) {
           found.bound = leastSumFrom(free, found.bound);
