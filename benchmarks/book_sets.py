@@ -9,6 +9,7 @@ import json
 import pathlib
 import subprocess
 import sys
+import tempfile
 import time
 
 from drawn import drawing, laid, sheet
@@ -44,11 +45,11 @@ def shelf(draw):
 def planned(cli, job, stock):
     run = subprocess.run([cli, "plan", "-", "--as", "cut", "--stock", stock], input=json.dumps(job), text=True,
                          capture_output=True, check=False)
-    return json.loads(run.stdout) if run.returncode == 0 else None
+    return json.loads(run.stdout) if run.returncode == 0 else None  # no book can be so
 
 
 def book_set(cli, seed, most, folder):
-    """As many books as have no more pieces than that."""
+    """So many books as have no more pieces than that together."""
     draw = drawing(seed)
     jobs = [json.loads(file.read_text()) for file in sorted(DEMO.glob("*.json"))]
     jobs = [job for job in jobs if "text_height" in job.get("given", {})]
@@ -62,7 +63,7 @@ def book_set(cli, seed, most, folder):
         pieces = sum(part["qty"] for part in plan["parts"])
         if count + pieces > most:
             if whole is not None:
-                return whole | {"name": f"set {seed}"}, count
+                return whole | {"name": f"set {seed}"}
             continue
         for part in plan["parts"]:
             part["id"] = f"{count} {part['id']}"
@@ -75,12 +76,12 @@ def book_set(cli, seed, most, folder):
 
 def main():
     cli = sys.argv[1]
-    folder = pathlib.Path(subprocess.run(["mktemp", "-d"], text=True, capture_output=True, check=True).stdout.strip())
     print("pieces\tsets\tall proven\tmaterials\tproven\twithin 2 %\tworst\tmiddle time\tlongest")
     for most, sets, seconds in [(30, 100, "5"), (120, 30, "5"), (700, 10, "10")]:
         times, gaps, whole = [], [], 0
         for seed in range(1, sets + 1):
-            problem, _ = book_set(cli, 1000 * most + seed, most, folder)
+            with tempfile.TemporaryDirectory() as folder:
+                problem = book_set(cli, 1000 * most + seed, most, pathlib.Path(folder))
             begun = time.monotonic()
             bounds = laid(cli, seconds, problem)["bounds"].values()
             times.append(time.monotonic() - begun)

@@ -2,66 +2,27 @@
 
 #include <algorithm>
 #include <atomic>
-#include <chrono>
 #include <cmath>
 #include <iterator>
 #include <limits>
 #include <memory>
-#include <numeric>
 #include <system_error>
 #include <thread>
 #include <utility>
 
 #include "core/cutting/cost_bound.h"
 #include "core/cutting/cut_rectangle.h"
-#include "core/cutting/exact_cheaper.h"
 #include "core/cutting/free_stock.h"
-#include "core/cutting/largest_alone.h"
 #include "core/cutting/least_sum.h"
 #include "core/cutting/most_value.h"
-#include "core/cutting/packer.h"
-#include "core/cutting/pattern_bound.h"
-#include "core/cutting/slice_bound.h"
+#include "core/cutting/proving.h"
 
 namespace drapery {
 
 namespace {
 
-using Clock = std::chrono::steady_clock;
 constexpr double kSame = 1e-9;
-constexpr double kFullEffort = 1000.0;                 // tries
 constexpr double kForBounds = 0.4, kForTrying = 0.85;  // of the time that is left
-
-class Watch {
- public:
-  Watch(const LayOutLimits& limits, double seconds)
-      : limits_(limits),
-        end_(Clock::now() +
-             std::chrono::duration_cast<Clock::duration>(std::chrono::duration<double>(seconds))) {}
-  [[nodiscard]] bool isCancelled() const { return limits_.isCancelled && limits_.isCancelled(); }
-  [[nodiscard]] double left() const {
-    return std::max(0.0, std::chrono::duration<double>(end_ - Clock::now()).count());
-  }
-  [[nodiscard]] bool isOver() const {
-    return isCancelled() || (!limits_.steps && Clock::now() >= end_);
-  }
-  [[nodiscard]] bool isCounted() const { return limits_.steps.has_value(); }
-  /// Where tries are counted in place of the clock, so is what goes into bounds.
-  [[nodiscard]] double effort() const {
-    return limits_.steps ? std::min(1.0, double(*limits_.steps) / kFullEffort) : 1.0;
-  }
-  /// So many, but no more than are to be tried in all.
-  [[nodiscard]] std::uint64_t tries(std::uint64_t most) const {
-    return std::min(most, limits_.steps.value_or(most));
-  }
-  [[nodiscard]] PackerPatience patience() const {
-    return {[this] { return isOver(); }, [this] { return isCancelled(); }};
-  }
-
- private:
-  const LayOutLimits& limits_;
-  Clock::time_point end_;
-};
 
 /// One material on its way: found exactly, or being bettered by two that look at each other.
 struct Course {
@@ -111,20 +72,6 @@ Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& wa
   return course;
 }
 
-/// What takes longer to say than `quick`, or that if it is higher.
-/// @param begun whether the packer goes on from the sheets that come out of it.
-double boundOf(const MaterialJob& job, Packer& known, double quick, bool begun, const Watch& watch,
-               const std::function<bool()>& isOver) {
-  const double enough = known.lost() > 0 ? std::numeric_limits<double>::infinity() : known.cost();
-  if (quick >= enough - kSame) return quick;
-  if (isOneRoll(job)) quick = std::max(quick, leastSumFrom(job, sliceBound(job, quick, isOver)));
-  if (quick >= enough - kSame) return quick;
-  const auto patterns =
-      std::make_shared<const Patterns>(findPatterns(job, quick, enough, watch.effort(), isOver));
-  if (begun) known.begin(patterns);
-  return std::max(quick, leastSumFrom(job, patterns->bound, patterns->covers));
-}
-
 /// A second search of the same, by other chances.
 void startOther(Course& course, const LayOutLimits& limits) {
   constexpr std::uint64_t kOtherSeed = 0x9e3779b97f4a7c15;
@@ -156,52 +103,6 @@ bool tryAll(Course& course, const MaterialJob& free, const Watch& watch) {
   return true;
 }
 
-/// Whether all that costs less than what is known can be tried.
-bool isFewToTry(const MaterialJob& job) { return job.pinned.empty() && canTryCheaper(job.counts); }
-
-/// Whether most of its pieces are alike, as those of an edition are.
-bool isOfCopies(const MaterialJob& job) {
-  constexpr int kOften = 4;
-  return std::accumulate(job.counts.begin(), job.counts.end(), 0) >=
-         kOften * static_cast<int>(job.counts.size());
-}
-
-/// What costs less than the packer's, which is bettered first: the less it costs, the less is left
-/// to try. Of more pieces what the largest cost by themselves.
-/// @param free the job as if nothing were pinned.
-/// @param otherCost of what is found beside.
-ExactCheaper tryCheaper(const Course& course, const MaterialJob& free, double least,
-                        const Watch& watch, const std::atomic<double>& otherCost,
-                        const std::function<bool()>& isOver) {
-  constexpr std::uint64_t kBefore = 48;                               // tries
-  constexpr double kMoment = 0.06, kForLargest = 0.5, kForAll = 0.8;  // of the time that is left
-  constexpr double kWork = 2e8, kLeastWork = 4e6;  // joins of boxes: some seconds; a moment
-  constexpr double kEndless = 1e12;                // where the clock ends it
-  Packer& packer = *course.packer;
-  ExactCheaper found{least, {}};
-  const bool isFew = isFewToTry(*course.job);
-  if (packer.lost() > 0 || !(isFew || isAnyLarge(free))) return found;
-  const std::uint64_t tries = watch.tries(kBefore);
-  for (std::uint64_t i = 0; i < tries && !isOver() && packer.cost() > least + kSame; ++i)
-    packer.step();
-  const double most = watch.isCounted() ? std::max(kLeastWork, watch.effort() * kWork) : kEndless;
-  auto forLargest = static_cast<std::uint64_t>(most / 2), forAll = static_cast<std::uint64_t>(most);
-  const auto known = [&] { return std::min(packer.cost(), otherCost.load()); };
-  const auto within = [&](double part) {
-    return [&, enough = (1.0 - part) * watch.left()] { return isOver() || watch.left() < enough; };
-  };
-  const auto tryLargest = [&](double part) {
-    if (!found.laid && found.bound < known() - kSame)
-      found.bound = boundOfLargest(free, forLargest, found.bound, known, within(part));
-  };
-  // Where they do not settle it in a moment, all together are better tried than more of them.
-  tryLargest(isFew ? kMoment : kForLargest);
-  if (!isFew || found.bound >= known() - kSame) return found;
-  found = exactCheaper(free, forAll, found.bound, known(), within(kForAll));
-  tryLargest(kForLargest);
-  return found;
-}
-
 /// Whether a packer has come to the bound. Where the clock counts the other ends too.
 bool meets(const Course& course, const Packer& packer, const LayOutLimits& limits) {
   if (course.isOpenFor(packer)) return false;
@@ -213,7 +114,6 @@ bool meets(const Course& course, const Packer& packer, const LayOutLimits& limit
 template <typename Report>
 void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Report report) {
   constexpr std::uint64_t kBeside = 256;  // tries, where they are counted
-  constexpr double kMoment = 0.1;         // of the time that is left
   if (course.exact) return;
   const MaterialJob free = withoutPins(*course.job);
   if (tryAll(course, free, watch)) return;
@@ -221,7 +121,7 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Rep
   course.bound = std::max(course.bound, quick);
   if (!course.isOpen()) return;
   std::atomic<bool> isFound = false;
-  ExactCheaper found{course.bound, {}};
+  ExactCheaper found;
   const std::uint64_t most = watch.tries(kBeside);
   const std::pair known(course.packer->lost(), course.packer->cost());
   std::atomic<double> otherCost = std::numeric_limits<double>::infinity();
@@ -238,18 +138,9 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Rep
         }
       },
       [&] {
-        const bool isFree = course.job->pinned.empty();
         const auto isOver = [&] { return watch.isOver() || *course.isMet; };
-        // What bounds say in a moment need not be tried: of copies they mostly do.
-        const double enough = (1.0 - kMoment) * watch.left();
-        if (isFewToTry(free) && isOfCopies(free) && !watch.isCounted())
-          found.bound = boundOf(free, *course.packer, found.bound, isFree, watch,
-                                [&] { return isOver() || watch.left() < enough; });
-        found = tryCheaper(course, free, found.bound, watch, otherCost, isOver);
-        if (!found.laid) {
-          found.bound = leastSumFrom(free, found.bound);
-          found.bound = boundOf(free, *course.packer, found.bound, isFree, watch, isOver);
-        }
+        found = Proving(free, *course.packer, !course.job->pinned.empty(), otherCost, watch, isOver)
+                    .find(course.bound);
         isFound = true;
       });
   course.shown = nullptr;

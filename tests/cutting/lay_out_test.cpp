@@ -134,8 +134,12 @@ RC_GTEST_PROP(LayOut, smallJobsNeedAsFewSheetsAsEveryWayThereIs, ()) {
 }
 
 RC_GTEST_PROP(LayOut, theSameSeedAndStepsGiveTheSame, ()) {
-  const CutProblem problem = anyProblem(12, 4, 2);
+  const CutProblem problem = anyProblem(*rc::gen::inRange(1, 13), 4, *rc::gen::inRange(1, 4));
   const CutLayout a = laidOut(problem, 30, 7), b = laidOut(problem, 30, 7);
+  for (std::size_t i = 0; i < a.materials.size(); ++i) {
+    RC_ASSERT(a.materials[i].cost == b.materials.at(i).cost);
+    RC_ASSERT(a.materials[i].bound == b.materials.at(i).bound);
+  }
   RC_ASSERT(a.sheets.size() == b.sheets.size());
   for (std::size_t i = 0; i < a.sheets.size(); ++i) {
     RC_ASSERT(a.sheets[i].placements.size() == b.sheets[i].placements.size());

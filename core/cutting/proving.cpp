@@ -1,0 +1,97 @@
+#include "core/cutting/proving.h"
+
+#include <limits>
+#include <memory>
+#include <numeric>
+#include <utility>
+
+#include "core/cutting/largest_alone.h"
+#include "core/cutting/least_sum.h"
+#include "core/cutting/pattern_bound.h"
+#include "core/cutting/slice_bound.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr double kSame = 1e-9;
+
+/// Whether most of its pieces are alike, as those of an edition are.
+bool isOfCopies(const MaterialJob& job) {
+  constexpr int kOften = 4;
+  return std::accumulate(job.counts.begin(), job.counts.end(), 0) >=
+         kOften * static_cast<int>(job.counts.size());
+}
+
+}  // namespace
+
+bool isFewToTry(const MaterialJob& job) { return job.pinned.empty() && canTryCheaper(job.counts); }
+
+Proving::Proving(const MaterialJob& job, Packer& packer, bool isPinned,
+                 const std::atomic<double>& otherCost, const Watch& watch,
+                 std::function<bool()> isOver)
+    : job_(job),
+      packer_(packer),
+      isPinned_(isPinned),
+      otherCost_(otherCost),
+      watch_(watch),
+      isOver_(std::move(isOver)) {}
+
+std::function<bool()> Proving::within(double part) const {
+  return
+      [this, enough = (1.0 - part) * watch_.left()] { return isOver_() || watch_.left() < enough; };
+}
+
+ExactCheaper Proving::find(double least) {
+  constexpr double kMoment = 0.1;  // of the time that is left
+  found_ = {least, {}};
+  // What bounds say in a moment need not be tried: of copies they mostly do.
+  if (isFewToTry(job_) && isOfCopies(job_) && !watch_.isCounted()) raise(within(kMoment));
+  tryCheaper();
+  if (!found_.laid) {
+    found_.bound = leastSumFrom(job_, found_.bound);
+    raise(isOver_);
+  }
+  return std::move(found_);
+}
+
+void Proving::raise(const std::function<bool()>& isEnough) {
+  double& bound = found_.bound;
+  const double enough =
+      packer_.lost() > 0 ? std::numeric_limits<double>::infinity() : packer_.cost();
+  if (bound >= enough - kSame) return;
+  if (isOneRoll(job_))
+    bound = std::max(bound, leastSumFrom(job_, sliceBound(job_, bound, isEnough)));
+  if (bound >= enough - kSame) return;
+  const auto patterns = std::make_shared<const Patterns>(
+      findPatterns(job_, bound, enough, watch_.effort(), isEnough));
+  if (!isPinned_) packer_.begin(patterns);
+  bound = std::max(bound, leastSumFrom(job_, patterns->bound, patterns->covers));
+}
+
+void Proving::tryCheaper() {
+  constexpr std::uint64_t kBefore = 48;                               // tries
+  constexpr double kAtOnce = 0.06, kForLargest = 0.5, kForAll = 0.8;  // of the time that is left
+  constexpr double kWork = 2e8, kLeastWork = 4e6;  // joins of boxes: some seconds; a moment
+  constexpr double kEndless = 1e12;                // where the clock ends it
+  const bool isFew = !isPinned_ && isFewToTry(job_);
+  if (packer_.lost() > 0 || !(isFew || isAnyLarge(job_))) return;
+  const std::uint64_t tries = watch_.tries(kBefore);
+  for (std::uint64_t i = 0; i < tries && !isOver_() && packer_.cost() > found_.bound + kSame; ++i)
+    packer_.step();
+  const double most = watch_.isCounted() ? std::max(kLeastWork, watch_.effort() * kWork) : kEndless;
+  auto forLargest = static_cast<std::uint64_t>(most / 2), forAll = static_cast<std::uint64_t>(most);
+  const auto isOpen = [&] { return !found_.laid && found_.bound < known() - kSame; };
+  const auto tryLargest = [&](double part) {
+    if (isOpen())
+      found_.bound = boundOfLargest(
+          job_, forLargest, found_.bound, [this] { return known(); }, within(part));
+  };
+  // Where they do not settle it at once, all together are better tried than more of them.
+  tryLargest(isFew ? kAtOnce : kForLargest);
+  if (!isFew || !isOpen()) return;
+  found_ = exactCheaper(job_, forAll, found_.bound, known(), within(kForAll));
+  tryLargest(kForLargest);
+}
+
+}  // namespace drapery
