@@ -1,24 +1,9 @@
 // All pieces of a problem laid out on its stock.
 #pragma once
 
-#include <cstdint>
-#include <functional>
-
-#include "core/cutting/cut_layout.h"
+#include "core/cutting/lay_out_limits.h"
 
 namespace drapery {
-
-struct LayOutLimits {
-  double seconds = 5.0;
-  /// In place of the clock: so many tries for each material. The same problem, seed and steps then
-  /// give the same lay-out.
-  std::optional<std::uint64_t> steps;
-  std::uint64_t seed = 1;
-  /// Asked often, by two threads at once; true ends it with the best so far.
-  std::function<bool()> isCancelled = {};
-  /// Told the first lay-out and better ones, a few times a second, in the calling thread.
-  std::function<void(const CutLayout&)> onBetter = {};
-};
 
 /// Small jobs exactly, larger ones as well as time allows; each material tells its cost and what it
 /// cannot cost less than, were nothing pinned. What fits no stock, or finds none left, is in

@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <chrono>
 
-#include "core/cutting/lay_out.h"
+#include "core/cutting/lay_out_limits.h"
 #include "core/cutting/packer.h"
 
 namespace drapery {
