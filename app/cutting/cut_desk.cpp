@@ -36,7 +36,7 @@ void CutDesk::setWatched(bool isWatched) {
   const auto& materials = found_->layout.materials;
   const bool isProven = std::all_of(materials.begin(), materials.end(),
                                     [](const MaterialCost& cost) { return cost.isProven; });
-  if (isWatched && isShort_ && !isProven) search();
+  if (isWatched && isShort_ && (isSearching_ || !isProven)) search();
 }
 
 /// Until there is a first lay-out nothing is there that would do.

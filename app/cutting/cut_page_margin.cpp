@@ -57,7 +57,7 @@ void CutPage::writeOverview() {
     margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
     return;
   }
-  margin_->figure(cutStatusWords(found));
+  margin_->figure(cutStatusWords(found, notation));
   margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
   if (desk_.isSearching()) {
     margin_->text(tr("A better lay-out is being looked for."));
@@ -110,13 +110,9 @@ void CutPage::writeMaterial(const MaterialCost& cost) {
       kept += double(left.across) * double(left.along) * of.repeat;
   }
   if (whole <= 0) return;
-  QStringList takes;
-  if (cost.sheets > 0)
-    takes << (cost.sheets == 1 ? tr("1 sheet") : tr("%1 sheets").arg(cost.sheets));
-  if (cost.length > 0)
-    takes << tr("%1 m of roll").arg(QLocale().toString(double(cost.length) / 1e6, 'f', 2));
   margin_->space();
-  margin_->heading(materialTitle(cost.material) + ": " + takes.join(", "));
+  margin_->heading(materialTitle(cost.material) + ": " +
+                   takenWords(cost.sheets, cost.length, windowNotation(book_.plan())));
   margin_->text(costWords(found, cost, book_.job().cutting.first));
   QStringList becomes{tr("%1 % used").arg(percent(used / whole))};
   const double lost = 1 - (used + kept) / whole;

@@ -240,20 +240,18 @@ QString CutPage::keptWords(const KeptLayOut& kept) const {
   for (const CutPiece& piece : problem().pieces)
     if (counts[piece.id] != piece.count) return tr("was for other pieces than these");
   int sheets = 0;
-  double length = 0.0, cost = 0.0;
+  Micrometres length = 0;
+  double cost = 0.0;
   for (const auto& [where, end] : ends) {
     const StockItem* item = workspace_.stock().stock().named(where.first);
     if (item == nullptr) return tr("from stock that is no longer there");
     const bool isRoll = item->lies.form == StockForm::Roll;
     sheets += isRoll ? 0 : 1;
-    length += isRoll ? end / 1000 : 0.0;
+    length += isRoll ? um(end) : 0;
     cost += item->lies.cost * (isRoll ? end / 1000 : 1.0);
   }
-  QStringList words;
-  if (sheets > 0) words << (sheets == 1 ? tr("1 sheet") : tr("%1 sheets").arg(sheets));
-  if (length > 0) words << tr("%1 m of roll").arg(QLocale().toString(length, 'f', 2));
-  words << QLocale().toString(cost, 'f', 2);
-  return words.join(", ");
+  const QString taken = takenWords(sheets, length, windowNotation(book_.plan()));
+  return tr("%1, %2").arg(taken, QLocale().toString(cost, 'f', 2));
 }
 
 /// Takes it from the stock and puts what is left over there; its pieces need not be cut any more.

@@ -94,7 +94,8 @@ StageStatus cutStatus(const Stage&, Workspace& workspace) {
   const CutDesk& desk = workspace.cutting();
   if (!workspace.book().missing().empty()) return {Words::tr("waits for the measures")};
   if (workspace.stock().stock().items.empty()) return {Words::tr("nothing lies there yet")};
-  return {cutStatusWords(desk.found()), withoutRoom(desk.found()) > 0};
+  const Notation notation = windowNotation(workspace.book().plan());
+  return {cutStatusWords(desk.found(), notation), withoutRoom(desk.found()) > 0};
 }
 
 StagePage* makeTable(Workspace& workspace, const Palette& palette, QWidget* parent) {

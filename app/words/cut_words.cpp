@@ -22,6 +22,12 @@ std::string translated(const char* english) {
 
 QString money(double amount) { return QLocale().toString(std::round(amount * 100) / 100, 'f', 2); }
 
+/// To a hundredth of a metre, never less than it takes.
+double metresUp(Micrometres length) {
+  constexpr Micrometres kHundredth = 10'000;
+  return double((length + kHundredth - 1) / kHundredth) / 100;
+}
+
 }  // namespace
 
 int withoutRoom(const CutDesk::Found& found) {
@@ -31,7 +37,18 @@ int withoutRoom(const CutDesk::Found& found) {
   return count;
 }
 
-QString cutStatusWords(const CutDesk::Found& found) {
+QString takenWords(int sheets, Micrometres ofRoll, const Notation& notation) {
+  QStringList parts;
+  if (sheets > 0)
+    parts << (sheets == 1 ? Words::tr("1 sheet") : Words::tr("%1 sheets").arg(sheets));
+  if (ofRoll > 0 && notation.units == Units::Inches)
+    parts << Words::tr("%1 of roll").arg(cutLength(ofRoll, notation));
+  else if (ofRoll > 0)
+    parts << Words::tr("%1 m of roll").arg(QLocale().toString(metresUp(ofRoll), 'f', 2));
+  return parts.join(", ");
+}
+
+QString cutStatusWords(const CutDesk::Found& found, const Notation& notation) {
   int sheets = 0, nowhere = 0;
   Micrometres length = 0;
   for (const MaterialCost& cost : found.layout.materials) {
@@ -43,12 +60,7 @@ QString cutStatusWords(const CutDesk::Found& found) {
     return nowhere == 1 ? Words::tr("1 piece finds no room")
                         : Words::tr("%1 pieces find no room").arg(nowhere);
   if (found.work.problem.pieces.empty()) return Words::tr("all is cut");
-  QStringList parts;
-  if (sheets > 0)
-    parts << (sheets == 1 ? Words::tr("1 sheet") : Words::tr("%1 sheets").arg(sheets));
-  if (length > 0)
-    parts << Words::tr("%1 m of roll").arg(QLocale().toString(double(length) / 1e6, 'f', 2));
-  return parts.join(", ");
+  return takenWords(sheets, length, notation);
 }
 
 QString cutLength(Micrometres length, const Notation& notation) {

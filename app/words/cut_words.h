@@ -14,8 +14,10 @@ namespace drapery {
 /// not cut from the shelf.
 int withoutRoom(const CutDesk::Found& found);
 
-/// "2 sheets, 0.42 m of roll"
-QString cutStatusWords(const CutDesk::Found& found);
+/// "2 sheets, 0.42 m of roll"; in inches "16 1/2 in of roll".
+QString takenWords(int sheets, Micrometres ofRoll, const Notation& notation);
+/// The same of all that is laid, or how much finds no room.
+QString cutStatusWords(const CutDesk::Found& found, const Notation& notation);
 
 QString cutLength(Micrometres length, const Notation& notation);
 /// "700 × 1000 mm"; of a stock kept in the other unit in its own too.

@@ -7,6 +7,7 @@
 #include "app/cutting/cut_page.h"
 #include "app/cutting/sheet_card.h"
 #include "app/cutting/sheet_view.h"
+#include "app/words/cut_words.h"
 #include "app/workspace/stock_room.h"
 #include "store/stock_json.h"
 #include "tests/app/bench_window.h"
@@ -92,6 +93,15 @@ TEST_F(Cutting, laysTheBookOutOnWhatLiesThere) {
   for (const CutPiece& piece : problem().pieces)
     isFound = isFound || (piece.id == "board" && piece.width == 300'000);
   EXPECT_TRUE(isFound);
+}
+
+// Never less than it takes; in inches as everything else.
+TEST_F(Cutting, whatIsTakenIsToldInTheBooksUnits) {
+  Notation notation{Units::Millimetres, Length::fromMm(0.5), '.', {}};
+  EXPECT_EQ(takenWords(2, 252'500, notation), "2 sheets, 0.26 m of roll");
+  EXPECT_EQ(takenWords(0, 3'030'000, notation), "3.03 m of roll");
+  notation.units = Units::Inches;
+  EXPECT_EQ(takenWords(1, 254'000, notation), "1 sheet, 10 in of roll");
 }
 
 TEST_F(Cutting, tellsWhatIsMissing) {
@@ -456,6 +466,26 @@ TEST_F(Cutting, thePagesAreWrittenBesideTheWindow) {
   clickCut("cut.pages");
   EXPECT_THAT(banner().toStdString(), HasSubstr("The cut list is in"));
   EXPECT_THAT(run({"pdftotext", "-layout", pdf, "-"}).out, HasSubstr("From the shelf"));
+}
+
+// Gone to while a short search is still without a lay-out, it takes its time all the same.
+TEST_F(Cutting, whatIsLookedAtIsSearchedForLong) {
+  Job job = plainJob();
+  job.copies = 40.0;
+  job.allowances["covering_style"] = {std::string("half"), {}};
+  job.given.erase("text_height");
+  open(job);
+  QElapsedTimer timer;
+  timer.start();
+  document().keep("given/text_height", Entry{210.0, {}});
+  ASSERT_TRUE(workspace_->cutting().isSearching() && layout().sheets.empty());
+  showCut();
+  const auto& materials = layout().materials;
+  EXPECT_FALSE(materials.empty());
+  constexpr int kLonger = 2000;  // ms, than where nobody looks
+  EXPECT_TRUE(timer.elapsed() > kLonger ||
+              std::all_of(materials.begin(), materials.end(),
+                          [](const MaterialCost& cost) { return cost.isProven; }));
 }
 
 // An edition: each sheet is told as often as it is alike, and the search is over at a word.
