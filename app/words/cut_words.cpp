@@ -25,7 +25,8 @@ QString money(double amount) { return QLocale().toString(std::round(amount * 100
 /// To a hundredth of a metre, never less than it takes.
 double metresUp(Micrometres length) {
   constexpr Micrometres kHundredth = 10'000;
-  return double((length + kHundredth - 1) / kHundredth) / 100;
+  const Micrometres hundredths = (length + kHundredth - 1) / kHundredth;
+  return double(hundredths) / 100;
 }
 
 }  // namespace

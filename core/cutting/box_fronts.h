@@ -5,6 +5,8 @@
 #include <cstdint>
 #include <functional>
 #include <limits>
+#include <map>
+#include <span>
 
 #include "core/cutting/count_index.h"
 
@@ -41,20 +43,39 @@ class BoxFronts {
   [[nodiscard]] double areaOf(std::size_t set) const;
 
   /// By growing width, with falling height; empty where the taking does not fit.
-  [[nodiscard]] const std::vector<CutBox>& of(std::size_t set) const { return fronts_[set]; }
+  [[nodiscard]] std::span<const CutBox> of(std::size_t set) const {
+    return {boxes_.data() + begins_[set], begins_[set + 1] - begins_[set]};
+  }
 
  private:
+  /// What is looked at for every join, little and close together: um, of which a stock with its
+  /// kerf has two thousand million at most.
+  struct Extent {
+    std::uint32_t across = 0, along = 0;
+  };
+  using Front = std::vector<CutBox>;
+
+  void begin(const MaterialJob& job, std::size_t stock);
+  void find(std::uint64_t& work, const std::function<bool()>& isEnough);
   void join(std::size_t set, std::uint64_t& work);
-  /// @param most what the box may come to, um2.
-  void add(std::vector<CutBox>& front, const CutBox& box, double most) const;
+  /// What is worth it of all boxes of two takings joined, the low ones first.
+  template <bool isBeside>
+  void joinEach(std::size_t low, std::size_t high);
+  void keepFront();
 
   const CountIndex& index_;
   UsableSize usable_;
   double waste_;
   std::vector<double> areas_;  // by kind, enlarged
   bool isWhole_ = true;
-  std::vector<std::vector<CutBox>> fronts_;
-  std::vector<char> isThere_;  // any box at all: most are looked at in vain
+  std::map<std::size_t, Front> alone_;  // by taking: of single pieces
+  // Of all takings one after the other, each from where it begins to where the next does.
+  std::vector<std::uint32_t> begins_;
+  std::vector<CutBox> boxes_;
+  std::vector<Extent> extents_;
+  std::vector<std::uint8_t> made_;  // how each is joined
+  Front front_;                     // of the taking that is being looked at
+  std::uint64_t most_ = 0;          // what a box of it may come to, um2
 };
 
 }  // namespace drapery

@@ -49,19 +49,25 @@ class CountIndex {
   /// They come by rising number.
   template <typename Act>
   void eachPartUpTo(std::size_t set, std::size_t last, Act act) const {
-    const int* const there = &digits_[set * kinds()];
-    std::vector<int> taken(kinds(), 0);
+    struct Taken {
+      std::size_t stride = 0;
+      int much = 0, there = 0;
+    };
+    std::vector<Taken> taken;
+    for (std::size_t kind = 0; kind < kinds(); ++kind)
+      if (const int there = count(set, kind); there > 0)
+        taken.push_back({strides_[kind], 0, there});
     std::size_t part = 0;
     while (part <= last) {
       act(part);
-      std::size_t kind = 0;
-      while (kind < kinds() && taken[kind] == there[kind]) {
-        part -= static_cast<std::size_t>(taken[kind]) * strides_[kind];
-        taken[kind++] = 0;
+      auto next = taken.begin();
+      for (; next != taken.end() && next->much == next->there; ++next) {
+        part -= static_cast<std::size_t>(next->much) * next->stride;
+        next->much = 0;
       }
-      if (kind == kinds()) return;
-      ++taken[kind];
-      part += strides_[kind];
+      if (next == taken.end()) return;
+      ++next->much;
+      part += next->stride;
     }
   }
 

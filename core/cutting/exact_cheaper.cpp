@@ -9,7 +9,7 @@ namespace drapery {
 
 namespace {
 
-constexpr double kMostPairs = 1e8;
+constexpr double kMostPairs = 2e8;
 constexpr double kSame = 1e-9;
 
 }  // namespace
@@ -23,7 +23,7 @@ ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double le
   // Where nothing costs less than that, it is more; where something does, the least is among it.
   // What leaves as much room as all that is cheaper than what is known narrows nothing down.
   const double whole = mostRoom(job, known);
-  for (const double part : {0.25, 0.5, 0.75, 1.0}) {
+  for (const double part : {0.25, 1.0}) {
     const double below = part < 1.0 ? least + part * (known - least) : known;
     const double room = part < 1.0 ? mostRoom(job, below) : whole;
     if (part < 1.0 && room >= whole) continue;

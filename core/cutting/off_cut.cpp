@@ -1,10 +1,12 @@
 #include "core/cutting/off_cut.h"
 
 #include <algorithm>
+#include <array>
+#include <cstdint>
 #include <optional>
 #include <queue>
-#include <set>
 #include <tuple>
+#include <unordered_set>
 
 namespace drapery {
 
@@ -25,10 +27,7 @@ class Search {
       const Look look = heap_.top();
       heap_.pop();
       if (look.most <= found_.area) break;
-      if (rests_[look.at].set == 0)
-        take(look.at);
-      else
-        cutFrom(look.at);
+      cutFrom(look.at);
     }
     if (!best_) return found_;
     for (std::size_t at = *best_; at != 0; at = rests_[at].from)
@@ -43,6 +42,19 @@ class Search {
     Micrometres across = 0, along = 0;
     std::size_t set = 0, from = 0;
     OffCutStrip strip;
+    /// Whatever was cut off before.
+    bool operator==(const Rest& o) const {
+      return across == o.across && along == o.along && set == o.set;
+    }
+  };
+  struct Hash {
+    std::size_t operator()(const Rest& rest) const {
+      constexpr std::uint64_t kFar = 0x9e3779b97f4a7c15;  // apart, whatever the lengths are
+      std::uint64_t mixed = static_cast<std::uint64_t>(rest.across);
+      for (const std::uint64_t next : {static_cast<std::uint64_t>(rest.along), rest.set})
+        mixed = (mixed ^ mixed >> 29) * kFar + next;
+      return mixed ^ mixed >> 32;
+    }
   };
   struct Look {
     double most = 0.0;  // that can be left
@@ -54,52 +66,63 @@ class Search {
     return double(rest.across) * double(rest.along) - sheet_.areas[rest.set];
   }
 
+  /// Into its free place; at once what is left if all of it were one more strip.
   void go(const Rest& rest) {
     if (rest.across < 0 || rest.along < 0 || mostOf(rest) <= found_.area) return;
-    if (!known_.insert({rest.across, rest.along, rest.set}).second) return;
+    const auto strips = stripsOf(rest, rest.set);
+    if (!strips || !known_.insert(rest).second) return;
     rests_.push_back(rest);
-    heap_.push({mostOf(rest), rests_.size() - 1});
+    const std::size_t at = rests_.size() - 1;
+    heap_.push({mostOf(rest), at});
+    for (const OffCutStrip& strip : *strips) take(restBeside(at, strip));
   }
 
-  void take(std::size_t at) {
-    const Micrometres across = rests_[at].across - sheet_.kerf;
-    const Micrometres along = rests_[at].along - sheet_.kerf;
+  void take(const Rest& empty) {
+    const Micrometres across = empty.across - sheet_.kerf;
+    const Micrometres along = empty.along - sheet_.kerf;
     if (across <= 0 || along <= 0 || double(across) * double(along) <= found_.area) return;
     found_.area = double(across) * double(along);
-    best_ = at;
+    best_ = rests_.size();
+    rests_.push_back(empty);
   }
 
   /// Each part of what is to come out of it, in the narrowest and in the lowest strip.
   void cutFrom(std::size_t at) {
     const Rest here = rests_[at];
     sheet_.index.eachPartOf(here.set, [&](std::size_t part) {
-      if (part == 0) return;
-      const auto& front = sheet_.fronts.of(part);
-      const auto narrowest = std::find_if(
-          front.begin(), front.end(), [&](const CutBox& box) { return box.along <= here.along; });
-      if (narrowest != front.end())
-        go({here.across - narrowest->across,
-            here.along,
-            here.set - part,
-            at,
-            {part, static_cast<std::size_t>(narrowest - front.begin()), true}});
-      const auto lowest = std::find_if(front.rbegin(), front.rend(), [&](const CutBox& box) {
-        return box.across <= here.across;
-      });
-      if (lowest != front.rend())
-        go({here.across,
-            here.along - lowest->along,
-            here.set - part,
-            at,
-            {part, static_cast<std::size_t>(front.rend() - lowest) - 1, false}});
+      if (part == 0 || part == here.set) return;
+      if (const auto strips = stripsOf(here, part))
+        for (const OffCutStrip& strip : *strips) go(restBeside(at, strip));
     });
+  }
+
+  /// The narrowest and the lowest box of a part that has room there: none or both.
+  [[nodiscard]] std::optional<std::array<OffCutStrip, 2>> stripsOf(const Rest& rest,
+                                                                   std::size_t part) const {
+    const auto front = sheet_.fronts.of(part);
+    const auto narrowest = std::partition_point(
+        front.begin(), front.end(), [&](const CutBox& box) { return box.along > rest.along; });
+    if (narrowest == front.end() || narrowest->across > rest.across) return std::nullopt;
+    const auto beyond = std::partition_point(
+        narrowest, front.end(), [&](const CutBox& box) { return box.across <= rest.across; });
+    return {{{{part, static_cast<std::size_t>(narrowest - front.begin()), true},
+              {part, static_cast<std::size_t>(beyond - front.begin()) - 1, false}}}};
+  }
+  [[nodiscard]] Rest restBeside(std::size_t at, const OffCutStrip& strip) const {
+    Rest rest = rests_[at];
+    const CutBox& box = sheet_.fronts.of(strip.set)[strip.box];
+    (strip.isBeside ? rest.across : rest.along) -= strip.isBeside ? box.across : box.along;
+    rest.set -= strip.set;
+    rest.from = at;
+    rest.strip = strip;
+    return rest;
   }
 
   const OffCutSheet& sheet_;
   OffCut found_;
   std::optional<std::size_t> best_;
   std::vector<Rest> rests_;
-  std::set<std::tuple<Micrometres, Micrometres, std::size_t>> known_;
+  std::unordered_set<Rest, Hash> known_;
   std::priority_queue<Look> heap_;
 };
 

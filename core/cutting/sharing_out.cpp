@@ -53,7 +53,7 @@ const std::vector<double>* SharingOut::reckon(std::optional<std::size_t> without
   return &least_.back();
 }
 
-/// The first piece that is in a taking has to go somewhere: what it lies with is tried.
+/// What has room on one more beside all that can be shared out already.
 bool SharingOut::reckonUnlimited(const std::function<bool()>& isEnough) {
   constexpr std::size_t kLook = 64;
   std::vector<double>& least = least_.front();
@@ -65,13 +65,12 @@ bool SharingOut::reckonUnlimited(const std::function<bool()>& isEnough) {
       alone[set] = std::min(alone[set], costs_[s][set]);
   if (std::all_of(limits_.begin(), limits_.end(), [](const auto& limit) { return limit; }))
     return true;
-  for (std::size_t set = 1; set < index_.size(); ++set) {
-    if (set % kLook == 0 && isEnough()) return false;
-    std::size_t first = 0;
-    while (index_.count(set, first) == 0) ++first;
-    index_.eachPartOf(set, [&](std::size_t part) {
-      if (part == 0 || index_.count(part, first) == 0) return;
-      least[set] = std::min(least[set], alone[part] + least[set - part]);
+  for (std::size_t rest = 0; rest < index_.size(); ++rest) {
+    if (rest % kLook == 0 && isEnough()) return false;
+    if (least[rest] == kNone) continue;  // most, where all is to be full
+    index_.eachPartOf(index_.all() - rest, [&](std::size_t part) {
+      if (alone[part] < kNone)
+        least[rest + part] = std::min(least[rest + part], alone[part] + least[rest]);
     });
   }
   return true;

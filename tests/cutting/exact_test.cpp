@@ -11,6 +11,7 @@
 #include "core/cutting/exact_cheaper.h"
 #include "core/cutting/largest_alone.h"
 #include "core/cutting/most_room.h"
+#include "core/cutting/off_cut.h"
 #include "core/cutting/sharing_out.h"
 #include "core/cutting/sheet_takings.h"
 #include "core/cutting/stock_mixes.h"
@@ -69,6 +70,8 @@ RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
     AllBoxes all(job);
     const CountIndex& index = all.index;
     const BoxFronts& fronts = all.fronts;
+    const double waste = fronts.areaOf(index.all()) * *rc::gen::inRange(0, 50) / 100;
+    const BoxFronts tight(job, 0, index, all.work, kNever, {.waste = waste});
     const UsableSize usable = usableOf(job.stock(0));
     for (std::size_t set = 1; set < index.size(); ++set) {
       std::map<Micrometres, Micrometres> least;  // along, by across
@@ -82,7 +85,55 @@ RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
       std::map<Micrometres, Micrometres> found;
       for (const CutBox& box : fronts.of(set)) found[box.across] = box.along;
       RC_ASSERT(found == least);
+      std::erase_if(least, [&](const auto& box) {
+        return double(box.first) * double(box.second) > fronts.areaOf(set) + waste;
+      });
+      found.clear();
+      for (const CutBox& box : tight.of(set)) found[box.across] = box.along;
+      RC_ASSERT(found == least);
     }
+  });
+}
+
+/// Whichever strip is cut off first, and whatever box it holds.
+double mostLeft(const MaterialJob& job, const CountIndex& index, UsableSize rest, std::size_t set) {
+  const Micrometres kerf = job.stock(0).kerf;
+  double most = -1.0;
+  if (set == 0 && rest.across > kerf && rest.along > kerf)
+    most = double(rest.across - kerf) * double(rest.along - kerf);
+  index.eachPartOf(set, [&](std::size_t part) {
+    if (part == 0) return;
+    for (const auto& [across, along] : boxesOf(job, 0, index, part)) {
+      if (across > rest.across || along > rest.along) continue;
+      for (const UsableSize& left : {UsableSize{rest.across - across, rest.along},
+                                     UsableSize{rest.across, rest.along - along}})
+        most = std::max(most, mostLeft(job, index, left, set - part));
+    }
+  });
+  return most;
+}
+
+RC_GTEST_PROP(OffCut, isTheLargestThatAnyWayLeaves, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 4), 2, 1);
+  problem.stocks[0].form = StockForm::Sheet;
+  problem.stocks[0].along = std::min<Micrometres>(problem.stocks[0].along, 1'000'000);
+  eachJob(problem, [&](const MaterialJob& job) {
+    AllBoxes all(job);
+    std::vector<double> areas;
+    for (std::size_t set = 0; set < all.index.size(); ++set)
+      areas.push_back(all.fronts.areaOf(set));
+    const UsableSize usable = usableOf(job.stock(0));
+    const std::size_t set = *rc::gen::inRange<std::size_t>(1, all.index.size());
+    const OffCut found =
+        largestOffCut({all.index, all.fronts, areas, usable, job.stock(0).kerf}, set, -1.0);
+    RC_ASSERT(found.area == mostLeft(job, all.index, usable, set));
+    UsableSize rest = usable;
+    for (const OffCutStrip& strip : found.strips) {
+      const CutBox& box = all.fronts.of(strip.set)[strip.box];
+      RC_ASSERT(box.across <= rest.across && box.along <= rest.along);
+      (strip.isBeside ? rest.across : rest.along) -= strip.isBeside ? box.across : box.along;
+    }
+    if (!found.strips.empty()) RC_ASSERT(found.area == mostLeft(job, all.index, rest, 0));
   });
 }
 
