@@ -242,7 +242,9 @@ std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t st
     alone.sizes.front().push_back(job.sizes[stock][kind]);
   }
   const std::function<bool()> never = [] { return false; };
-  return ExactJob(alone, {}, never).oneSheet();
+  CostLimits limits;
+  limits.room = roomOf(alone.stock(0));
+  return ExactJob(alone, limits, never).oneSheet();
 }
 
 }  // namespace drapery

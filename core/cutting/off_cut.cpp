@@ -66,9 +66,9 @@ class Search {
     return double(rest.across) * double(rest.along) - sheet_.areas[rest.set];
   }
 
-  /// Into its free place; at once what is left if all of it were one more strip.
+  /// One more to be looked at; what is left if all of it were one more strip is known at once.
   void go(const Rest& rest) {
-    if (rest.across < 0 || rest.along < 0 || mostOf(rest) <= found_.area) return;
+    if (mostOf(rest) <= found_.area) return;
     const auto strips = stripsOf(rest, rest.set);
     if (!strips || !known_.insert(rest).second) return;
     rests_.push_back(rest);
