@@ -250,8 +250,10 @@ QString CutPage::keptWords(const KeptLayOut& kept) const {
     length += isRoll ? um(end) : 0;
     cost += item->lies.cost * (isRoll ? end / 1000 : 1.0);
   }
-  const QString taken = takenWords(sheets, length, windowNotation(book_.plan()));
-  return tr("%1, %2").arg(taken, QLocale().toString(cost, 'f', 2));
+  QStringList words{takenWords(sheets, length, windowNotation(book_.plan())),
+                    QLocale().toString(cost, 'f', 2)};
+  words.removeAll({});  // where nothing is taken
+  return words.join(", ");
 }
 
 /// Takes it from the stock and puts what is left over there; its pieces need not be cut any more.

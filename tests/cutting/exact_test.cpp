@@ -8,7 +8,9 @@
 
 #include "core/cutting/box_fronts.h"
 #include "core/cutting/cut_rectangle.h"
+#include "core/cutting/edge_cuts.h"
 #include "core/cutting/exact_cheaper.h"
+#include "core/cutting/exact_lay_out.h"
 #include "core/cutting/largest_alone.h"
 #include "core/cutting/most_room.h"
 #include "core/cutting/off_cut.h"
@@ -44,6 +46,13 @@ struct AllBoxes {
   CountIndex index;
   BoxFronts fronts;
 };
+
+/// The same from a sheet where its stock was a roll.
+CutProblem onASheet(CutProblem problem) {
+  problem.stocks[0].form = StockForm::Sheet;
+  problem.stocks[0].along = std::min<Micrometres>(problem.stocks[0].along, 1'000'000);
+  return problem;
+}
 
 /// Every box that joins make of a taking, whichever of its parts come first.
 std::set<std::pair<Micrometres, Micrometres>> boxesOf(const MaterialJob& job, std::size_t stock,
@@ -114,9 +123,7 @@ double mostLeft(const MaterialJob& job, const CountIndex& index, UsableSize rest
 }
 
 RC_GTEST_PROP(OffCut, isTheLargestThatAnyWayLeaves, ()) {
-  CutProblem problem = anyProblem(*rc::gen::inRange(1, 4), 2, 1);
-  problem.stocks[0].form = StockForm::Sheet;
-  problem.stocks[0].along = std::min<Micrometres>(problem.stocks[0].along, 1'000'000);
+  const CutProblem problem = onASheet(anyProblem(*rc::gen::inRange(1, 4), 2, 1));
   eachJob(problem, [&](const MaterialJob& job) {
     AllBoxes all(job);
     std::vector<double> areas;
@@ -134,6 +141,17 @@ RC_GTEST_PROP(OffCut, isTheLargestThatAnyWayLeaves, ()) {
       (strip.isBeside ? rest.across : rest.along) -= strip.isBeside ? box.across : box.along;
     }
     if (!found.strips.empty()) RC_ASSERT(found.area == mostLeft(job, all.index, rest, 0));
+    // What is laid so leaves it.
+    Counts holds;
+    for (std::size_t kind = 0; kind < all.index.kinds(); ++kind)
+      holds.push_back(all.index.count(set, kind));
+    const auto sheet = withLargestOffCut(job, 0, holds);
+    RC_ASSERT(sheet.has_value() == !all.fronts.of(set).empty());
+    double left = -1.0;
+    if (sheet)
+      for (const CutPlacement& each : usableLeft(job.stock(0), *sheet, {0, 0}))
+        left = std::max(left, double(each.across) * double(each.along));
+    RC_ASSERT(left >= found.area);
   });
 }
 
@@ -323,9 +341,7 @@ RC_GTEST_PROP(StockMixes, areThoseThatCostLessAndHaveRoom, ()) {
 }
 
 RC_GTEST_PROP(SheetTakings, areAllThatFits, ()) {
-  CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, 1);
-  problem.stocks[0].form = StockForm::Sheet;
-  problem.stocks[0].along = std::min<Micrometres>(problem.stocks[0].along, 1'000'000);
+  const CutProblem problem = onASheet(anyProblem(*rc::gen::inRange(1, 5), 3, 1));
   eachJob(problem, [&](const MaterialJob& job) {
     AllBoxes all(job);
     const CountIndex& index = all.index;
