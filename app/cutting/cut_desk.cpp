@@ -4,9 +4,10 @@
 #include <QEventLoop>
 #include <QFile>
 #include <QFileInfo>
-#include <algorithm>
+#include <tuple>
 #include <utility>
 
+#include "core/cutting/edge_cuts.h"
 #include "core/cutting/lay_out.h"
 
 namespace drapery {
@@ -33,10 +34,7 @@ CutDesk::~CutDesk() {
 
 void CutDesk::setWatched(bool isWatched) {
   isWatched_ = isWatched;
-  const auto& materials = found_->layout.materials;
-  const bool isProven = std::all_of(materials.begin(), materials.end(),
-                                    [](const MaterialCost& cost) { return cost.isProven; });
-  if (isWatched && isShort_ && (isSearching_ || !isProven)) search();
+  if (isWatched && isShort_ && (isSearching_ || !found_->layout.isSettled)) search();
 }
 
 /// Until there is a first lay-out nothing is there that would do.
@@ -129,12 +127,12 @@ void CutDesk::search() {
 }
 
 bool CutDesk::isBetter(const CutLayout& layout) const {
-  const auto merit = [](const CutLayout& of) {
+  const auto merit = [this](const CutLayout& of) {
     int unplaced = 0;
     for (const Unplaced& each : of.unplaced) unplaced += each.count;
     double cost = 0.0;
     for (const MaterialCost& each : of.materials) cost += each.cost;
-    return std::pair(unplaced, cost);
+    return std::tuple(unplaced, cost, -largestLeft(found_->work.problem, of));
   };
   return merit(layout) <= merit(found_->layout);
 }

@@ -60,7 +60,11 @@ void CutPage::writeOverview() {
   margin_->figure(cutStatusWords(found, notation));
   margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
   if (desk_.isSearching()) {
-    margin_->text(tr("A better lay-out is being looked for."));
+    const bool isCheapest =
+        std::all_of(found.layout.materials.begin(), found.layout.materials.end(),
+                    [](const MaterialCost& cost) { return cost.isProven; });
+    margin_->text(isCheapest ? tr("More is to be left over in one piece: that is being looked for.")
+                             : tr("A better lay-out is being looked for."));
     margin_->command("cut.stop", tr("this one will do"), [this] { desk_.stop(); });
   }
   QStringList elsewhere;
@@ -100,14 +104,17 @@ void CutPage::writeOverview() {
 void CutPage::writeMaterial(const MaterialCost& cost) {
   const CutDesk::Found& found = desk_.found();
   double whole = 0.0, used = 0.0, kept = 0.0;
+  CutPlacement largest;
+  const auto areaOf = [](const CutPlacement& at) { return double(at.across) * double(at.along); };
   for (const CutSheet& of : shown_.sheets) {
     const CutStock& stock = stockOf(of);
     if (stock.material != cost.material) continue;
     whole += double(stock.across) * double(lengthUsed(stock, of)) * of.repeat;
-    for (const CutPlacement& at : of.placements)
-      used += double(at.across) * double(at.along) * of.repeat;
-    for (const CutPlacement& left : usableLeft(stock, of, workspace_.stock().stock().usable))
-      kept += double(left.across) * double(left.along) * of.repeat;
+    for (const CutPlacement& at : of.placements) used += areaOf(at) * of.repeat;
+    for (const CutPlacement& left : usableLeft(stock, of, workspace_.stock().stock().usable)) {
+      kept += areaOf(left) * of.repeat;
+      if (areaOf(left) > areaOf(largest)) largest = left;
+    }
   }
   if (whole <= 0) return;
   margin_->space();
@@ -116,7 +123,11 @@ void CutPage::writeMaterial(const MaterialCost& cost) {
   margin_->text(costWords(found, cost, book_.job().cutting.first));
   QStringList becomes{tr("%1 % used").arg(percent(used / whole))};
   const double lost = 1 - (used + kept) / whole;
-  if (kept > 0) becomes << tr("%1 % kept as off-cuts").arg(percent(kept / whole));
+  if (kept > 0) {
+    QString size = cutSize(largest.across, largest.along, windowNotation(book_.plan()));
+    size.replace(' ', QChar::Nbsp);  // on one line
+    becomes << tr("%1 % kept as off-cuts (the largest %2)").arg(percent(kept / whole), size);
+  }
   if (lost > 0.0005) becomes << tr("%1 % lost").arg(percent(lost));
   margin_->small(becomes.join(", "));
 }

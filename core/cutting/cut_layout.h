@@ -70,6 +70,7 @@ struct CutLayout {
   std::vector<Unplaced> unplaced;
   std::vector<UntakenPin> untaken;      // laid as if they had not been put anywhere
   std::vector<MaterialCost> materials;  // in the order of the problem's stocks
+  bool isSettled = false;               // nothing better was still being looked for at the end
 };
 
 }  // namespace drapery

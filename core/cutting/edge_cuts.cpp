@@ -344,6 +344,17 @@ std::vector<CutPlacement> usableLeft(const CutStock& stock, const CutSheet& shee
   return kept;
 }
 
+double largestLeft(const CutProblem& problem, const CutLayout& layout) {
+  double most = 0.0;
+  for (const CutSheet& sheet : layout.sheets) {
+    const CutStock& stock = problem.stocks[sheet.stock];
+    if (stock.form == StockForm::Roll) continue;
+    for (const CutPlacement& left : usableLeft(stock, sheet, {0, 0}))
+      most = std::max(most, double(left.across) * double(left.along));
+  }
+  return most;
+}
+
 CutLayout forBench(const CutProblem& problem, const CutLayout& layout, const UsableLeft& usable,
                    Micrometres longest) {
   CutLayout result = layout;

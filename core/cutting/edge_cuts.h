@@ -27,6 +27,9 @@ struct UsableLeft {
 std::vector<CutPlacement> usableLeft(const CutStock& stock, const CutSheet& sheet,
                                      const UsableLeft& usable);
 
+/// The largest of all that is left over on sheets, worth keeping or not; um2.
+double largestLeft(const CutProblem& problem, const CutLayout& layout);
+
 /// A lay-out as it is cut at the bench: the pieces and what is kept of the rest stay where they
 /// lie, all that can be cut side by side is cut so, and of the two ways to begin that with fewer
 /// cuts is taken. A cut longer than `longest`, of a shear or a mat, is only made where there is no

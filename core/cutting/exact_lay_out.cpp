@@ -51,11 +51,13 @@ class ExactJob {
   }
 
   /// All of it on one sheet of its one stock.
-  std::optional<CutSheet> oneSheet() {
+  std::optional<CutSheet> oneSheet(double over) {
     std::uint64_t work = kMostJoins / 10;
-    if (!makeFronts(work) || fronts_[0].of(index_.all()).empty()) return std::nullopt;
+    if (!makeFronts(work)) return std::nullopt;
     reckonCosts();
-    return sheetOf(0, index_.all());
+    const OffCut offCut = offCutBeside(0, index_.all(), over);
+    if (offCut.strips.empty()) return std::nullopt;
+    return sheetBeside(0, offCut);
   }
 
  private:
@@ -139,6 +141,10 @@ class ExactJob {
     const OffCut offCut = offCutBeside(stock, set, -1.0);
     if (offCut.strips.empty())  // it fills the sheet, or there was no time to look
       return builder.finish(builder.box(fronts_[stock], set, 0, builder.whole()));
+    return sheetBeside(stock, offCut);
+  }
+  CutSheet sheetBeside(std::size_t stock, const OffCut& offCut) {
+    SheetBuilder builder(job_, stock);
     return builder.finish(strips(builder, stock, offCut.strips, 0, builder.whole()));
   }
 
@@ -232,7 +238,7 @@ ExactBelow exactBelow(const MaterialJob& job, const CostLimits& limits, std::uin
 }
 
 std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t stock,
-                                          const Counts& holds) {
+                                          const Counts& holds, double over) {
   if (CountIndex::pairsOf(holds) > kMostPairs) return std::nullopt;
   MaterialJob alone{job.problem, {job.stocks[stock]}, {}, {}, {{}}, {}};
   for (std::size_t kind = 0; kind < holds.size(); ++kind) {
@@ -244,7 +250,7 @@ std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t st
   const std::function<bool()> never = [] { return false; };
   CostLimits limits;
   limits.room = roomOf(alone.stock(0));
-  return ExactJob(alone, limits, never).oneSheet();
+  return ExactJob(alone, limits, never).oneSheet(over);
 }
 
 }  // namespace drapery

@@ -22,7 +22,7 @@ namespace drapery {
 namespace {
 
 constexpr double kSame = 1e-9;
-constexpr double kForBounds = 0.4, kForTrying = 0.85;  // of the time that is left
+constexpr double kForBounds = 0.4, kForTrying = 0.85, kForCost = 0.9;  // of the time that is left
 
 /// One material on its way: found exactly, or being bettered by two that look at each other.
 struct Course {
@@ -32,7 +32,10 @@ struct Course {
   double bound = 0.0;
   std::unique_ptr<Packer> packer = {}, other = {};
   const Packer* shown = nullptr;  // in place of `packer`, while another thread has that
-  std::uint64_t gathered = 0;     // tries since it costs as little as can be
+  /// Tries at more that is left in one piece: all, and up to the last that found it.
+  struct {
+    std::uint64_t all = 0, last = 0;
+  } gathering = {};
   /// Whether one of the two has come to the bound: then neither has anything left to look for.
   std::unique_ptr<std::atomic<bool>> isMet = std::make_unique<std::atomic<bool>>(false);
 
@@ -40,15 +43,27 @@ struct Course {
   [[nodiscard]] bool isOpenFor(const Packer& each) const {
     return each.lost() > 0 || each.cost() > bound + kSame;
   }
-  /// Not found exactly, nor settled by the binder alone; what costs as little as can be is gathered
-  /// for a while.
-  [[nodiscard]] bool isUnsettled() const {
-    constexpr std::uint64_t kGathering = 320;  // tries
-    return !exact && isAnyLoose() && (isOpen() || gathered < kGathering);
+  /// Not found exactly, nor settled by the binder alone; of what costs as little as can be more is
+  /// to be left in one piece.
+  [[nodiscard]] bool isUnsettled() const { return isOpen() || isToGather(); }
+  /// As long as more comes of it now and then.
+  [[nodiscard]] bool isToGather() const {
+    constexpr std::uint64_t kFruitless = 1280;
+    return !exact && isAnyLoose() && isAnySheet() && packer->lost() == 0 &&
+           gathering.all < gathering.last + gathering.last / 2 + kFruitless;
+  }
+  void gathered(std::uint64_t tries, double before) {
+    gathering.all += tries;
+    if (packer->offCut() > before) gathering.last = gathering.all;
   }
   /// Not all of it is pinned.
   [[nodiscard]] bool isAnyLoose() const {
     return std::any_of(job->counts.begin(), job->counts.end(), [](int count) { return count > 0; });
+  }
+  [[nodiscard]] bool isAnySheet() const {
+    return std::any_of(job->stocks.begin(), job->stocks.end(), [this](std::size_t stock) {
+      return job->problem->stocks[stock].form == StockForm::Sheet;
+    });
   }
   [[nodiscard]] const Packer& laid() const { return shown != nullptr ? *shown : *packer; }
   [[nodiscard]] MaterialLayOut result(bool isLast) const {
@@ -150,15 +165,18 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Rep
   *course.isMet = false;
 }
 
+/// @param isCostSought else, what it costs being settled, more is to be left in one piece.
 template <typename Report>
-void better(Course& course, const LayOutLimits& limits, const Watch& watch, Report report) {
+void better(Course& course, bool isCostSought, const LayOutLimits& limits, const Watch& watch,
+            Report report) {
   constexpr std::uint64_t kApart = 32;    // tries until they look at each other
   constexpr std::uint64_t kLongest = 64;  // times as many, should there be no other
-  for (std::uint64_t done = 0; course.isUnsettled() && !watch.isOver(); done += kApart) {
-    const bool isOpen = course.isOpen();
+  const auto isMore = [&] { return isCostSought ? course.isUnsettled() : course.isToGather(); };
+  for (std::uint64_t done = 0; isMore() && !watch.isOver(); done += kApart) {
+    const bool isOpen = isCostSought && course.isOpen();
     const std::uint64_t tries =
         limits.steps ? std::min(kApart, *limits.steps - std::min(done, *limits.steps)) : kApart;
-    if (!isOpen) course.gathered += tries;
+    const double offCut = course.packer->offCut();
     if (tries == 0) break;
     // Where tries are not counted nobody waits for the other: some take a hundred times as long.
     std::atomic<int> ready = 0;
@@ -178,6 +196,7 @@ void better(Course& course, const LayOutLimits& limits, const Watch& watch, Repo
     course.packer->follow(*course.other);
     course.other->follow(*course.packer);
     *course.isMet = false;
+    if (!isOpen) course.gathered(tries, offCut);
     report();
   }
 }
@@ -235,11 +254,16 @@ class LayingOut {
     }
     if (open() > 0) tellBetter(true);
     // In turns: what one of them does not need is for the others. Where tries are counted one is
-    // all.
+    // all. A little of the time is kept for what is left over.
+    const bool isAnyKept = std::any_of(courses_.begin(), courses_.end(), isToGather);
+    const Watch most(limits_, whole_.left() * (isAnyKept ? kForCost : 1.0));
     do {
-      giveTurns();
-    } while (!limits_.steps && open() > 0 && !whole_.isOver());
-    return found(!whole_.isCancelled());
+      giveTurns(most);
+    } while (!limits_.steps && open() > 0 && !most.isOver());
+    gather();
+    CutLayout laid = found(!whole_.isCancelled());
+    laid.isSettled = open() == 0;
+    return laid;
   }
 
  private:
@@ -254,14 +278,22 @@ class LayingOut {
     return isFewToTry(job) ? std::max(kForBounds, kForTrying / double(others)) : kForBounds;
   }
   /// Each that is open half of its share of the time that is left; in the end all of it.
-  void giveTurns() {
+  void giveTurns(const Watch& watch) {
     constexpr double kTurns = 2.0, kLast = 0.5;  // seconds
-    const double turns = whole_.left() > kLast ? kTurns : 1.0;
-    const double share = whole_.left() / turns / double(std::max<std::ptrdiff_t>(1, open()));
+    const double turns = watch.left() > kLast ? kTurns : 1.0;
+    const double share = watch.left() / turns / double(std::max<std::ptrdiff_t>(1, open()));
     for (Course& course : courses_)
       if (course.isUnsettled())
-        better(course, limits_, Watch(limits_, share), [this] { tellBetter(false); });
+        better(course, true, limits_, Watch(limits_, share), [this] { tellBetter(false); });
   }
+  void gather() {
+    std::ptrdiff_t left = std::count_if(courses_.begin(), courses_.end(), isToGather);
+    for (Course& course : courses_)
+      if (isToGather(course))
+        better(course, false, limits_, Watch(limits_, whole_.left() / double(left--)),
+               [this] { tellBetter(false); });
+  }
+  static bool isToGather(const Course& course) { return course.isToGather(); }
   /// @param isNews whether it is told however short ago the last was.
   void tellBetter(bool isNews) {
     constexpr double kOften = 0.15;  // seconds
@@ -271,6 +303,7 @@ class LayingOut {
     for (const Course& course : courses_) {
       costs.push_back(course.exact ? course.exact->cost : course.laid().cost());
       costs.push_back(course.bound);
+      costs.push_back(course.exact ? 0.0 : course.laid().offCut());
     }
     if (costs == toldCosts_) return;
     toldCosts_ = std::move(costs);

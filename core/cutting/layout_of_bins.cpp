@@ -5,14 +5,37 @@
 #include <optional>
 #include <utility>
 
+#include "core/cutting/one_rest.h"
+
 namespace drapery {
+
+/// @param sheet of what lies in the bin: laid as there, or if there is time so that most is left in
+/// one piece.
+static void leaveMost(const MaterialJob& job, Bin bin, bool isLast, CutSheet& sheet) {
+  const int repeat = sheet.repeat;
+  const Micrometres kerf = job.stock(bin.stock).kerf;
+  std::optional<CutSheet> laid;
+  if (isLast) {
+    Counts counts(job.kinds.size(), 0);
+    for (const std::size_t kind : bin.holds) ++counts[kind];
+    laid = withLargestOffCut(job, bin.stock, counts, oneRest(bin.parts, kerf));
+  }
+  pushTogether(bin.parts, kerf);
+  sheet = laid ? std::move(*laid) : sheetOf(job, bin);
+  sheet.repeat = repeat;
+}
 
 MaterialLayOut layOutOf(const MaterialJob& job, const std::vector<Bin>& bins,
                         const std::vector<std::size_t>& lost, bool isLast) {
   MaterialLayOut result;
   // By stock and what they hold: which of the sheets.
   std::map<std::pair<std::size_t, std::vector<std::size_t>>, std::size_t> alike;
-  std::optional<std::pair<std::size_t, const Bin*>> emptiest;  // of sheets
+  struct Left {
+    std::size_t sheet = 0;
+    const Bin* bin = nullptr;
+    double area = -1.0;  // um2
+  };
+  Left most;  // of the sheets, where most is left in one piece
   for (const Bin& bin : bins) {
     const bool isRoll = job.stock(bin.stock).form == StockForm::Roll;
     std::vector<std::size_t> holds = bin.holds;
@@ -24,24 +47,14 @@ MaterialLayOut layOutOf(const MaterialJob& job, const std::vector<Bin>& bins,
     }
     const auto [found, isNew] =
         alike.try_emplace({bin.stock, std::move(holds)}, result.sheets.size());
-    if (!isNew && !isRoll) {
+    const double left = isRoll ? 0.0 : oneRest(bin.parts, job.stock(bin.stock).kerf);
+    if (isRoll || isNew)
+      result.sheets.push_back(sheetOf(job, bin));
+    else
       ++result.sheets[found->second].repeat;
-      continue;
-    }
-    result.sheets.push_back(sheetOf(job, bin));
-    if (!isRoll && (!emptiest || shareOf(job, bin) < shareOf(job, *emptiest->second)))
-      emptiest = {result.sheets.size() - 1, &bin};
+    if (!isRoll && left > most.area) most = {found->second, &bin, left};
   }
-  // What is left over in one piece counts where most is left.
-  if (emptiest && isLast) {
-    const auto& [which, bin] = *emptiest;
-    Counts counts(job.kinds.size(), 0);
-    for (const std::size_t kind : bin->holds) ++counts[kind];
-    if (auto laid = withLargestOffCut(job, bin->stock, counts)) {
-      laid->repeat = result.sheets[which].repeat;
-      result.sheets[which] = std::move(*laid);
-    }
-  }
+  if (most.bin != nullptr) leaveMost(job, *most.bin, isLast, result.sheets[most.sheet]);
   if (lost.empty()) return result;
   result.notPlaced.assign(job.kinds.size(), 0);
   for (const std::size_t kind : lost) ++result.notPlaced[kind];

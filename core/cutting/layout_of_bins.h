@@ -1,5 +1,5 @@
-// Filled sheets and rolls as a lay-out: those alike told once, the emptiest with what is left over
-// in one piece.
+// Filled sheets and rolls as a lay-out: those alike told once; one with as much left over in one
+// piece as can be.
 #pragma once
 
 #include <vector>

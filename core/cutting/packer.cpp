@@ -9,6 +9,7 @@
 
 #include "core/cutting/beginning.h"
 #include "core/cutting/bin.h"
+#include "core/cutting/larger_off_cut.h"
 #include "core/cutting/layout_of_bins.h"
 #include "core/cutting/one_fewer.h"
 #include "core/cutting/pattern_dive.h"
@@ -206,6 +207,20 @@ class Packer::Work {
       takeIfBetter(std::move(bins), std::move(used), std::move(lost));
   }
 
+  /// Some tries at more that is left over in one piece.
+  void gather() {
+    constexpr int kTries = 50;
+    if (!bestLost_.empty()) return;
+    if (!isGathered()) gatherFrom(bestBins_);
+    for (int i = 0; i < kTries && !isEnough(); ++i) {
+      if (!larger_->step()) continue;
+      std::vector<Bin> bins = larger_->bins();
+      std::vector<int> used = usedOf(bins);
+      if (bins.size() < bestBins_.size()) takeIfBetter(std::move(bins), std::move(used), {});
+      return;
+    }
+  }
+
   void begin(std::shared_ptr<const Patterns> patterns) {
     patterns_ = std::move(patterns);
     if (!patterns_->uses.empty()) dive(nullptr);
@@ -254,6 +269,11 @@ class Packer::Work {
   }
 
   void follow(const Work& other) {
+    followBest(other);
+    if (other.isGathered() && other.cost_ == cost_ && other.offCut() > offCut())
+      gatherFrom(other.larger_->bins());
+  }
+  void followBest(const Work& other) {
     if (!patterns_) patterns_ = other.patterns_;
     if (other.byPatterns_ < byPatterns_) {
       byPatterns_ = other.byPatterns_;
@@ -317,6 +337,7 @@ class Packer::Work {
   }
 
   [[nodiscard]] double cost() const { return cost_; }
+  [[nodiscard]] double offCut() const { return isGathered() ? larger_->area() : 0.0; }
   [[nodiscard]] Micrometres end() const {
     Micrometres end = 0;
     for (const Bin& bin : bestBins_) end = std::max(end, bin.end);
@@ -325,7 +346,8 @@ class Packer::Work {
   [[nodiscard]] std::size_t lost() const { return bestLost_.size(); }
 
   [[nodiscard]] MaterialLayOut layOut(bool isLast) const {
-    MaterialLayOut result = layOutOf(job_, bestBins_, bestLost_, isLast);
+    MaterialLayOut result =
+        layOutOf(job_, isGathered() ? larger_->bins() : bestBins_, bestLost_, isLast);
     result.cost = cost_;
     return result;
   }
@@ -349,6 +371,14 @@ class Packer::Work {
     std::vector<int> used(job_.stocks.size(), 0);
     for (const Bin& bin : bins) ++used[bin.stock];
     return used;
+  }
+  /// Whether what is left over has been looked for at the best cost.
+  [[nodiscard]] bool isGathered() const { return largerFor_ && largerFor_ == cost_; }
+  void gatherFrom(const std::vector<Bin>& bins) {
+    if (!larger_)
+      larger_ = std::make_unique<LargerOffCut>(job_, random_, [this] { return isEnough(); });
+    larger_->begin(bins);
+    largerFor_ = cost_;
   }
   [[nodiscard]] bool isEnough() const { return hasOne_ ? patience_.isOver() : patience_.isEnded(); }
   std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
@@ -409,6 +439,8 @@ class Packer::Work {
   const MaterialJob& job_;
   PackerPatience patience_;
   std::mt19937_64 random_;
+  std::unique_ptr<LargerOffCut> larger_;
+  std::optional<double> largerFor_;  // the cost of what that goes on from
   std::unique_ptr<RollShortening> shortening_;
   std::vector<std::size_t> shorteningLost_;  // what it leaves unplaced
   OneFewer oneFewer_{job_, random_};
@@ -448,10 +480,11 @@ Packer::Packer(const MaterialJob& job, std::uint64_t seed, PackerPatience patien
     : work_(std::make_unique<Work>(job, seed, std::move(patience))) {}
 Packer::~Packer() = default;
 void Packer::step() { work_->step(); }
-void Packer::gather() { work_->change(); }
+void Packer::gather() { work_->gather(); }
 void Packer::begin(std::shared_ptr<const Patterns> patterns) { work_->begin(std::move(patterns)); }
 void Packer::follow(const Packer& other) { work_->follow(*other.work_); }
 double Packer::cost() const { return work_->cost(); }
+double Packer::offCut() const { return work_->offCut(); }
 Micrometres Packer::end() const { return work_->end(); }
 std::size_t Packer::lost() const { return work_->lost(); }
 MaterialLayOut Packer::layOut(bool isLast) const { return work_->layOut(isLast); }

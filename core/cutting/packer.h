@@ -28,13 +28,15 @@ class Packer {
   /// One try: another first lay-out while there are ways to begin, then one sheet fewer, or some
   /// sheets emptied and filled again. The best stays.
   void step();
-  /// One try at the same cost with more left in one piece.
+  /// One try at no more cost with more left in one piece.
   void gather();
   /// Also begins by these, now and then as chance has it.
   void begin(std::shared_ptr<const Patterns> patterns);
   /// Goes on from another's best, where that is better, and by its patterns.
   void follow(const Packer& other);
   [[nodiscard]] double cost() const;
+  /// What its best leaves in one piece, um2, once that was looked for; else 0.
+  [[nodiscard]] double offCut() const;
   /// Where the last piece of its best ends on one roll, enlarged by the kerf.
   [[nodiscard]] Micrometres end() const;
   /// How many pieces its best leaves unplaced.

@@ -11,6 +11,7 @@
 #include "core/cutting/edge_cuts.h"
 #include "core/cutting/exact_cheaper.h"
 #include "core/cutting/exact_lay_out.h"
+#include "core/cutting/larger_off_cut.h"
 #include "core/cutting/largest_alone.h"
 #include "core/cutting/most_room.h"
 #include "core/cutting/off_cut.h"
@@ -145,13 +146,41 @@ RC_GTEST_PROP(OffCut, isTheLargestThatAnyWayLeaves, ()) {
     Counts holds;
     for (std::size_t kind = 0; kind < all.index.kinds(); ++kind)
       holds.push_back(all.index.count(set, kind));
-    const auto sheet = withLargestOffCut(job, 0, holds);
-    RC_ASSERT(sheet.has_value() == !all.fronts.of(set).empty());
+    const auto sheet = withLargestOffCut(job, 0, holds, -1.0);
+    RC_ASSERT(sheet.has_value() == !found.strips.empty());
+    RC_ASSERT(!withLargestOffCut(job, 0, holds, found.area));
     double left = -1.0;
     if (sheet)
       for (const CutPlacement& each : usableLeft(job.stock(0), *sheet, {0, 0}))
         left = std::max(left, double(each.across) * double(each.along));
     RC_ASSERT(left >= found.area);
+  });
+}
+
+// By chance it is never more than that, and of a few pieces most of it.
+RC_GTEST_PROP(OffCut, isFoundByChanceToo, ()) {
+  constexpr double kMost = 0.6;
+  const CutProblem problem = onASheet(anyProblem(*rc::gen::inRange(1, 4), 2, 1));
+  eachJob(problem, [&](const MaterialJob& job) {
+    AllBoxes all(job);
+    const std::size_t set = all.index.all();
+    if (all.fronts.of(set).empty() || job.stock(0).count == 0) return;
+    const double most = mostLeft(job, all.index, usableOf(job.stock(0)), set);
+    std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+    ChanceFiller filler(job, random);
+    const std::vector<std::size_t> pieces = piecesOf(job.counts);
+    Pool pool = poolOf(pieces);
+    filler.begin(0, pool.kinds, areasOf(job, pool.kinds));
+    std::vector<Bin> bins{emptyBin(job, 0)};
+    Filling filling = filler.best(bins[0].parts[0], 200, pool.counts).first;
+    filler.better(filling, 500, pool.counts);
+    if (!piecesOf(pool).empty()) return;  // not all found room
+    takeFilling(job, bins[0], filling, 0);
+    LargerOffCut search(job, random, kNever);
+    search.begin(bins);
+    for (int i = 0; i < 10'000; ++i) search.step();
+    RC_ASSERT(search.area() <= most);
+    RC_ASSERT(search.area() >= kMost * most);
   });
 }
 

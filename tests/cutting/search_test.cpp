@@ -8,8 +8,11 @@
 #include <set>
 
 #include "core/cutting/cut_rectangle.h"
+#include "core/cutting/edge_cuts.h"
 #include "core/cutting/exact_lay_out.h"
+#include "core/cutting/larger_off_cut.h"
 #include "core/cutting/one_fewer.h"
+#include "core/cutting/one_rest.h"
 #include "core/cutting/pattern_dive.h"
 #include "core/cutting/placing.h"
 #include "core/cutting/plate_values.h"
@@ -145,8 +148,35 @@ RC_GTEST_PROP(ChanceFiller, putsASheetTogetherAgainThatWasCutIntoPieces, ()) {
   RC_ASSERT(piecesOf(pool).empty());
 }
 
-// A sheet goes, or cheaper ones come in its place: each time it costs less.
-RC_GTEST_PROP(OneFewer, eachTimeCostsLessAndLosesNothing, ()) {
+// All that is cut out of a sheet pushed together: it is cut in the same way, and what is left in
+// one piece is no smaller than before.
+RC_GTEST_PROP(OneRest, isLeftOfASheetThatIsPushedTogether, ()) {
+  const Drawn drawn = anyJob(StockForm::Sheet);
+  RC_PRE(!drawn.jobs.empty());
+  const MaterialJob& job = drawn.job();
+  std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+  std::vector<Bin> bins = apart(job, random);
+  OneFewer search(job, random);
+  for (int i = 0; i < 200; ++i) {
+    if (!search.hasBegun() || search.loose().empty()) search.begin(bins, {});
+    if (search.step()) bins = search.bins();
+  }
+  std::vector<Bin> pushed = bins;
+  for (std::size_t i = 0; i < bins.size(); ++i) {
+    const Micrometres kerf = drawn.problem.stocks[0].kerf;
+    pushTogether(pushed[i].parts, kerf);
+    const auto left = [&](const Bin& bin) {
+      return largestLeft(drawn.problem, {{sheetOf(job, bin)}, {}, {}, {}});
+    };
+    RC_ASSERT(left(pushed[i]) == oneRest(bins[i].parts, kerf));
+    RC_ASSERT(left(pushed[i]) >= left(bins[i]));
+    RC_ASSERT(oneRest(pushed[i].parts, kerf) == oneRest(bins[i].parts, kerf));
+  }
+  RC_ASSERT(faultInBins(drawn, pushed) == "");
+}
+
+/// Sheets at several prices, that of the first without end; all pieces fit that.
+Drawn anyJobOfSheets() {
   Drawn drawn;
   drawn.problem = test::anyProblem(*rc::gen::inRange(1, 7), 3, *rc::gen::inRange(1, 4));
   for (CutStock& stock : drawn.problem.stocks) stock.form = StockForm::Sheet;
@@ -157,6 +187,36 @@ RC_GTEST_PROP(OneFewer, eachTimeCostsLessAndLosesNothing, ()) {
   RC_PRE(!drawn.problem.pieces.empty());
   CutLayout told;
   drawn.jobs = materialJobs(drawn.problem, told);
+  return drawn;
+}
+
+// More and more is left in one piece, of the same sheets or fewer.
+RC_GTEST_PROP(LargerOffCut, eachTimeLeavesMoreAndLosesNothing, ()) {
+  const Drawn drawn = anyJobOfSheets();
+  const MaterialJob& job = drawn.job();
+  std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+  std::vector<Bin> bins = apart(job, random);
+  LargerOffCut search(job, random, kNever);
+  search.begin(bins);
+  for (int i = 0; i < 1500; ++i) {
+    const double before = search.area();
+    if (!search.step()) continue;
+    const std::size_t sheets = bins.size();
+    bins = search.bins();
+    RC_ASSERT(bins.size() <= sheets);
+    if (bins.size() == sheets) RC_ASSERT(search.area() > before);
+    RC_ASSERT(countsOf(job, bins) == job.counts);
+    double most = 0.0;
+    for (const Bin& bin : bins)
+      most = std::max(most, oneRest(bin.parts, job.stock(bin.stock).kerf));
+    RC_ASSERT(search.area() == most);
+  }
+  RC_ASSERT(faultInBins(drawn, bins) == "");
+}
+
+// A sheet goes, or cheaper ones come in its place: each time it costs less.
+RC_GTEST_PROP(OneFewer, eachTimeCostsLessAndLosesNothing, ()) {
+  const Drawn drawn = anyJobOfSheets();
   const MaterialJob& job = drawn.job();
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
   std::vector<Bin> bins = apart(job, random);
