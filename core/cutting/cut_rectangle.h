@@ -22,7 +22,8 @@ double oftenOf(const CutStock& stock, const CutSheet& sheet);
 CutRectangle wholeOf(const CutStock& stock, const CutSheet& sheet);
 
 bool isCut(const CutNode& node);
-/// What a cut makes of a rectangle: below it, and from the kerf on.
+/// What a cut makes of a rectangle: below it, and from the kerf on; where that runs out over the
+/// edge less than nothing is left.
 std::pair<CutRectangle, CutRectangle> halvesOf(const CutNode& node, const CutRectangle& in,
                                                Micrometres kerf);
 

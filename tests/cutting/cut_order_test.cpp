@@ -2,6 +2,7 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <array>
 #include <map>
 #include <set>
 
@@ -66,6 +67,61 @@ TEST(CutOrder, cutsWhatLiesThereEachCutOnce) {
         if (node.kind == CutNode::Kind::CutAcross || node.kind == CutNode::Kind::CutAlong) ++wanted;
     EXPECT_EQ(cuts - trims, wanted);
     EXPECT_EQ(trims, 2 * layout.sheets.size());
+  }
+}
+
+/// Whether one of a lay-out's pieces lies no farther than a kerf from each edge that is trimmed:
+/// left, right, bottom, top.
+std::array<bool, 4> isAtEdge(const CutStock& stock, const CutSheet& sheet) {
+  std::array<bool, 4> is{};
+  for (const CutPlacement& at : sheet.placements) {
+    is[0] |= at.x - stock.left <= stock.kerf;
+    is[1] |= stock.across - stock.right - at.x - at.across <= stock.kerf;
+    is[2] |= at.y - stock.bottom <= stock.kerf;
+    is[3] |= stock.along - stock.top - at.y - at.along <= stock.kerf;
+  }
+  return is;
+}
+
+// However it is trimmed and whatever the knife takes: a cut parts what lies there in two, a kerf
+// apart; no edge is trimmed beside which only waste lies; in the end every piece stands alone.
+RC_GTEST_PROP(CutOrder, everyPieceStandsAloneInTheEnd, ()) {
+  CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 7), 4, 1);
+  CutStock& stock = problem.stocks[0];
+  stock.right = *rc::gen::inRange(0, 9) * kMm;
+  const CutLayout layout = forBench(problem, laidOut(problem, 20), {});
+  struct Sheet {
+    std::vector<CutRectangle> there;
+    std::array<Micrometres, 4> trimmed{};
+  };
+  std::vector<Sheet> sheets(layout.sheets.size(), {{{0, 0, stock.across, stock.along}}, {}});
+  for (const GaugeStep& step : cutOrder(problem, layout, "board"))
+    for (const OrderedCut& cut : step.cuts) {
+      auto& [there, trimmed] = sheets[cut.sheet];
+      RC_ASSERT(std::erase(there, cut.from) == 1U);
+      const auto side = cut.isAcross ? &CutRectangle::across : &CutRectangle::along;
+      const auto from = cut.isAcross ? &CutRectangle::x : &CutRectangle::y;
+      RC_ASSERT((cut.low.*from == cut.from.*from));
+      const Micrometres gone = cut.from.*side - cut.low.*side - cut.high.*side;
+      const bool isPlain = cut.node < 0;  // an edge, or off the roll: that takes no kerf
+      RC_ASSERT(gone == (isPlain ? 0 : stock.kerf));
+      if (cut.purpose == CutPurpose::Trim) {
+        const bool isLow = cut.low.*side < cut.high.*side;
+        trimmed[(cut.isAcross ? 0U : 2U) + (isLow ? 0U : 1U)] +=
+            isLow ? cut.low.*side : cut.high.*side;
+      }
+      for (const CutRectangle& part : {cut.low, cut.high}) there.push_back(part);
+    }
+  for (std::size_t s = 0; s < sheets.size(); ++s) {
+    const std::array<bool, 4> at = isAtEdge(stock, layout.sheets[s]);
+    const bool isRoll = stock.form == StockForm::Roll;
+    RC_ASSERT(sheets[s].trimmed ==
+              (std::array{at[0] ? stock.left : 0, at[1] ? stock.right : 0, at[2] ? stock.bottom : 0,
+                          at[3] && !isRoll ? stock.top : 0}));
+    for (const CutPlacement& piece : layout.sheets[s].placements) {
+      const CutRectangle alone{piece.x, piece.y, piece.across, piece.along};
+      RC_ASSERT(std::count(sheets[s].there.begin(), sheets[s].there.end(), alone) == 1);
+    }
   }
 }
 
@@ -154,6 +210,8 @@ RC_GTEST_PROP(ForBench, cutsTheSamePiecesFree, ()) {
       return most;
     };
     RC_ASSERT(largest(other.sheets[s]) >= largest(layout.sheets[s]));
+    RC_ASSERT(cutsOver(problem, other.sheets[s], longest) <=
+              cutsOver(problem, forBench(problem, layout, {}).sheets[s], longest));
   }
 }
 

@@ -3,7 +3,9 @@
 #include <rapidcheck/gtest.h>
 
 #include <algorithm>
+#include <array>
 
+#include "core/cutting/pinned_sheet.h"
 #include "core/cutting/shortfall.h"
 #include "tests/support/cutting.h"
 #include "tests/support/judge.h"
@@ -44,6 +46,30 @@ RC_GTEST_PROP(Pins, stayWhereTheyWerePut, ()) {
   RC_ASSERT(layout.untaken.empty());
   for (const CutPin& pin : problem.pins) RC_ASSERT(liesThere(layout, pin));
   for (const MaterialCost& cost : layout.materials) RC_ASSERT(cost.bound <= cost.cost + 1e-9);
+}
+
+// A piece that is sent to a sheet finds room beside those that were put there, and stays there;
+// where it finds none on an empty one, it fits that stock nowhere.
+RC_GTEST_PROP(Pins, findRoomBesideOthers, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 6, 2);
+  for (CutStock& stock : problem.stocks) stock.count.reset();
+  std::array<int, 2> found{};
+  for (int i = 0; i < 12; ++i) {
+    const auto piece = *rc::gen::inRange(std::size_t{0}, problem.pieces.size());
+    const auto stock = *rc::gen::inRange(std::size_t{0}, problem.stocks.size());
+    const auto room = roomFor(problem, piece, stock, 0);
+    const bool fits = !lyingSizes(problem.stocks[stock], problem.pieces[piece]).empty();
+    RC_ASSERT(!room || fits);
+    if (found[stock] == 0) RC_ASSERT(room.has_value() == fits);
+    if (!room) continue;
+    ++found[stock];
+    ++problem.pieces[piece].count;
+    problem.pins.push_back(*room);
+  }
+  const CutLayout layout = laidOut(problem, 5);
+  RC_ASSERT(layout.untaken.empty());
+  RC_ASSERT(faultIn(problem, layout) == "");
+  for (const CutPin& pin : problem.pins) RC_ASSERT(liesThere(layout, pin));
 }
 
 // Wherever they are put: what cannot be kept is told, and the rest is sound.

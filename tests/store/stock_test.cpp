@@ -3,6 +3,8 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <array>
+
 #include "core/cutting/lay_out.h"
 #include "core/cutting/to_buy.h"
 #include "store/cut_work.h"
@@ -148,6 +150,47 @@ TEST(Stock, whatIsMissingIsToBeBought) {
   EXPECT_TRUE(toBuy(problem, layout, {false}).empty());
   problem.pieces[0].count = 4;
   EXPECT_TRUE(toBuy(problem, test::laidOut(problem), {true}).empty());
+}
+
+// A remnant of which a piece can be cut saves its length, a shorter one nothing: what is bought
+// does not join it.
+TEST(Stock, aRollThatIsBoughtDoesNotJoinTheRemnant) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(700, 350)};
+  problem.stocks[0].form = StockForm::Roll;
+  problem.stocks[0].count = 1;
+  problem.pieces = {test::pieceOf("covering", 600, 300, 4)};
+  const auto bought = [&] {
+    const auto list = toBuy(problem, test::laidOut(problem), {true});
+    return list.size() == 1U ? list[0].length : -1;
+  };
+  EXPECT_EQ(bought(), 900 * test::kMm);
+  problem.stocks[0].along = 299 * test::kMm;
+  EXPECT_EQ(bought(), 1200 * test::kMm);
+}
+
+// What lies there is used before anything is paid for, even where another sheet is cheaper; of
+// those that are bought the cheapest do. Two that have no price are weighed by their size.
+TEST(Stock, noMoreIsBoughtThanIsMissing) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(500, 500), test::sheetOf(500, 1000)};
+  problem.stocks[1].id = "large";
+  problem.stocks[0].count = problem.stocks[1].count = 1;
+  problem.pieces = {test::pieceOf("half", 250, 500, 10)};
+  const auto bought = [&](double small, double large) {
+    problem.stocks[0].cost = small;
+    problem.stocks[1].cost = large;
+    std::array<int, 2> counts{0, 0};
+    for (const ToBuy& each : toBuy(problem, test::laidOut(problem), {true, true}))
+      counts[each.stock] = each.sheets;
+    return counts;
+  };
+  using Counts = std::array<int, 2>;
+  EXPECT_EQ(bought(1.0, 1.5), (Counts{0, 1}));  // six lie on what is there, four are missing
+  EXPECT_EQ(bought(1.0, 2.5), (Counts{2, 0}));
+  EXPECT_EQ(bought(0.0, 0.0)[0] + 2 * bought(0.0, 0.0)[1], 2);
+  problem.pieces[0].count = 8;
+  EXPECT_EQ(bought(1.0, 2.5), (Counts{1, 0}));
 }
 
 TEST(StockShelf, isGuardedAndNeverHalfWritten) {
