@@ -238,7 +238,8 @@ ExactBelow exactBelow(const MaterialJob& job, const CostLimits& limits, std::uin
 }
 
 std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t stock,
-                                          const Counts& holds, double over) {
+                                          const Counts& holds, double over,
+                                          const std::function<bool()>& isEnough) {
   if (CountIndex::pairsOf(holds) > kMostPairs) return std::nullopt;
   MaterialJob alone{job.problem, {job.stocks[stock]}, {}, {}, {{}}, {}};
   for (std::size_t kind = 0; kind < holds.size(); ++kind) {
@@ -247,10 +248,9 @@ std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t st
     alone.counts.push_back(holds[kind]);
     alone.sizes.front().push_back(job.sizes[stock][kind]);
   }
-  const std::function<bool()> never = [] { return false; };
   CostLimits limits;
   limits.room = roomOf(alone.stock(0));
-  return ExactJob(alone, limits, never).oneSheet(over);
+  return ExactJob(alone, limits, isEnough).oneSheet(over);
 }
 
 }  // namespace drapery

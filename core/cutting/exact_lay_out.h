@@ -36,9 +36,11 @@ ExactBelow exactBelow(const MaterialJob& job, const CostLimits& limits, std::uin
                       const std::function<bool()>& isEnough);
 
 /// What lies on one sheet of a stock, laid so that the largest rectangle is left over; none where
-/// that is not larger than `over`, um2, or there is too much of it to try all.
+/// that is not larger than `over`, um2, there is too much of it to try all, or `isEnough` says to
+/// stop.
 std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t stock,
-                                          const Counts& holds, double over);
+                                          const Counts& holds, double over,
+                                          const std::function<bool()>& isEnough);
 
 /// What is used of a roll on which boxes, enlarged, end there.
 Micrometres usedOf(const CutStock& roll, Micrometres along);

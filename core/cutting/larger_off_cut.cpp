@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/cutting/edge_cuts.h"
+#include "core/cutting/exact_lay_out.h"
 #include "core/cutting/one_rest.h"
 
 namespace drapery {
@@ -54,7 +56,7 @@ void LargerOffCut::restart(std::vector<Bin> sheets) {
   area_ = 0.0;
   for (const Bin& bin : sheets_)
     if (!bin.pinned) area_ = std::max(area_, oneRest(bin.parts, job_.stock(bin.stock).kerf));
-  leaveOne();
+  leaveOne(true);
 }
 
 std::vector<Bin> LargerOffCut::bins() const {
@@ -63,8 +65,18 @@ std::vector<Bin> LargerOffCut::bins() const {
   return all;
 }
 
+/// As much as what lies on a sheet leaves, laid as well as can be: what leaves no more is no
+/// better, and many sheets that are alike stay so.
+double LargerOffCut::leftOf(const Bin& bin) const {
+  Counts holds(job_.kinds.size(), 0);
+  for (const std::size_t kind : bin.holds) ++holds[kind];
+  const double left = oneRest(bin.parts, job_.stock(bin.stock).kerf);
+  const auto laid = withLargestOffCut(job_, bin.stock, holds, left, isEnough_);
+  return laid ? largestLeft(problem_, {{*laid}, {}, {}, {}}) : left;
+}
+
 /// That with most room.
-void LargerOffCut::leaveOne() {
+void LargerOffCut::leaveOne(bool isNew) {
   std::vector<Bin> bins = sheets_;
   const auto out = std::max_element(bins.begin(), bins.end(), [this](const Bin& a, const Bin& b) {
     const auto room = [this](const Bin& bin) {
@@ -74,6 +86,7 @@ void LargerOffCut::leaveOne() {
   });
   tried_ = 0;
   if (out == bins.end() || out->pinned) return search_.beginWith({}, {});
+  if (isNew) area_ = std::max(area_, leftOf(*out));
   last_ = out->stock;
   const std::vector<std::size_t> loose = out->holds;
   bins.erase(out);
@@ -84,7 +97,7 @@ void LargerOffCut::leaveOne() {
 bool LargerOffCut::step() {
   constexpr std::size_t kOften = 2'000, kAnew = 20'000;  // tries
   if (search_.loose().empty()) return false;
-  if (search_.step()) {  // even without that one
+  if (tried_ > 0 && search_.step()) {  // even without that one
     restart(search_.bins());
     return true;
   }
@@ -92,7 +105,7 @@ bool LargerOffCut::step() {
   const bool isLess = loose < leastLoose_;
   leastLoose_ = std::min(loose, leastLoose_);
   const bool isLarger = (isLess || tried_ % kOften == 0) && layLast();
-  if (++tried_ > kAnew) leaveOne();
+  if (++tried_ > kAnew) leaveOne(false);
   return isLarger;
 }
 

@@ -25,12 +25,14 @@ class LargerOffCut {
   /// One try; true where more is left than ever, or a sheet is not needed at all.
   bool step();
   [[nodiscard]] std::vector<Bin> bins() const;
-  /// What is left over in one piece, um2.
+  /// What is left over in one piece, um2; of what it began with as much as the sheet with most room
+  /// can leave.
   [[nodiscard]] double area() const { return area_; }
 
  private:
   void restart(std::vector<Bin> sheets);
-  void leaveOne();
+  [[nodiscard]] double leftOf(const Bin& bin) const;
+  void leaveOne(bool isNew);
   bool layLast();
   bool layBeside(double area);
   bool shape(double area);

@@ -18,7 +18,8 @@ static void leaveMost(const MaterialJob& job, Bin bin, bool isLast, CutSheet& sh
   if (isLast) {
     Counts counts(job.kinds.size(), 0);
     for (const std::size_t kind : bin.holds) ++counts[kind];
-    laid = withLargestOffCut(job, bin.stock, counts, oneRest(bin.parts, kerf));
+    laid =
+        withLargestOffCut(job, bin.stock, counts, oneRest(bin.parts, kerf), [] { return false; });
   }
   pushTogether(bin.parts, kerf);
   sheet = laid ? std::move(*laid) : sheetOf(job, bin);

@@ -215,6 +215,26 @@ RC_GTEST_PROP(ForBench, cutsTheSamePiecesFree, ()) {
   }
 }
 
+// Of the cuts that free a piece that which leaves the largest rectangle goes first.
+TEST(CutsAround, leaveWhatIsLargestFirst) {
+  const CutStock stock = test::sheetOf(500, 1000);
+  const auto first = [&](Micrometres x, Micrometres y) {
+    SheetPart piece;
+    piece.kind = SheetPart::Kind::Piece;
+    piece.x = x * kMm;
+    piece.y = y * kMm;
+    piece.across = piece.along = 100 * kMm;
+    const SheetPart whole = cutsAround(stock, {piece})->at(0);
+    const SheetPart low = cutsAround(stock, {piece})->at(whole.low);
+    return std::pair(whole.isBeside,
+                     static_cast<int>((whole.isBeside ? low.across : low.along) / kMm));
+  };
+  EXPECT_EQ(first(0, 0), std::pair(false, 100));     // 500 x 900, not 400 x 1000
+  EXPECT_EQ(first(0, 850), std::pair(false, 850));   // 500 x 850
+  EXPECT_EQ(first(400, 500), std::pair(true, 400));  // 400 x 1000
+  EXPECT_EQ(first(250, 450), std::pair(true, 250));  // 250 x 1000, not 500 x 450
+}
+
 // Two boards at the end of a long sheet: cut off across first no cut is longer than the sheet is
 // wide; a shear that is shorter still has to be helped once.
 TEST(ForBench, cutsTheShortWayFirst) {

@@ -146,9 +146,9 @@ RC_GTEST_PROP(OffCut, isTheLargestThatAnyWayLeaves, ()) {
     Counts holds;
     for (std::size_t kind = 0; kind < all.index.kinds(); ++kind)
       holds.push_back(all.index.count(set, kind));
-    const auto sheet = withLargestOffCut(job, 0, holds, -1.0);
+    const auto sheet = withLargestOffCut(job, 0, holds, -1.0, kNever);
     RC_ASSERT(sheet.has_value() == !found.strips.empty());
-    RC_ASSERT(!withLargestOffCut(job, 0, holds, found.area));
+    RC_ASSERT(!withLargestOffCut(job, 0, holds, found.area, kNever));
     double left = -1.0;
     if (sheet)
       for (const CutPlacement& each : usableLeft(job.stock(0), *sheet, {0, 0}))

@@ -174,6 +174,59 @@ RC_GTEST_PROP(Pattern, everyPieceLiesWithItsHeadToTheTop, ()) {
   }
 }
 
+/// A stock that is so much larger across and along its grain.
+CutStock larger(CutStock stock, Micrometres acrossGrain, Micrometres alongGrain) {
+  const bool isAlong = stock.grain == StockGrain::Along;
+  stock.across += isAlong ? acrossGrain : alongGrain;
+  stock.along += isAlong ? alongGrain : acrossGrain;
+  return stock;
+}
+
+// With that much more the piece fits, with less of either it does not; nor does any other stock
+// suffice with less.
+RC_GTEST_PROP(Shortfall, isWhatTheStockThatComesNearestNeedsMore, ()) {
+  CutProblem problem = anyProblem(1, 1, *rc::gen::inRange(1, 4));
+  CutPiece& piece = problem.pieces[0];
+  piece.width *= *rc::gen::inRange(1, 5);
+  piece.height *= *rc::gen::inRange(1, 5);
+  for (CutStock& stock : problem.stocks) stock.right = *rc::gen::inRange(0, 9) * kMm;
+  const auto fits = [&](const CutStock& stock) { return !lyingSizes(stock, piece).empty(); };
+  const Shortfall lacks = *shortfallOf(problem, 0);
+  const CutStock& nearest = problem.stocks[lacks.stock];
+  const Micrometres all = lacks.acrossGrain + lacks.alongGrain;
+  RC_ASSERT(!lacks.isPatternAgainst);
+  RC_ASSERT(fits(larger(nearest, lacks.acrossGrain, lacks.alongGrain)));
+  RC_ASSERT((all == 0) == std::any_of(problem.stocks.begin(), problem.stocks.end(), fits));
+  if (all == 0) return;
+  if (lacks.acrossGrain > 0)
+    RC_ASSERT(!fits(larger(nearest, lacks.acrossGrain - 1, lacks.alongGrain)));
+  if (lacks.alongGrain > 0)
+    RC_ASSERT(!fits(larger(nearest, lacks.acrossGrain, lacks.alongGrain - 1)));
+  const Micrometres less = *rc::gen::inRange<Micrometres>(0, all);
+  const Micrometres part = *rc::gen::inRange<Micrometres>(0, less + 1);
+  for (const CutStock& stock : problem.stocks) RC_ASSERT(!fits(larger(stock, part, less - part)));
+}
+
+// Exactly as large as what is usable it still lies there, whatever is trimmed and the knife takes.
+RC_GTEST_PROP(Shortfall, isNothingForAPieceOfAllThatIsUsable, ()) {
+  CutProblem problem = anyProblem(1, 1, 1);
+  CutStock& stock = problem.stocks[0];
+  stock.grain = StockGrain::Along;
+  stock.right = *rc::gen::inRange(0, 9) * kMm;
+  CutPiece& piece = problem.pieces[0];
+  piece.grain = PieceGrain::Height;
+  piece.width = stock.across - stock.left - stock.right;
+  piece.height = stock.along - stock.bottom - stock.top;
+  RC_ASSERT(lyingSizes(stock, piece).size() == 1U);
+  RC_ASSERT(shortfallOf(problem, 0)->acrossGrain == 0);
+  ++piece.width;
+  RC_ASSERT(lyingSizes(stock, piece).empty());
+  RC_ASSERT(shortfallOf(problem, 0)->acrossGrain == 1);
+  --piece.width;
+  ++piece.height;
+  RC_ASSERT(shortfallOf(problem, 0)->alongGrain == 1);
+}
+
 TEST(Pattern, aPieceOnItsSideIsRefusedWithTheReason) {
   CutProblem problem;
   problem.stocks = {test::sheetOf(500, 700)};
