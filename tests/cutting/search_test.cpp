@@ -11,6 +11,7 @@
 #include "core/cutting/edge_cuts.h"
 #include "core/cutting/exact_lay_out.h"
 #include "core/cutting/larger_off_cut.h"
+#include "core/cutting/layout_of_bins.h"
 #include "core/cutting/one_fewer.h"
 #include "core/cutting/one_rest.h"
 #include "core/cutting/pattern_dive.h"
@@ -198,6 +199,11 @@ RC_GTEST_PROP(LargerOffCut, eachTimeLeavesMoreAndLosesNothing, ()) {
   std::vector<Bin> bins = apart(job, random);
   LargerOffCut search(job, random, kNever);
   search.begin(bins);
+  const auto isLeft = [&] {  // in the lay-out that is made of them
+    const auto sheets = layOutOf(job, search.bins(), {}, true).sheets;
+    return largestLeft(drawn.problem, {sheets, {}, {}, {}}) >= search.area();
+  };
+  RC_ASSERT(isLeft());
   for (int i = 0; i < 1500; ++i) {
     const double before = search.area();
     if (!search.step()) continue;
@@ -213,6 +219,7 @@ RC_GTEST_PROP(LargerOffCut, eachTimeLeavesMoreAndLosesNothing, ()) {
     if (bins.size() < sheets) continue;
     RC_ASSERT(search.area() == most);
     RC_ASSERT(search.area() > before);
+    RC_ASSERT(isLeft());
   }
   RC_ASSERT(faultInBins(drawn, bins) == "");
 }
