@@ -123,6 +123,8 @@ static int convert(SheetBuilder& builder, const CutStock& stock, const Bin& bin,
   if (isFree(bin, at)) return builder.left(region);
   if (part.kind == SheetPart::Kind::Piece) return builder.piece(region, part.piece, part.isTurned);
   const SheetPart& first = bin.parts[part.low];
+  if ((part.isBeside ? first.across : first.along) == 0)  // pushed together
+    return convert(builder, stock, bin, part.high, region);
   const Micrometres low = (part.isBeside ? first.across : first.along) - stock.kerf;
   if (low >= (part.isBeside ? region.across : region.along))
     return convert(builder, stock, bin, part.low, region);

@@ -376,14 +376,14 @@ TEST(LayOut, pinchesNothing) {
 }
 
 TEST(LayOut, stopsWhenItIsCancelled) {
-  rc::check([] {
+  EXPECT_TRUE(rc::check([] {
     const CutProblem problem = anyProblem(20, 9, 1);
     LayOutLimits limits;
     limits.seconds = 60;
     std::atomic<int> asked = 0;  // by two threads
     limits.isCancelled = [&] { return ++asked > 3; };
     RC_ASSERT(faultIn(problem, layOut(problem, limits)) == "");
-  });
+  }));
 }
 
 }  // namespace

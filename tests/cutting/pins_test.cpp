@@ -128,7 +128,7 @@ TEST(Pins, tellWhatIsWrongWithEach) {
 // The bench stays free to be looked at: the first lay-out is told at once, then better ones, each
 // sound and none dearer than the one before.
 TEST(LayOut, tellsBetterOnesAsItFindsThem) {
-  rc::check([] {
+  EXPECT_TRUE(rc::check([] {
     const CutProblem problem = anyProblem(12, 6, 1);
     std::vector<double> costs;
     std::vector<std::string> faults;
@@ -144,7 +144,7 @@ TEST(LayOut, tellsBetterOnesAsItFindsThem) {
     RC_ASSERT(!costs.empty());
     costs.push_back(last.materials[0].cost);
     RC_ASSERT(std::is_sorted(costs.rbegin(), costs.rend()));
-  });
+  }));
 }
 
 // A patterned paper: all heads lie to its top, whatever their grain would allow; what cannot is

@@ -176,6 +176,27 @@ RC_GTEST_PROP(OneRest, isLeftOfASheetThatIsPushedTogether, ()) {
   RC_ASSERT(faultInBins(drawn, pushed) == "");
 }
 
+// Room before a piece is given to the rest too: nothing is cut off there then.
+TEST(OneRest, takesWhatLiesBeforeAPiece) {
+  Drawn drawn;
+  drawn.problem.stocks = {test::sheetOf(700, 2000)};
+  drawn.problem.stocks[0].kerf = 2 * test::kMm;
+  drawn.problem.pieces = {test::pieceOf("board", 198, 298, 1)};
+  CutLayout told;
+  drawn.jobs = materialJobs(drawn.problem, told);
+  Bin bin = emptyBin(drawn.job(), 0);
+  splitPart(bin.parts, 0, true, 100 * test::kMm);   // free, and 602 across
+  splitPart(bin.parts, 2, false, 300 * test::kMm);  // of that 300 along, and free
+  splitPart(bin.parts, 3, true, 200 * test::kMm);   // the piece, and free
+  bin.parts[5].kind = SheetPart::Kind::Piece;
+  hold(drawn.job(), bin, bin.parts[5]);
+  const double most = oneRest(bin.parts, 2 * test::kMm);
+  EXPECT_EQ(most, 700e3 * 1700e3);
+  pushTogether(bin.parts, 2 * test::kMm);
+  EXPECT_EQ(faultInBins(drawn, {bin}), "");
+  EXPECT_EQ(largestLeft(drawn.problem, {{sheetOf(drawn.job(), bin)}, {}, {}, {}}), most);
+}
+
 /// Sheets at several prices, that of the first without end; all pieces fit that.
 Drawn anyJobOfSheets() {
   Drawn drawn;
