@@ -60,9 +60,10 @@ void CutPage::writeOverview() {
   margin_->figure(cutStatusWords(found, notation));
   margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
   if (desk_.isSearching()) {
+    const auto& materials = found.layout.materials;
     const bool isCheapest =
-        std::all_of(found.layout.materials.begin(), found.layout.materials.end(),
-                    [](const MaterialCost& cost) { return cost.isProven; });
+        !materials.empty() && std::all_of(materials.begin(), materials.end(),
+                                          [](const MaterialCost& cost) { return cost.isProven; });
     margin_->text(isCheapest ? tr("More is to be left over in one piece: that is being looked for.")
                              : tr("A better lay-out is being looked for."));
     margin_->command("cut.stop", tr("this one will do"), [this] { desk_.stop(); });

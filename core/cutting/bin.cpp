@@ -51,6 +51,12 @@ double shareOf(const MaterialJob& job, const Bin& bin) {
   return bin.area / roomOf(job.stock(bin.stock));
 }
 
+Counts heldIn(const MaterialJob& job, const Bin& bin) {
+  Counts counts(job.kinds.size(), 0);
+  for (const std::size_t kind : bin.holds) ++counts[kind];
+  return counts;
+}
+
 bool isOpenEnded(const MaterialJob& job, const Bin& bin, const SheetPart& room) {
   const CutStock& stock = job.stock(bin.stock);
   return stock.form == StockForm::Roll && room.y + room.along == usableOf(stock).along;

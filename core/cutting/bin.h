@@ -32,6 +32,8 @@ double areaOfKind(const MaterialJob& job, std::size_t kind);
 std::vector<double> areasOf(const MaterialJob& job, const std::vector<std::size_t>& kinds);
 /// How much of it is used, 0 to 1.
 double shareOf(const MaterialJob& job, const Bin& bin);
+/// Of each kind of the job, how many lie in it.
+Counts heldIn(const MaterialJob& job, const Bin& bin);
 /// Whether a free part reaches to the end of a roll, which is not known yet.
 bool isOpenEnded(const MaterialJob& job, const Bin& bin, const SheetPart& room);
 

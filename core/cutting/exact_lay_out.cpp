@@ -55,7 +55,7 @@ class ExactJob {
     std::uint64_t work = kMostJoins / 10;
     if (!makeFronts(work)) return std::nullopt;
     reckonCosts();
-    const OffCut offCut = offCutBeside(0, index_.all(), over);
+    const OffCut offCut = offCutBeside(0, index_.all(), over, isEnough_);
     if (offCut.strips.empty()) return std::nullopt;
     return sheetBeside(0, offCut);
   }
@@ -125,10 +125,11 @@ class ExactJob {
     return double(piece.width) * double(piece.height);
   }
 
-  [[nodiscard]] OffCut offCutBeside(std::size_t stock, std::size_t set, double over) const {
+  [[nodiscard]] OffCut offCutBeside(std::size_t stock, std::size_t set, double over,
+                                    const std::function<bool()>& isEnough) const {
     return largestOffCut(
         {index_, fronts_[stock], areas_, usableOf(job_.stock(stock)), job_.stock(stock).kerf}, set,
-        over);
+        over, isEnough);
   }
 
   CutSheet sheetOf(std::size_t stock, std::size_t set) {
@@ -138,7 +139,7 @@ class ExactJob {
       const CutRegion whole = builder.whole(front.back().along - job_.stock(stock).kerf);
       return builder.finish(builder.box(fronts_[stock], set, front.size() - 1, whole));
     }
-    const OffCut offCut = offCutBeside(stock, set, -1.0);
+    const OffCut offCut = offCutBeside(stock, set, -1.0, [] { return false; });
     if (offCut.strips.empty())  // it fills the sheet, or there was no time to look
       return builder.finish(builder.box(fronts_[stock], set, 0, builder.whole()));
     return sheetBeside(stock, offCut);
@@ -194,7 +195,7 @@ class ExactJob {
     double area = -1.0;
     for (const auto& [most, s, part] : tries) {
       if (most <= area || isEnough_()) break;
-      const OffCut offCut = offCutBeside(s, part, area);
+      const OffCut offCut = offCutBeside(s, part, area, isEnough_);
       if (offCut.area <= area) continue;
       area = offCut.area;
       found = {s, part};

@@ -68,10 +68,8 @@ std::vector<Bin> LargerOffCut::bins() const {
 /// As much as what lies on a sheet leaves, laid as well as can be: what leaves no more is no
 /// better, and many sheets that are alike stay so.
 double LargerOffCut::leftOf(const Bin& bin) const {
-  Counts holds(job_.kinds.size(), 0);
-  for (const std::size_t kind : bin.holds) ++holds[kind];
   const double left = oneRest(bin.parts, job_.stock(bin.stock).kerf);
-  const auto laid = withLargestOffCut(job_, bin.stock, holds, left, isEnough_);
+  const auto laid = withLargestOffCut(job_, bin.stock, heldIn(job_, bin), left, isEnough_);
   return laid ? largestLeft(problem_, {{*laid}, {}, {}, {}}) : left;
 }
 

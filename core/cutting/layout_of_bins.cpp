@@ -5,6 +5,7 @@
 #include <optional>
 #include <utility>
 
+#include "core/cutting/alike_sheets.h"
 #include "core/cutting/edge_cuts.h"
 #include "core/cutting/one_rest.h"
 
@@ -12,22 +13,33 @@ namespace drapery {
 
 namespace {
 
-/// A bin, and which sheet of the lay-out holds as much.
-struct Laid {
-  const Bin* bin = nullptr;
-  std::size_t sheet = 0;
-  double most = -1.0;  // um2
+/// Of the sheets without pins: where most is left in one piece, and where there is most room.
+struct Emptiest {
+  std::optional<std::size_t> one, all;  // bins
+  double oneLeft = -1.0, room = -1.0;   // um2
 };
 
+Emptiest emptiestOf(const MaterialJob& job, const std::vector<Bin>& bins) {
+  Emptiest found;
+  const auto ask = [](std::optional<std::size_t>& which, double& most, std::size_t b, double left) {
+    if (left <= most) return;
+    most = left;
+    which = b;
+  };
+  for (std::size_t b = 0; b < bins.size(); ++b) {
+    const CutStock& stock = job.stock(bins[b].stock);
+    if (bins[b].pinned || stock.form == StockForm::Roll) continue;
+    ask(found.one, found.oneLeft, b, oneRest(bins[b].parts, stock.kerf));
+    ask(found.all, found.room, b, roomOf(stock) - bins[b].area);
+  }
+  return found;
+}
+
 /// What lies on a sheet laid so that more is left in one piece than ever, if it can be.
-void leaveMost(const MaterialJob& job, const Laid& which, double& left, MaterialLayOut& result) {
-  Counts counts(job.kinds.size(), 0);
-  for (const std::size_t kind : which.bin->holds) ++counts[kind];
-  auto laid = withLargestOffCut(job, which.bin->stock, counts, left, [] { return false; });
-  if (!laid) return;
-  left = largestLeft(*job.problem, {{*laid}, {}, {}, {}});
-  laid->repeat = result.sheets[which.sheet].repeat;
-  result.sheets[which.sheet] = std::move(*laid);
+std::optional<CutSheet> withMore(const MaterialJob& job, const Bin& bin, double& left) {
+  auto laid = withLargestOffCut(job, bin.stock, heldIn(job, bin), left, [] { return false; });
+  if (laid) left = largestLeft(*job.problem, {{*laid}, {}, {}, {}});
+  return laid;
 }
 
 }  // namespace
@@ -35,40 +47,37 @@ void leaveMost(const MaterialJob& job, const Laid& which, double& left, Material
 MaterialLayOut layOutOf(const MaterialJob& job, const std::vector<Bin>& bins,
                         const std::vector<std::size_t>& lost, bool isLast) {
   MaterialLayOut result;
-  // By stock and what they hold: which of the sheets.
-  std::map<std::pair<std::size_t, std::vector<std::size_t>>, std::size_t> alike;
-  Laid one, emptiest;  // of the sheets: where most is left in one piece, in all
-  for (const Bin& bin : bins) {
-    const bool isRoll = job.stock(bin.stock).form == StockForm::Roll;
-    std::vector<std::size_t> holds = bin.holds;
-    std::sort(holds.begin(), holds.end());
-    if (bin.pinned) {
-      result.sheets.push_back(sheetOf(job, bin));
-      result.sheets.back().pinned = job.pinned[*bin.pinned].sheet;
+  const Emptiest emptiest = emptiestOf(job, bins);
+  std::vector<Bin> all = bins;
+  if (isLast && emptiest.one) all = moreAlike(job, bins, {*emptiest.one, *emptiest.all});
+  if (emptiest.one)
+    pushTogether(all[*emptiest.one].parts, job.stock(all[*emptiest.one].stock).kerf);
+  std::map<Likeness, std::size_t> alike;  // which of the sheets
+  std::vector<std::size_t> sheetOfBin;
+  for (const Bin& bin : all) {
+    const bool isAlone = bin.pinned || job.stock(bin.stock).form == StockForm::Roll;
+    std::size_t which = result.sheets.size();
+    if (!isAlone) which = alike.try_emplace(likenessOf(bin), which).first->second;
+    sheetOfBin.push_back(which);
+    if (which < result.sheets.size()) {
+      ++result.sheets[which].repeat;
       continue;
     }
-    const auto [found, isNew] =
-        alike.try_emplace({bin.stock, std::move(holds)}, result.sheets.size());
-    if (isRoll || isNew)
-      result.sheets.push_back(sheetOf(job, bin));
-    else
-      ++result.sheets[found->second].repeat;
-    if (isRoll) continue;
-    const auto ask = [&, sheet = found->second](Laid& most, double left) {
-      if (left > most.most) most = {&bin, sheet, left};
-    };
-    ask(one, oneRest(bin.parts, job.stock(bin.stock).kerf));
-    ask(emptiest, roomOf(job.stock(bin.stock)) - bin.area);
+    result.sheets.push_back(sheetOf(job, bin));
+    if (bin.pinned) result.sheets.back().pinned = job.pinned[*bin.pinned].sheet;
   }
-  if (one.bin != nullptr) {
-    Bin pushed = *one.bin;
-    pushTogether(pushed.parts, job.stock(pushed.stock).kerf);
-    const int repeat = result.sheets[one.sheet].repeat;
-    result.sheets[one.sheet] = sheetOf(job, pushed);
-    result.sheets[one.sheet].repeat = repeat;
-    double left = one.most;
+  const auto layAs = [&](std::size_t bin, std::optional<CutSheet> laid) {
+    if (!laid) return;
+    CutSheet& sheet = result.sheets[sheetOfBin[bin]];
+    laid->repeat = sheet.repeat;
+    sheet = std::move(*laid);
+  };
+  if (emptiest.one) {
+    layAs(*emptiest.one, sheetOf(job, all[*emptiest.one]));
+    double left = emptiest.oneLeft;
     if (isLast)
-      for (const Laid* which : {&one, &emptiest}) leaveMost(job, *which, left, result);
+      for (const auto& which : {emptiest.one, emptiest.all})
+        layAs(*which, withMore(job, all[*which], left));
   }
   if (lost.empty()) return result;
   result.notPlaced.assign(job.kinds.size(), 0);

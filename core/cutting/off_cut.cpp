@@ -22,8 +22,10 @@ class Search {
     go({sheet.usable.across, sheet.usable.along, set, 0, {}});
   }
 
-  OffCut run() {
+  OffCut run(const std::function<bool()>& isEnough) {
+    constexpr std::size_t kOften = 16;  // looks between two questions
     for (std::size_t looks = 0; !heap_.empty() && looks < kMostLooks; ++looks) {
+      if (looks % kOften == kOften - 1 && isEnough()) break;
       const Look look = heap_.top();
       heap_.pop();
       if (look.most <= found_.area) break;
@@ -128,8 +130,9 @@ class Search {
 
 }  // namespace
 
-OffCut largestOffCut(const OffCutSheet& sheet, std::size_t set, double over) {
-  return Search(sheet, set, over).run();
+OffCut largestOffCut(const OffCutSheet& sheet, std::size_t set, double over,
+                     const std::function<bool()>& isEnough) {
+  return Search(sheet, set, over).run(isEnough);
 }
 
 }  // namespace drapery

@@ -1,6 +1,8 @@
 // The largest rectangle that is left over beside what is cut out of a sheet.
 #pragma once
 
+#include <functional>
+
 #include "core/cutting/box_fronts.h"
 
 namespace drapery {
@@ -27,7 +29,9 @@ struct OffCutSheet {
 };
 
 /// Beside the taking `set`, if it is larger than `over`, um2; else without strips. Exact, unless
-/// more than some ten thousand ways would have to be looked at: then the best of those.
-OffCut largestOffCut(const OffCutSheet& sheet, std::size_t set, double over);
+/// more than some ten thousand ways would have to be looked at, or `isEnough` says to stop: then
+/// the best of those.
+OffCut largestOffCut(const OffCutSheet& sheet, std::size_t set, double over,
+                     const std::function<bool()>& isEnough);
 
 }  // namespace drapery

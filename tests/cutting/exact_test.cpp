@@ -133,7 +133,7 @@ RC_GTEST_PROP(OffCut, isTheLargestThatAnyWayLeaves, ()) {
     const UsableSize usable = usableOf(job.stock(0));
     const std::size_t set = *rc::gen::inRange<std::size_t>(1, all.index.size());
     const OffCut found =
-        largestOffCut({all.index, all.fronts, areas, usable, job.stock(0).kerf}, set, -1.0);
+        largestOffCut({all.index, all.fronts, areas, usable, job.stock(0).kerf}, set, -1.0, kNever);
     RC_ASSERT(found.area == mostLeft(job, all.index, usable, set));
     UsableSize rest = usable;
     for (const OffCutStrip& strip : found.strips) {

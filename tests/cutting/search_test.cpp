@@ -7,6 +7,7 @@
 #include <map>
 #include <set>
 
+#include "core/cutting/alike_sheets.h"
 #include "core/cutting/cut_rectangle.h"
 #include "core/cutting/edge_cuts.h"
 #include "core/cutting/exact_lay_out.h"
@@ -243,6 +244,58 @@ RC_GTEST_PROP(LargerOffCut, eachTimeLeavesMoreAndLosesNothing, ()) {
     RC_ASSERT(isLeft());
   }
   RC_ASSERT(faultInBins(drawn, bins) == "");
+}
+
+std::size_t differentOf(const std::vector<Bin>& bins) {
+  std::set<Likeness> all;
+  for (const Bin& bin : bins) all.insert(likenessOf(bin));
+  return all.size();
+}
+
+// Whatever lies on them: the same pieces on the same sheets, no more of them different, and those
+// that are to stay as they are do.
+RC_GTEST_PROP(MoreAlike, losesNothingAndKeepsWhatItIsTold, ()) {
+  const Drawn drawn = anyJobOfSheets();
+  const MaterialJob& job = drawn.job();
+  std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+  std::vector<Bin> bins = apart(job, random);
+  OneFewer search(job, random);
+  for (int i = 0; i < 300; ++i) {
+    if (!search.hasBegun() || search.loose().empty()) search.begin(bins, {});
+    if (search.step()) bins = search.bins();
+  }
+  const auto kept = *rc::gen::inRange<std::size_t>(0, bins.size());
+  const std::vector<Bin> more = moreAlike(job, bins, {kept});
+  RC_ASSERT(more.size() == bins.size());
+  for (std::size_t b = 0; b < bins.size(); ++b) RC_ASSERT(more[b].stock == bins[b].stock);
+  RC_ASSERT(likenessOf(more[kept]) == likenessOf(bins[kept]));
+  RC_ASSERT(countsOf(job, more) == job.counts);
+  RC_ASSERT(differentOf(more) <= differentOf(bins) + 1);  // what is kept may have been like others
+  RC_ASSERT(faultInBins(drawn, more) == "");
+}
+
+// Three sheets of four boards with five, one and four stiffeners beside them: two that are full and
+// one of boards alone.
+TEST(MoreAlike, fillsSheetsAlikeAndTheLastWithWhatIsLeft) {
+  Drawn drawn;
+  drawn.problem.stocks = {test::sheetOf(500, 200)};
+  drawn.problem.pieces = {test::pieceOf("board", 100, 200, 12),
+                          test::pieceOf("stiffener", 20, 200, 10)};
+  CutLayout told;
+  drawn.jobs = materialJobs(drawn.problem, told);
+  std::vector<Bin> bins;
+  for (const int stiffeners : {5, 1, 4}) {
+    std::vector<Bin> one{emptyBin(drawn.job(), 0)};
+    for (int i = 0; i < 4; ++i) ASSERT_TRUE(putPiece(drawn.job(), one, 0, {}));
+    for (int i = 0; i < stiffeners; ++i) ASSERT_TRUE(putPiece(drawn.job(), one, 1, {}));
+    bins.push_back(one[0]);
+  }
+  const std::vector<Bin> more = moreAlike(drawn.job(), bins, {});
+  EXPECT_EQ(differentOf(more), 2U);
+  EXPECT_EQ(faultInBins(drawn, more), "");
+  // None is touched where that makes no more alike.
+  EXPECT_EQ(differentOf(moreAlike(drawn.job(), bins, {0})), 3U);
+  EXPECT_EQ(differentOf(moreAlike(drawn.job(), more, {})), 2U);
 }
 
 // A sheet goes, or cheaper ones come in its place: each time it costs less.
