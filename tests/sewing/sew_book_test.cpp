@@ -101,7 +101,110 @@ RC_GTEST_PROP(AnyStrip, isMeasuredWhereItsHolesLie, ()) {
     RC_ASSERT(std::abs(land.left - *stab->plan.number(land.value)) < 1e-6);
     const double long_ = std::hypot(land.to.x - land.from.x, land.to.y - land.from.y);
     RC_ASSERT(std::abs(long_ - land.left) < 1e-6);
+    const char* near = land.value == "land_edge"     ? "hole-near-edge"
+                       : land.value == "land_crease" ? "hole-near-crease"
+                                                     : "holes-close";
+    const bool isTold = land.severity.has_value();
+    RC_ASSERT(isTold == hasFinding(stab->plan, near));
   }
+}
+
+// Any pattern: holes are numbered from the head, and what is left of paper is the least there is
+// over every hole and every two of them.
+RC_GTEST_PROP(AnyStrip, leavesWhatIsLeastOverAllItsHoles, ()) {
+  Job job = plainJob("stab-boarded");
+  job.given["text_height"] = {double(*rc::gen::inRange(90, 420)), {}};
+  job.sewing = JobSewing{"stab",
+                         *rc::gen::element<std::string>("row", "row-four", "row-corner", "zigzag",
+                                                        "half-hexagon", "leaf"),
+                         {},
+                         {},
+                         {},
+                         {},
+                         {}};
+  for (const char* inset : {"leaf_inset_spine", "leaf_inset_ends"})
+    job.sewing->allowances[inset] = {*rc::gen::inRange(0, 30) / 10.0, {}};
+  job.sewing->allowances["hole_said"] = {*rc::gen::inRange(8, 60) / 10.0, {}};
+  const SewnBook book = sewn(job);
+  const auto* stab = std::get_if<SewnStab>(&book.sewn);
+  const bool isSewn = stab != nullptr;
+  RC_PRE(isSewn);
+  const auto number = [&](const char* name) { return stab->plan.number(name).value(); };
+  const double rim = number("punch_diameter") / 2, ends = number("leaf_inset_ends");
+  const auto& holes = stab->graph.holes;
+  double edge = 1e9, crease = 1e9, between = 1e9;
+  for (std::size_t i = 0; i < holes.size(); ++i) {
+    const StitchHole& hole = holes[i];
+    for (const double room : {hole.across - number("leaf_inset_spine"), hole.along - ends,
+                              number("spine_length") - hole.along - ends})
+      edge = std::min(edge, room - rim);
+    crease = std::min(crease, number("strip_width") - hole.across - rim);
+    for (std::size_t j = 0; j < i; ++j)
+      between =
+          std::min(between, std::hypot(hole.along - holes[j].along, hole.across - holes[j].across) -
+                                2 * rim);
+    if (i == 0) continue;
+    const bool isLevel = std::abs(hole.along - holes[i - 1].along) < 1e-6;
+    const bool isAfter =
+        isLevel ? hole.across > holes[i - 1].across : hole.along > holes[i - 1].along;
+    RC_ASSERT(isAfter);
+  }
+  std::map<std::string, double> lands;
+  for (const StripLand& land : stripLands(*stab)) lands[land.value] = land.left;
+  for (const auto& [value, least] :
+       {std::pair("land_edge", edge), {"land_crease", crease}, {"land_between", between}}) {
+    RC_ASSERT(std::abs(number(value) - least) < 1e-6);
+    const bool isThere = lands.contains(value);
+    RC_ASSERT(isThere == (least > 0.0));
+    if (least > 0.0) RC_ASSERT(std::abs(lands[value] - least) < 1e-6);
+  }
+}
+
+// Each thread begins and ends with its tails and one knot, whatever it is joined from; what goes
+// through, along and round is the plan's, with ease.
+RC_GTEST_PROP(AnyStrip, hasItsThreadFromTailToTail, ()) {
+  Job job = plainJob("stab-boarded");
+  job.given["text_height"] = {double(*rc::gen::inRange(90, 420)), {}};
+  job.sewing = JobSewing{
+      "stab", *rc::gen::element<std::string>("row", "row-corner", "zigzag"), {}, {}, {}, {}, {}};
+  job.sewing->finish = *rc::gen::element<std::string>("buried", "glued", "ornament");
+  job.sewing->allowances["thread_longest"] = {double(*rc::gen::inRange(600, 4000)), {}};
+  const SewnBook book = sewn(job);
+  const auto* stab = std::get_if<SewnStab>(&book.sewn);
+  const bool isSewn = stab != nullptr;
+  RC_PRE(isSewn);
+  const auto number = [&](const char* name) { return stab->plan.number(name).value(); };
+  const auto pieces = threadParts(book);
+  const double threads = number("thread_ends"), joins = number("join_count");
+  RC_ASSERT(double(pieces.size()) == threads + joins);
+  const auto of = [&](ThreadPart::What what) {
+    return threadByKind(pieces)[static_cast<std::size_t>(what)];
+  };
+  const double tails = threads * (number("start_tail") + number("end_tail"));
+  RC_ASSERT(std::abs(of(ThreadPart::What::Tail) - tails - 2 * joins * number("join_tail")) < 1e-6);
+  RC_ASSERT(std::abs(of(ThreadPart::What::Knot) - threads * number("knot")) < 1e-6);
+  const double ease = 1 + number("ease");
+  RC_ASSERT(std::abs(of(ThreadPart::What::Along) - ease * number("stretch_length")) < 1e-6);
+  RC_ASSERT(std::abs(of(ThreadPart::What::Round) - ease * number("wrap_length")) < 1e-6);
+  RC_ASSERT(std::abs(of(ThreadPart::What::Through) - ease * number("pass_length")) < 1e-6);
+  for (std::size_t i = 0; i < pieces.size(); ++i) {
+    RC_ASSERT(pieces[i].front().what == ThreadPart::What::Tail);
+    RC_ASSERT(pieces[i].back().what == ThreadPart::What::Tail);
+    if (i == 0) RC_ASSERT(pieces[i].front().length == number("start_tail"));
+  }
+}
+
+// Holes at the ends lie nearer to them than the middle of the spine.
+TEST(SewnBook, refusesEndsThatMeet) {
+  Job job = plainJob("stab-boarded");
+  job.sewing = JobSewing{"stab", "row", {}, {}, {}, {}, {}};
+  job.sewing->given["spine_length"] = {182.0, {}};
+  job.sewing->allowances["end"] = {90.9, {}};
+  EXPECT_TRUE(sewn(job).issues.empty());
+  job.sewing->allowances["end"] = {91.0, {}};
+  ASSERT_EQ(sewn(job).issues.size(), 1U);
+  EXPECT_EQ(sewn(job).issues.front().id, IssueId("sewing-ends"));
+  EXPECT_THAT(issueWords(sewn(job).issues.front(), {}), HasSubstr("91"));
 }
 
 // What a piece of thread is told as is what it takes, or a little more, in either unit.
