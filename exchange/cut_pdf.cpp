@@ -7,13 +7,13 @@
 #include <cmath>
 #include <map>
 
-#include "core/cutting/to_buy.h"
 #include "core/drawing/sheet_drawing.h"
 #include "exchange/page_column.h"
 #include "exchange/whole_bytes.h"
 #include "paint/sheet_painter.h"
 #include "words/cut_moments.h"
 #include "words/cut_words.h"
+#include "words/shopping_words.h"
 
 namespace drapery {
 
@@ -146,7 +146,7 @@ class CutPainter {
           of.form == StockForm::Roll
               ? Words::tr("%1 of %2").arg(text(cutLengthWords(much.second, notation_)), text(of.id))
               : QString("%1 × %2").arg(much.first).arg(text(of.id));
-      if (item != nullptr) line += ", " + text(stockSizeWords(*item, notation_));
+      if (item != nullptr) line += ", " + text(stockSizeWords(*item, notation_, translated));
       if (item != nullptr && !item->place.empty()) line += " (" + text(item->place) + ")";
       const bool isUntested = item != nullptr && !item->grainTest;
       if (isUntested) untested = item;
@@ -161,23 +161,34 @@ class CutPainter {
     column_.leave(2);
     column_.write(kEdge, {kHeading, true, lightPalette().mind}, Words::tr("To buy"), true);
     column_.leave(1);
-    std::vector<bool> canBuy;
-    for (const CutStock& stock : problem_.stocks) {
-      const StockItem* item = pages_.stock.named(stock.id);
-      canBuy.push_back(item == nullptr || !item->isOffCut);
-    }
-    for (const ToBuy& each : toBuy(problem_, found_.layout, canBuy)) {
+    for (const ToBuy& each : found_.shopping.more) {
       const CutStock& of = problem_.stocks[each.stock];
       ticked(of.form == StockForm::Roll
                  ? Words::tr("%1 more of %2")
                        .arg(text(cutLengthWords(each.length, notation_)), text(of.id))
                  : Words::tr("%1 more of %2").arg(each.sheets).arg(text(of.id)));
     }
+    for (const ToGet& each : found_.shopping.missing) missing(each);
     for (const Unplaced& each : layout_.unplaced)
       ticked(Words::tr("for %1, %2: %3")
                  .arg(pieces(each.piece, each.count), pieceSize(each.piece),
                       text(whyUnplaced(problem_, each.piece, notation_, translated))),
              lightPalette().mind);
+  }
+
+  /// What to ask for, in which sizes it is sold, and what else does.
+  void missing(const ToGet& wanted) {
+    const QString name = text(wanted.named.empty() ? wanted.kind : wanted.named);
+    QStringList sizes;
+    for (const SoldSize& size : wanted.sold)
+      sizes << Words::tr("%1, %2 % used")
+                   .arg(text(soldWords(size, notation_, translated)))
+                   .arg(std::lround(100 * size.used));
+    ticked(name + text(askFor(wanted, notation_, translated)) +
+           (sizes.isEmpty() ? QString() : ": " + sizes.join(Words::tr("; or "))));
+    if (!wanted.instead.empty())
+      column_.write(kEdge + kTicked, {kSmall, false, lightPalette().secondInk},
+                    Words::tr("Where there is none: %1").arg(text(wanted.instead)));
   }
 
   /// The sheet as it lies, and the settings that it is cut at.
@@ -269,7 +280,7 @@ class CutPainter {
       if (made == nullptr) continue;
       for (const StockItem& given : made->given) {
         all.push_back({counted(given.lies.count.value_or(1), text(given.lies.id)),
-                       text(stockSizeWords(given, notation_)), text(given.place),
+                       text(stockSizeWords(given, notation_, translated)), text(given.place),
                        given.lies.grain == StockGrain::Along, true});
         shelf.items.push_back(given);
       }

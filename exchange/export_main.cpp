@@ -14,6 +14,7 @@
 #include "store/json_node.h"
 #include "store/open_job.h"
 #include "store/shop_json.h"
+#include "store/shopping_list.h"
 #include "store/stock_json.h"
 #include "store/whole_file.h"
 #include "words/issue_words.h"
@@ -63,6 +64,7 @@ int exportCut(const std::string& path, const std::string& output, const std::str
   if (!others.empty()) return refuse(others, notation);
   pages.found.work = cutWorkOf(pages.found, pages.stock);
   pages.found.layout = layOut(pages.found.work.problem, {});
+  pages.found.shopping = shoppingList(pages.found, pages.stock, *library.shelf());
   if (const auto issue = writeBytes(cutPdf(pages), output, replaces))
     return refuse({*issue}, notation);
   const bool isWhole = pages.found.layout.unplaced.empty();

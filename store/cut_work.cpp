@@ -42,6 +42,7 @@ class Gathering {
     for (std::size_t book = 0; book < books_.size(); ++book)
       for (const PlannedPart& part : books_[book].plan->parts)
         if (!books_[book].plan->isThere(part)) takePiece(book, part);
+    if (wish_.mockUp.empty()) sortMakes();
     for (std::size_t i = 0; i < wish_.pins.size(); ++i) takePin(i);
     return std::move(work_);
   }
@@ -92,6 +93,21 @@ class Gathering {
     work_.problem.pieces.push_back(std::move(piece));
     work_.pieces.push_back({book, &part, each});
   }
+  /// Each from what is as thick and as heavy, as far as that lies there.
+  void sortMakes() {
+    std::vector<WantedMake> pieces;
+    for (std::size_t i = 0; i < work_.pieces.size(); ++i)
+      pieces.push_back(wantedMake(work_.problem.pieces[i].material, *work_.pieces[i].part,
+                                  *books_[work_.pieces[i].book].plan));
+    std::vector<StockMake> stocks;
+    for (const StockItem& item : shelf_.items) stocks.push_back(makeOf(item));
+    const SortedMakes sorted = sortedMakes(pieces, stocks);
+    for (std::size_t i = 0; i < pieces.size(); ++i)
+      work_.problem.pieces[i].material = sorted.pieces[i];
+    for (std::size_t i = 0; i < stocks.size(); ++i)
+      work_.problem.stocks[i].material = sorted.stocks[i];
+  }
+
   [[nodiscard]] int wasCut(const std::string& id) const {
     int count = 0;
     for (const CutDone& done : wish_.done)
@@ -142,6 +158,15 @@ StockPattern patternOf(const Stock& shelf, const std::string& material) {
   return StockPattern::None;
 }
 
+WantedMake wantedMake(const std::string& material, const PlannedPart& part, const Plan& plan) {
+  const double thickness = plan.number(part.rule->materialOf).value_or(0.0);
+  return {material, std::llround(thickness * 1000), part.rule->grammage};
+}
+
+StockMake makeOf(const StockItem& item) {
+  return {item.lies.material, item.thickness, item.grammage, item.units};
+}
+
 double CutWork::costOf(const CutLayout& layout, const std::string& material) const {
   double cost = 0.0;
   for (const CutSheet& sheet : layout.sheets)
@@ -178,6 +203,23 @@ bool CutWork::isLeastOfWhole(const CutLayout& layout, const MaterialCost& cost) 
 std::vector<const PlannedPart*> BooksLaidOut::parts() const {
   std::vector<const PlannedPart*> all;
   for (const CutWork::Piece& piece : work.pieces) all.push_back(piece.part);
+  return all;
+}
+
+std::vector<OtherMake> BooksLaidOut::otherMakes(const Stock& shelf) const {
+  std::vector<OtherMake> all;
+  std::set<std::pair<std::size_t, std::size_t>> seen;
+  if (!jobs.front()->cutting.mockUp.empty()) return all;
+  for (const CutSheet& sheet : layout.sheets)
+    for (const CutPlacement& at : sheet.placements) {
+      const StockItem* item = shelf.named(work.problem.stocks[sheet.stock].id);
+      if (item == nullptr || !seen.insert({at.piece, sheet.stock}).second) continue;
+      const CutWork::Piece& of = work.pieces[at.piece];
+      const WantedMake wanted = wantedMake(item->lies.material, *of.part, *plans[of.book]);
+      const StockMake make = makeOf(*item);
+      if (isOtherThickness(wanted, make)) all.push_back({at.piece, item, wanted, true});
+      if (isOtherWeight(wanted, make)) all.push_back({at.piece, item, wanted, false});
+    }
   return all;
 }
 

@@ -4,7 +4,9 @@
 #include <memory>
 #include <vector>
 
+#include "core/cutting/shopping.h"
 #include "core/cutting/stock.h"
+#include "core/cutting/stock_makes.h"
 #include "core/plan/job.h"
 #include "core/plan/plan.h"
 
@@ -15,6 +17,10 @@ namespace drapery {
 int piecesOfRectangle(const PlannedPart& part, StockPattern pattern);
 /// Of whatever of a material has one: all pieces of it are laid alike.
 StockPattern patternOf(const Stock& shelf, const std::string& material);
+
+/// How thick and how heavy a piece is to be, and what there is.
+WantedMake wantedMake(const std::string& material, const PlannedPart& part, const Plan& plan);
+StockMake makeOf(const StockItem& item);
 
 struct BookToCut {
   const Job* job = nullptr;
@@ -47,15 +53,18 @@ struct BooksLaidOut {
   std::vector<std::shared_ptr<const Plan>> plans;  // beside the jobs; the first is the open book's
   CutWork work;
   CutLayout layout;
+  ShoppingList shopping;  // for what finds no room, once it was asked for
 
   /// Of the problem's pieces.
   [[nodiscard]] std::vector<const PlannedPart*> parts() const;
+  /// Each piece that is laid on what is thicker, thinner, heavier or lighter than it is to be.
+  [[nodiscard]] std::vector<OtherMake> otherMakes(const Stock& shelf) const;
 };
 
 /// Each piece by its rectangle as it is cut, as often as the book's copies want it and were not cut
 /// yet; from the stock that is called like the piece, the material named for it, or that one's
-/// kind, whichever is first there. What the first book's job decided about the cutting holds for
-/// all. The plans outlive it.
+/// kind, whichever is first there, and of several of these the one as thick and as heavy as it is
+/// to be. What the first book's job decided about the cutting holds for all. The plans outlive it.
 CutWork cutWorkOf(const std::vector<BookToCut>& books, const Stock& shelf);
 
 }  // namespace drapery

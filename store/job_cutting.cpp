@@ -68,18 +68,26 @@ class CuttingReader : SectionReader {
     return all;
   }
   CutDone done(const Node& item, const std::string& at) {
-    know(item, at, {"stock", "pieces"});
+    know(item, at, {"stock", "pieces", "spoilt", "sheets_spoilt"});
     CutDone done;
     done.stock = text(item, at, "stock", true);
-    const Node* pieces = item.find("pieces");
-    if (pieces == nullptr) {
+    if (item.find("pieces") == nullptr)
       complain(item, "job-key-missing", {{"key", at + ".pieces"}});
-    } else if (isTable(*pieces, at + ".pieces")) {
-      for (const Node::Member& member : pieces->members)
-        done.pieces[member.key] =
-            static_cast<int>(whole(member.value, at + ".pieces." + shortened(member.key), kMost));
-    }
+    done.pieces = counts(item, at, "pieces");
+    done.spoilt = counts(item, at, "spoilt");
+    if (const Node* sheets = item.find("sheets_spoilt"))
+      done.sheetsSpoilt = static_cast<int>(whole(*sheets, at + ".sheets_spoilt", kMost));
     return done;
+  }
+  std::map<std::string, int> counts(const Node& item, const std::string& at, const char* key) {
+    std::map<std::string, int> all;
+    const Node* pieces = item.find(key);
+    const std::string here = at + "." + key;
+    if (pieces == nullptr || !isTable(*pieces, here)) return all;
+    for (const Node::Member& member : pieces->members)
+      all[member.key] =
+          static_cast<int>(whole(member.value, here + "." + shortened(member.key), kMost));
+    return all;
   }
 };
 

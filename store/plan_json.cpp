@@ -165,6 +165,12 @@ class PlanWriter {
     json_.key("cut_when").text(nameOf(part.cutWhen));
     if (part.hasTop) json_.key("top").flag(true);
     if (!part.named.empty()) json_.key("named").text(part.named);
+    if (const auto& band = part.rule->grammage) {
+      json_.key("grammage").beginList();
+      json_.number(band->least);
+      json_.number(band->most);
+      json_.endList();
+    }
     if (!part.rule->note.text.empty()) json_.key("notes").text(part.rule->note.text);
     json_.key("outline").beginList();
     for (const Point& corner : part.outline) point(corner);

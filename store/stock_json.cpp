@@ -52,13 +52,14 @@ class StockReader : public CutReader {
   StockItem item(const Node& node, const std::string& at) {
     know(node, at.substr(0, at.size() - 1),
          {"id", "material", "form", "W", "L", "grain", "pattern", "count", "trim", "kerf", "cost",
-          "thickness", "place", "note", "off_cut", "grain_test"});
+          "thickness", "grammage", "place", "note", "off_cut", "grain_test"});
     StockItem item;
     item.lies = stock(node, at);
     for (const char* side : {"W", "L"})
       if (const Node* written = node.find(side); written != nullptr && isInches(*written))
         item.units = Units::Inches;
     item.thickness = length(node, at, "thickness", 0, false);
+    item.grammage = number(node, at, "grammage", 0, kHeaviest, false).value_or(0.0);
     item.place = text(node, at, "place", false);
     item.note = text(node, at, "note", false);
     if (const Node* offCut = node.find("off_cut")) {
@@ -141,6 +142,7 @@ class StockWriter {
     mm("kerf", of.kerf);
     json_.key("cost").number(of.cost);
     if (item.thickness > 0) mm("thickness", item.thickness);
+    if (item.grammage > 0) json_.key("grammage").number(item.grammage);
     if (!item.place.empty()) json_.key("place").text(item.place);
     if (!item.note.empty()) json_.key("note").text(item.note);
     if (item.isOffCut) json_.key("off_cut").flag(true);

@@ -60,6 +60,12 @@ void write(PrettyJson& json, const std::vector<JobPin>& pins) {
   json.endList();
 }
 
+void write(PrettyJson& json, const std::map<std::string, int>& counts) {
+  json.beginObject();
+  for (const auto& [piece, count] : counts) json.key(piece).number(count);
+  json.endObject();
+}
+
 void write(PrettyJson& json, const JobCutting& cutting) {
   json.beginObject();
   if (cutting.first != StockFirst::LeastCost)
@@ -86,9 +92,9 @@ void write(PrettyJson& json, const JobCutting& cutting) {
     for (const CutDone& done : cutting.done) {
       json.beginObject();
       json.key("stock").text(done.stock);
-      json.key("pieces").beginObject();
-      for (const auto& [piece, count] : done.pieces) json.key(piece).number(count);
-      json.endObject();
+      write(json.key("pieces"), done.pieces);
+      if (!done.spoilt.empty()) write(json.key("spoilt"), done.spoilt);
+      if (done.sheetsSpoilt > 0) json.key("sheets_spoilt").number(done.sheetsSpoilt);
       json.endObject();
     }
     json.endList();

@@ -7,6 +7,7 @@
 
 #include "core/cutting/shortfall.h"
 #include "words/plan_text.h"
+#include "words/said.h"
 #include "words/shown_text.h"
 
 namespace drapery {
@@ -22,13 +23,6 @@ Length lengthOf(Micrometres length) {
                                     : Length::fromMm(static_cast<double>(length) / 1000);
 }
 
-/// A sentence in the reader's language with what stands in it.
-template <typename... Things>
-std::string said(const Translate& translate, const char* english, const Things&... things) {
-  const std::string sentence = translate ? translate(english) : english;
-  return fmt::format(fmt::runtime(sentence), things...);
-}
-
 }  // namespace
 
 std::string cutLengthWords(Micrometres length, const Notation& notation) {
@@ -39,12 +33,29 @@ std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& 
   return sizeWords(lengthOf(across), lengthOf(along), notation);
 }
 
-std::string stockSizeWords(const StockItem& item, const Notation& notation) {
+std::string grainSideWords(const CutStock& stock, const Translate& translate) {
+  if (stock.form == StockForm::Roll || stock.across == stock.along) return {};
+  const bool isLong = (stock.grain == StockGrain::Along) == (stock.along > stock.across);
+  return isLong ? said(translate, QT_TRANSLATE_NOOP("Cut", "grain long"))
+                : said(translate, QT_TRANSLATE_NOOP("Cut", "grain short"));
+}
+
+std::string stockSizeWords(const StockItem& item, const Notation& notation,
+                           const Translate& translate) {
   std::string size = cutSizeWords(item.lies.across, item.lies.along, notation);
-  if (item.units == notation.units) return size;
-  Notation own = notation;
-  own.units = item.units;
-  return cutSizeWords(item.lies.across, item.lies.along, own) + ", " + size;
+  if (item.units != notation.units) {
+    Notation own = notation;
+    own.units = item.units;
+    size = cutSizeWords(item.lies.across, item.lies.along, own) + ", " + size;
+  }
+  if (const std::string grain = grainSideWords(item.lies, translate); !grain.empty())
+    size += ", " + grain;
+  if (item.grammage > 0) size += ", " + grammageWords(item.grammage, notation);
+  return size;
+}
+
+std::string grammageWords(double grammage, const Notation& notation) {
+  return formatNumber(grammage, 1, notation.decimal) + " g/m²";
 }
 
 std::string whyUnplaced(const CutProblem& problem, std::size_t piece, const Notation& notation,

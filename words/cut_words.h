@@ -17,8 +17,15 @@ inline constexpr const char* kCutContext = "Cut";
 std::string cutLengthWords(Micrometres length, const Notation& notation);
 /// "700 × 1000 mm"
 std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& notation);
-/// The same; of a stock that is kept in the other unit in its own too.
-std::string stockSizeWords(const StockItem& item, const Notation& notation);
+/// The same; of a stock that is kept in the other unit in its own too, along which of a sheet's
+/// sides its grain runs, and what it weighs.
+std::string stockSizeWords(const StockItem& item, const Notation& notation,
+                           const Translate& translate = {});
+/// "grain long" where it runs along the longer side, else "grain short"; empty for rolls and
+/// squares.
+std::string grainSideWords(const CutStock& stock, const Translate& translate = {});
+/// "120 g/m²"
+std::string grammageWords(double grammage, const Notation& notation);
 
 /// "needs 12 mm more across the grain than grey board has"
 std::string whyUnplaced(const CutProblem& problem, std::size_t piece, const Notation& notation,

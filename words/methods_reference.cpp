@@ -94,6 +94,20 @@ std::string materialsText(const MaterialShelf& shelf) {
            (material.grammage ? formatNumber(*material.grammage, 0) : "") + " | " + sheets + " | " +
            material.practice + " |\n";
   }
+  out +=
+      "\n## Kinds of material\n\n| kind | sold in sheets, across × along the grain | in rolls | in "
+      "its place | source |\n|---|---|---|---|---|\n";
+  for (const MaterialKind& kind : shelf.kinds()) {
+    std::string sheets, rolls;
+    for (const MaterialKind::Sheet& sheet : kind.sheets)
+      sheets += (sheets.empty() ? "" : ", ") + formatBare(sheet.width, kPlain) + " × " +
+                formatLength(sheet.height, kPlain) +
+                (sheet.name.empty() ? "" : " (" + sheet.name + ")");
+    for (const MaterialKind::Roll& roll : kind.rolls)
+      rolls += (rolls.empty() ? "" : ", ") + formatLength(roll.width, kPlain);
+    out += "| " + asCode(kind.id) + " | " + sheets + " | " + rolls + " | " + kind.instead + " | " +
+           kind.practice + " |\n";
+  }
   return out;
 }
 

@@ -7,16 +7,11 @@
 #include <numeric>
 #include <set>
 
+#include "words/said.h"
+
 namespace drapery {
 
 namespace {
-
-/// A sentence in the reader's language with what stands in it.
-template <typename... Things>
-std::string said(const Translate& translate, const char* english, const Things&... things) {
-  const std::string sentence = translate ? translate(english) : english;
-  return fmt::format(fmt::runtime(sentence), things...);
-}
 
 using Do = SewStep::Do;
 

@@ -9,6 +9,7 @@
 
 #include "core/cutting/edge_cuts.h"
 #include "core/cutting/lay_out.h"
+#include "store/shopping_list.h"
 
 namespace drapery {
 
@@ -34,6 +35,7 @@ CutDesk::~CutDesk() {
 
 void CutDesk::setWatched(bool isWatched) {
   isWatched_ = isWatched;
+  if (isWatched && isEmpty_) renew();  // what is to be bought
   if (isWatched && isShort_ && (isSearching_ || !found_->layout.isSettled)) search();
 }
 
@@ -68,7 +70,8 @@ const BookRead& CutDesk::otherBook(const std::string& path) {
 
 void CutDesk::renew() {
   issues_.clear();
-  if (room_.stock().items.empty() && !isReady_) {  // nothing to be laid out, and nothing was
+  const bool isEmpty = room_.stock().items.empty();
+  if (isEmpty && !isReady_ && !isWatched_) {  // nothing to be laid out, and nothing was
     if (!std::exchange(isEmpty_, true)) emit changed();
     return;
   }
@@ -77,7 +80,7 @@ void CutDesk::renew() {
   gather(*found);
   found->work = cutWorkOf(*found, room_.stock());
   const bool wasReady = isReady_;
-  isReady_ = book_.missing().empty() && !room_.stock().items.empty();
+  isReady_ = book_.missing().empty() && (!isEmpty || isWatched_);
   const auto& last = next_ ? next_ : found_;
   if (found->work.problem == last->work.problem && wasReady == isReady_) {
     // The same pieces by other words, perhaps: the lay-out is theirs, or what is awaited is.
@@ -85,6 +88,7 @@ void CutDesk::renew() {
       next_ = std::move(found);
     } else {
       found->layout = std::move(found_->layout);
+      found->shopping = std::move(found_->shopping);
       found_ = std::move(found);
     }
     emit changed();
@@ -108,21 +112,25 @@ void CutDesk::search() {
   const int generation = ++generation_;
   isSearching_ = true;
   isShort_ = !isWatched_;
-  const auto of = next_ ? next_ : found_;
-  pool_.start(
-      [this, generation, problem = of->work.problem, seconds = isWatched_ ? kWatched : kUnwatched] {
-        if (generation_ != generation) return;
-        LayOutLimits limits;
-        limits.seconds = seconds;
-        limits.isCancelled = [this, generation] { return generation_ != generation; };
-        const auto tell = [this, generation](const CutLayout& layout, bool isLast) {
-          QMetaObject::invokeMethod(
-              this, [this, generation, layout, isLast] { take(generation, layout, isLast); },
-              Qt::QueuedConnection);
-        };
-        limits.onBetter = [&](const CutLayout& layout) { tell(layout, false); };
-        tell(layOut(problem, limits), true);
-      });
+  pool_.start([this, generation, of = *(next_ ? next_ : found_), shelf = room_.stock(),
+               catalogue = book_.library().shelf(),
+               seconds = isWatched_ ? kWatched : kUnwatched]() mutable {
+    if (generation_ != generation) return;
+    LayOutLimits limits;
+    limits.seconds = seconds;
+    limits.isCancelled = [this, generation] { return generation_ != generation; };
+    const auto tell = [this, generation](Told told) {
+      QMetaObject::invokeMethod(
+          this, [this, generation, told = std::move(told)] { take(generation, told); },
+          Qt::QueuedConnection);
+    };
+    limits.onBetter = [&](const CutLayout& layout) { tell({layout, {}, false}); };
+    of.layout = layOut(of.work.problem, limits);
+    ShoppingList shopping;
+    if (!of.layout.unplaced.empty())
+      shopping = shoppingList(of, shelf, *catalogue, limits.isCancelled);
+    tell({of.layout, std::move(shopping), true});
+  });
   emit changed();
 }
 
@@ -137,14 +145,15 @@ bool CutDesk::isBetter(const CutLayout& layout) const {
   return merit(layout) <= merit(found_->layout);
 }
 
-void CutDesk::take(int generation, CutLayout layout, bool isLast) {
+void CutDesk::take(int generation, Told told) {
   if (generation != generation_) return;
   // A search that goes on where one ended begins anew: what was found by then is not left for less.
-  const bool isTaken = next_ || found_->layout.sheets.empty() || isBetter(layout);
+  const bool isTaken = next_ || found_->layout.sheets.empty() || isBetter(told.layout);
   if (next_) found_ = std::move(next_);
   next_.reset();
-  if (isTaken) found_->layout = std::move(layout);
-  isSearching_ = !isLast;
+  if (isTaken) found_->layout = std::move(told.layout);
+  if (told.isLast) found_->shopping = std::move(told.shopping);
+  isSearching_ = !told.isLast;
   emit changed();
 }
 

@@ -46,7 +46,12 @@ class CutDesk : public QObject {
  private:
   void renew();
   void search();
-  void take(int generation, CutLayout layout, bool isLast);
+  struct Told {
+    CutLayout layout;
+    ShoppingList shopping;
+    bool isLast = false;
+  };
+  void take(int generation, Told told);
   void gather(Found& found);
   struct Other {
     QDateTime written;

@@ -29,8 +29,8 @@ namespace {
 constexpr double kMarginEm = 24.0;
 constexpr double kNarrowMarginEm = 19.0;
 constexpr int kEdge = 16;
-constexpr int kBetween = 18;       // cards
-constexpr double kLargest = 0.42;  // pixels to the mm
+constexpr int kBetween = 18;      // cards
+constexpr double kLargest = 0.7;  // pixels to the mm
 constexpr double kRoomy = 0.12;
 constexpr double kLeast = 0.06;
 

@@ -60,8 +60,13 @@ class CutPage : public StagePage {
   void writeMargin();
   void writeOverview();
   void writeMaterial(const MaterialCost& cost);
+  void writeShopping();
+  void writeOtherMakes();
+  void writeUnused(const std::string& material);
+  void putOnShelf(const ToGet& wanted, const SoldSize& size);
   void writeWishes();
   void writeDone();
+  [[nodiscard]] QString cutPieces(const CutDone& done, const std::string& piece, int count) const;
   void writeKept();
   void writeSheet();
   void writeSteps();
@@ -110,6 +115,10 @@ class CutPage : public StagePage {
   void takeUp(std::size_t kept);
   [[nodiscard]] QString keptWords(const KeptLayOut& kept) const;
   void cutSheetDone();
+  void spoil(std::size_t which, const std::map<std::string, int>& pieces);
+  void spoilSheet();
+  void keepCut(const QString& step, const StockChange& made, JobCutting cutting);
+  void refuse(const Issue& issue);
   void writeGrainTest(const StockItem& item);
   [[nodiscard]] int pinNumber(const CutSheet& sheet) const;
   [[nodiscard]] std::optional<std::size_t> pinOf(const CutSheet& sheet,

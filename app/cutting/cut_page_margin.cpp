@@ -12,6 +12,7 @@
 #include "app/workspace/workspace.h"
 #include "core/cutting/shortfall.h"
 #include "exchange/cut_pdf.h"
+#include "store/shopping_list.h"
 #include "words/cut_moments.h"
 #include "words/issue_words.h"
 
@@ -55,7 +56,7 @@ void CutPage::writeOverview() {
     margin_->heading(tr("Nothing lies there yet"));
     margin_->text(tr("Say what sheets and rolls lie on your shelf."));
     margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
-    return;
+    return writeShopping();
   }
   margin_->figure(cutStatusWords(found, notation));
   margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
@@ -77,9 +78,9 @@ void CutPage::writeOverview() {
                                            whyNowhere(found, each.piece, notation));
   }
   if (!elsewhere.isEmpty())
-    margin_->finding(
-        Severity::Note,
-        tr("Of what these are made of nothing lies there: %1.").arg(elsewhere.join(", ")));
+    margin_->finding(Severity::Note,
+                     tr("Nothing lies there to cut these from: %1.").arg(elsewhere.join(", ")));
+  writeOtherMakes();
   for (const UntakenPin& each : found.layout.untaken)
     margin_->finding(Severity::Mind,
                      tr("%1 does not lie where it was put.")
@@ -96,6 +97,7 @@ void CutPage::writeOverview() {
         Severity::Mind,
         tr("Put somewhere, but piece or stock is not there now: %1.").arg(lost.join(", ")));
   for (const MaterialCost& cost : found.layout.materials) writeMaterial(cost);
+  writeShopping();
   writeWishes();
   writeDone();
   writeKept();
@@ -131,6 +133,7 @@ void CutPage::writeMaterial(const MaterialCost& cost) {
   }
   if (lost > 0.0005) becomes << tr("%1 % lost").arg(percent(lost));
   margin_->small(becomes.join(", "));
+  writeUnused(cost.material);
 }
 
 void CutPage::writeWishes() {
@@ -182,34 +185,6 @@ void CutPage::writeWishes() {
   }
 }
 
-/// What was cut already, and that it has to be cut again.
-void CutPage::writeDone() {
-  const std::vector<CutDone>& done = book_.job().cutting.done;
-  if (done.empty()) return;
-  margin_->space();
-  margin_->heading(tr("Cut already"));
-  for (std::size_t i = 0; i < done.size(); ++i) {
-    QStringList pieces;
-    const Stock& shelf = workspace_.stock().stock();
-    const StockItem* from = shelf.named(done[i].stock);
-    const StockPattern pattern =
-        from != nullptr ? patternOf(shelf, from->lies.material) : StockPattern::None;
-    for (const auto& [piece, count] : done[i].pieces) {
-      const PlannedPart* part = book_.plan().part(piece);
-      const QString title =
-          part != nullptr ? localText(part->rule->title) : QString::fromStdString(piece);
-      const int often = count * (part != nullptr ? piecesOfRectangle(*part, pattern) : 1);
-      pieces << (often > 1 ? QString("%1 × %2").arg(often).arg(title) : title);
-    }
-    margin_->text(QString::fromStdString(done[i].stock) + ": " + pieces.join(", "));
-    margin_->command(QString("cut.again.%1").arg(i), tr("it has to be cut again"), [this, i] {
-      change([i](JobCutting& cutting) {
-        cutting.done.erase(cutting.done.begin() + static_cast<std::ptrdiff_t>(i));
-      });
-    });
-  }
-}
-
 void CutPage::writeKept() {
   margin_->space();
   margin_->heading(tr("Lay-outs kept"));
@@ -227,13 +202,17 @@ void CutPage::writeKept() {
   margin_->command("cut.keep", tr("keep this one"), [this] { keepLayOut(); });
   margin_->space();
   margin_->command("cut.pages", tr("sheets, cut list and labels as PDF"), [this] {
-    const CutPages pages{desk_.found(), workspace_.stock().stock(), shear()};
-    emit pagesWanted({"-cut.pdf", tr("The cut list is being written."),
-                      tr("The cut list is in %1."),
-                      tr("The cut list is in %1 and says that the book must not be cut yet."),
-                      [pages](const std::string& path, const std::function<bool()>& isCancelled) {
-                        return writeCutPdf(pages, path, isCancelled);
-                      }});
+    CutPages pages{desk_.found(), workspace_.stock().stock(), shear()};
+    const ShelfPtr catalogue = book_.library().shelf();
+    emit pagesWanted(
+        {"-cut.pdf", tr("The cut list is being written."), tr("The cut list is in %1."),
+         tr("The cut list is in %1 and says that the book must not be cut yet."),
+         [pages, catalogue](const std::string& path,
+                            const std::function<bool()>& isCancelled) mutable {
+           if (pages.found.shopping.isEmpty())
+             pages.found.shopping = shoppingList(pages.found, pages.stock, *catalogue, isCancelled);
+           return writeCutPdf(pages, path, isCancelled);
+         }});
   });
 }
 
@@ -268,6 +247,11 @@ void CutPage::writeSheet() {
         "cut.done",
         of.repeat > 1 ? tr("these %1 sheets are cut").arg(of.repeat) : tr("this sheet is cut"),
         [this] { cutSheetDone(); });
+  if (stockOf(of).form == StockForm::Sheet && item != nullptr)
+    margin_->command(
+        "cut.sheet-spoilt",
+        of.repeat > 1 ? tr("one of these sheets is spoilt") : tr("this sheet is spoilt"),
+        [this] { spoilSheet(); });
 }
 
 /// The settings that this sheet is cut at, by the moments of the work.

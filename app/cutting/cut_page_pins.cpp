@@ -1,5 +1,4 @@
-// What the binder decides about a lay-out: pieces put somewhere, lay-outs kept, sheets that are
-// cut.
+// What the binder decides about a lay-out: pieces put somewhere, lay-outs kept.
 #include <QDate>
 #include <QDir>
 #include <QFile>
@@ -254,37 +253,6 @@ QString CutPage::keptWords(const KeptLayOut& kept) const {
                     QLocale().toString(cost, 'f', 2)};
   words.removeAll({});  // where nothing is taken
   return words.join(", ");
-}
-
-/// Takes it from the stock and puts what is left over there; its pieces need not be cut any more.
-void CutPage::cutSheetDone() {
-  const CutSheet of = *sheet();
-  const CutStock stock = stockOf(of);
-  const auto change = stockChangeOf(workspace_.stock().stock(), stock, of, of.repeat);
-  const auto refuse = [this](const Issue& issue) {
-    tell(issueText(issue, windowNotation(book_.plan())));
-    writeMargin();
-  };
-  if (const auto* issue = std::get_if<Issue>(&change)) return refuse(*issue);
-  JobCutting cutting = book_.job().cutting;
-  CutDone done{stock.id, {}};
-  for (const CutPlacement& at : of.placements)
-    done.pieces[problem().pieces[at.piece].id] += of.repeat;
-  cutting.done.push_back(std::move(done));
-  if (of.pinned)
-    std::erase_if(cutting.pins, [&](const JobPin& pin) {
-      return pin.stock == stock.id && pin.sheet == *of.pinned;
-    });
-  told_.clear();
-  open_.reset();
-  chosen_.reset();
-  const StockChange made = std::get<StockChange>(change);
-  const Issues issues = workspace_.stock().keep(
-      *book_.undoStack(), tr("cut %1").arg(QString::fromStdString(stock.id)),
-      [made](const Stock& shelf) { return afterCutting(shelf, made); },
-      [made](const Stock& shelf) { return cutTakenBack(shelf, made); },
-      [&] { book_.keepCutting(std::move(cutting)); });
-  if (!issues.empty()) refuse(issues.front());
 }
 
 /// The result of the test is kept with the sheet.

@@ -46,6 +46,14 @@ std::optional<Micrometres> lengthOrNothing(const QString& text, Units units) {
   return text.isEmpty() ? std::optional<Micrometres>(0) : lengthIn(text, units);
 }
 
+/// As it is written here, or with a point.
+std::optional<double> numberIn(const QString& text) {
+  bool isNumber = false;
+  double number = QLocale().toDouble(text, &isNumber);
+  if (!isNumber) number = text.toDouble(&isNumber);
+  return isNumber ? std::optional(number) : std::nullopt;
+}
+
 QString nameTold(const StockItem& item) { return QString::fromStdString(item.lies.id); }
 WhyNot readName(const QString& text, StockItem& item) {
   if (text.isEmpty()) return Words::tr("A stock needs a name.");
@@ -84,12 +92,10 @@ WhyNot readCount(const QString& text, StockItem& item) {
 
 QString costTold(const StockItem& item) { return QLocale().toString(item.lies.cost, 'f', 2); }
 WhyNot readCost(const QString& text, StockItem& item) {
-  bool isNumber = false;
-  double number = QLocale().toDouble(text, &isNumber);
-  if (!isNumber) number = text.toDouble(&isNumber);
-  if (!isNumber || !(number >= 0 && number <= kDearest))
+  const auto number = numberIn(text);
+  if (!number || !(*number >= 0 && *number <= kDearest))
     return Words::tr("\"%1\" is no price; a number from 0 is.").arg(text);
-  item.lies.cost = number;
+  item.lies.cost = *number;
   return std::nullopt;
 }
 
@@ -98,6 +104,20 @@ WhyNot readThickness(const QString& text, StockItem& item) {
   const auto length = lengthOrNothing(text, item.units);
   if (!length) return Words::tr("\"%1\" is no thickness; one like 2.4 mm is.").arg(text);
   item.thickness = *length;
+  return std::nullopt;
+}
+
+QString grammageTold(const StockItem& item) {
+  return item.grammage > 0 ? QLocale().toString(item.grammage, 'g', 6) : QString();
+}
+WhyNot readGrammage(const QString& text, StockItem& item) {
+  const auto number = numberIn(text);
+  if (!text.isEmpty() && !(number && *number > 0 && *number <= kHeaviest))
+    return Words::tr(
+               "\"%1\" is no weight; grams to the square metre above 0 to %2 are, or nothing.")
+        .arg(text)
+        .arg(kHeaviest);
+  item.grammage = number.value_or(0.0);
   return std::nullopt;
 }
 
@@ -188,6 +208,7 @@ const std::vector<StockField>& stockFields() {
       {"count", Words::tr("count"), 4, Words::tr("no end"), countTold, readCount},
       {"cost", Words::tr("costs"), 3, {}, costTold, readCost},
       {"thick", Words::tr("thick"), 4, {}, thicknessTold, readThickness},
+      {"grammage", Words::tr("g/m²"), 3, {}, grammageTold, readGrammage},
       {"trim", Words::tr("trimmed"), 4, Words::tr("none"), trimTold, readTrim},
       {"kerf", Words::tr("kerf"), 3, Words::tr("none"), kerfTold, readKerf},
       {"place", Words::tr("place"), 5, {}, placeTold, readPlace},

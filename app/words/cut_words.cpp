@@ -73,7 +73,7 @@ QString cutSize(Micrometres across, Micrometres along, const Notation& notation)
 }
 
 QString stockSize(const StockItem& item, const Notation& notation) {
-  return QString::fromStdString(stockSizeWords(item, notation));
+  return QString::fromStdString(stockSizeWords(item, notation, translated));
 }
 
 QString pieceTitle(const CutDesk::Found& found, std::size_t piece) {

@@ -63,6 +63,7 @@ StockItem withDifference(StockItem item, const StockItem& from, const StockItem&
   };
   take(&StockItem::units);
   take(&StockItem::thickness);
+  take(&StockItem::grammage);
   take(&StockItem::place);
   take(&StockItem::note);
   take(&StockItem::isOffCut);

@@ -13,6 +13,8 @@
 
 namespace drapery {
 
+inline constexpr double kHeaviest = 5000.0;  // g/m2
+
 /// How the grain was found: bent the easy way, a damp strip that curled, a tear that ran straight.
 enum class GrainSign { Bend, Damp, Tear };
 
@@ -26,6 +28,7 @@ struct StockItem {
   CutStock lies;
   Units units = Units::Millimetres;  // in which its size is told
   Micrometres thickness = 0;         // 0: not said
+  double grammage = 0.0;             // g/m2 (ISO 536); 0: not said
   std::string place, note;
   bool isOffCut = false;
   std::optional<GrainTest> grainTest;

@@ -16,6 +16,24 @@ struct SheetSize {
   Length height;
 };
 
+/// How a kind of material is sold.
+struct MaterialKind {
+  struct Sheet : SheetSize {
+    std::string name;                  // that its size goes by: "A4"; may be empty
+    Units units = Units::Millimetres;  // in which it was said
+  };
+  struct Roll {
+    Length width;
+    Units units = Units::Millimetres;
+  };
+  std::string id;  // "board"
+  std::vector<Sheet> sheets;
+  std::vector<Roll> rolls;
+  bool isByLength = false;  // asked for by length alone: tape, cord
+  std::string instead;      // what else does; may be empty
+  std::string practice;     // where the figures come from
+};
+
 struct Material {
   std::string id;
   std::string kind;  // "board", "card", "cloth", "paper"

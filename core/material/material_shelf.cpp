@@ -81,7 +81,56 @@ Material readMaterial(const Node& node, IssuePlacer& placer) {
   return material;
 }
 
-void readFile(const TomlFile& file, std::vector<Material>& materials, Issues& issues) {
+Units unitsOf(const Node& node) {
+  const bool isInches =
+      node.text.find("in") != std::string::npos || node.text.find('"') != std::string::npos;
+  return node.kind == Node::Kind::Text && isInches ? Units::Inches : Units::Millimetres;
+}
+
+std::optional<MaterialKind::Sheet> soldSheet(const Node& item) {
+  const auto& of = item.items;
+  const bool isNamed = of.size() == 3 && of[2].kind == Node::Kind::Text;
+  if (of.size() != 2 && !isNamed) return std::nullopt;
+  const auto width = lengthOf(of[0]), height = lengthOf(of[1]);
+  if (!width || !height) return std::nullopt;
+  return MaterialKind::Sheet{
+      {*width, *height}, isNamed ? of[2].text : std::string(), unitsOf(of[0])};
+}
+
+MaterialKind readKind(const Node& node, IssuePlacer& placer) {
+  TableReader in(node, "kind", placer);
+  MaterialKind kind;
+  kind.id = in.id();
+  kind.instead = in.text("instead", Needed::No);
+  kind.isByLength = in.flag("by_length");
+  kind.practice = in.text("practice", Needed::No);
+  const auto each = [&](const char* key, const char* expected, const auto& take) {
+    const Node* list = in.list(key, Needed::No);
+    if (list == nullptr) return;
+    for (const Node& item : list->items)
+      if (!take(item)) in.complainType(item, key, expected);
+  };
+  each("sheets", "list of lengths, across and along the grain, with a name or without",
+       [&](const Node& item) {
+         const auto sheet = soldSheet(item);
+         if (sheet) kind.sheets.push_back(*sheet);
+         return sheet.has_value();
+       });
+  each("rolls", "list of lengths above 0", [&](const Node& item) {
+    const auto width = lengthOf(item);
+    if (width) kind.rolls.push_back({*width, unitsOf(item)});
+    return width.has_value();
+  });
+  in.finish();
+  return kind;
+}
+
+struct Read {
+  std::vector<Material> materials;
+  std::vector<MaterialKind> kinds;
+};
+
+void readFile(const TomlFile& file, Read& read, Issues& issues) {
   auto parsed = file.packed.empty() ? parseToml(file.text, 0) : unpackNode(file.packed, 0);
   if (auto* issue = std::get_if<Issue>(&parsed)) {
     issue->where.file = file.file;
@@ -95,7 +144,12 @@ void readFile(const TomlFile& file, std::vector<Material>& materials, Issues& is
   in.eachTable("material", [&](const Node& node) {
     const std::size_t before = issues.size();
     Material material = readMaterial(node, placer);
-    if (issues.size() == before) materials.push_back(std::move(material));
+    if (issues.size() == before) read.materials.push_back(std::move(material));
+  });
+  in.eachTable("kind", [&](const Node& node) {
+    const std::size_t before = issues.size();
+    MaterialKind kind = readKind(node, placer);
+    if (issues.size() == before) read.kinds.push_back(std::move(kind));
   });
   in.finish();
 }
@@ -110,9 +164,13 @@ void MaterialShelf::read() const {
 }
 
 void MaterialShelf::readAll() const {
-  std::vector<Material> found;
+  Read found;
   for (const TomlFile& file : sources_) readFile(file, found, issues_);
-  for (Material& material : found) {
+  for (MaterialKind& kind : found.kinds) {
+    std::erase_if(kinds_, [&](const MaterialKind& known) { return known.id == kind.id; });
+    kinds_.push_back(std::move(kind));
+  }
+  for (Material& material : found.materials) {
     const auto [known, isNew] = index_.emplace(material.id, materials_.size());
     if (isNew)
       materials_.push_back(std::move(material));
@@ -130,6 +188,17 @@ const Material* MaterialShelf::find(std::string_view id) const {
 const std::vector<Material>& MaterialShelf::all() const {
   read();
   return materials_;
+}
+
+const std::vector<MaterialKind>& MaterialShelf::kinds() const {
+  read();
+  return kinds_;
+}
+
+const MaterialKind* MaterialShelf::kind(std::string_view id) const {
+  const auto known = std::find_if(kinds().begin(), kinds().end(),
+                                  [&](const MaterialKind& each) { return each.id == id; });
+  return known == kinds_.end() ? nullptr : &*known;
 }
 
 const Issues& MaterialShelf::issues() const {

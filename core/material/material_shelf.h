@@ -24,6 +24,9 @@ class MaterialShelf {
 
   [[nodiscard]] const Material* find(std::string_view id) const;
   [[nodiscard]] const std::vector<Material>& all() const;
+  /// How it is sold; null where nothing is known of it.
+  [[nodiscard]] const MaterialKind* kind(std::string_view id) const;
+  [[nodiscard]] const std::vector<MaterialKind>& kinds() const;
   /// What lies in the folder and is not read, and why.
   [[nodiscard]] const Issues& leftOut() const { return leftOut_; }
   /// What is wrong with the files, each placed; a wrong material is left out.
@@ -37,6 +40,7 @@ class MaterialShelf {
   Issues leftOut_;
   mutable std::vector<Material> materials_;
   mutable std::map<std::string, std::size_t, std::less<>> index_;  // of materials, by id
+  mutable std::vector<MaterialKind> kinds_;
   mutable Issues issues_;
 };
 

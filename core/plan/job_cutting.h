@@ -28,13 +28,13 @@ struct KeptLayOut {
   }
 };
 
-/// What was really cut: pieces, and how often.
+/// What was really cut from a stock: pieces, and how often. What was spoilt is to be cut again.
 struct CutDone {
   std::string stock;
-  std::map<std::string, int> pieces;
-  friend bool operator==(const CutDone& a, const CutDone& b) {
-    return a.stock == b.stock && a.pieces == b.pieces;
-  }
+  std::map<std::string, int> pieces;  // that are good
+  std::map<std::string, int> spoilt;
+  int sheetsSpoilt = 0;  // of which nothing was cut
+  friend bool operator==(const CutDone& a, const CutDone& b) = default;
 };
 
 enum class StockFirst { LeastCost, OffCuts, WholeSheets };

@@ -257,6 +257,100 @@ TEST_F(Cutting, goesThroughTheCuts) {
   EXPECT_FALSE(view().isVisible());
 }
 
+// A piece that is spoilt has to be cut again; the sheet that it came from stays taken. A sheet that
+// is spoilt is taken, and nothing comes of it.
+TEST_F(Cutting, whatIsSpoiltIsCutAgain) {
+  openPlain();
+  showCut();
+  const auto boards = [this] {
+    for (const CutPiece& piece : problem().pieces)
+      if (piece.id == "board") return piece.count;
+    return 0;
+  };
+  look("board");
+  clickCut("cut.done");
+  ASSERT_EQ(boards(), 0);
+  const Stock cut = stockNow();
+  clickCut("cut.spoilt.0.board");
+  EXPECT_EQ(boards(), 1);
+  EXPECT_EQ(saved().cutting.done[0].pieces.at("board"), 1);
+  EXPECT_EQ(saved().cutting.done[0].spoilt.at("board"), 1);
+  EXPECT_THAT(margin(), HasSubstr("spoilt: Board"));
+  EXPECT_EQ(writeStock(stockNow()), writeStock(cut));
+  clickCut("cut.again.0");
+  EXPECT_EQ(boards(), 2);
+  EXPECT_TRUE(saved().cutting.done[0].pieces.empty());
+  press(Qt::Key_Z, Qt::ControlModifier);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  settleCut();
+  EXPECT_EQ(boards(), 0);
+  look("paper");
+  clickCut("cut.sheet-spoilt");
+  EXPECT_EQ(stockNow().named("endpaper 640 x 900")->lies.count, 59);
+  EXPECT_EQ(saved().cutting.done[1].sheetsSpoilt, 1);
+  EXPECT_THAT(margin(), HasSubstr("spoilt: 1 sheet"));
+  look("paper");
+  clickCut("cut.sheet-spoilt");
+  ASSERT_EQ(saved().cutting.done.size(), 2U);
+  EXPECT_EQ(saved().cutting.done[1].sheetsSpoilt, 2);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  settleCut();
+  EXPECT_EQ(stockNow().named("endpaper 640 x 900")->lies.count, 59);
+}
+
+// With an empty shelf it is told what to buy; what was bought is put there, and the book lies on
+// it.
+TEST_F(Cutting, tellsWhatToBuyAndPutsItOnTheShelf) {
+  std::filesystem::remove(stock());
+  workspace_->stock().reload();
+  openPlain();
+  showCut();
+  EXPECT_THAT(margin(), HasSubstr("To buy"));
+  EXPECT_THAT(margin(), HasSubstr("2.4 mm thick"));
+  EXPECT_THAT(margin(), HasSubstr("for 2 × Board"));
+  const QString first = find<QAbstractButton>("cut.bought.0.0")->text();
+  EXPECT_THAT(first.toStdString(), HasSubstr("1 of 500 × 700 mm, grain long"));
+  clickCut("cut.bought.0.0");
+  ASSERT_EQ(stockNow().items.size(), 1U);
+  const StockItem board = stockNow().items[0];
+  EXPECT_EQ(board.lies.id, "board 500 × 700 mm");
+  EXPECT_EQ(board.lies.count, 1);
+  EXPECT_EQ(board.thickness, 2400);
+  EXPECT_EQ(layout().sheets.size(), 1U);
+  EXPECT_THAT(margin(), HasSubstr("Nothing lies there to cut these from: Covering"));
+  while (!workspace_->cutting().found().shopping.missing.empty()) {
+    const std::size_t before = workspace_->cutting().found().shopping.missing.size();
+    std::size_t which = 0;
+    while (which < before && workspace_->cutting().found().shopping.missing[which].sold.empty())
+      ++which;
+    if (which == before) break;
+    clickCut(("cut.bought." + std::to_string(which) + ".0").c_str());
+    ASSERT_LT(workspace_->cutting().found().shopping.missing.size(), before);
+  }
+  EXPECT_TRUE(layout().unplaced.empty());
+  press(Qt::Key_Z, Qt::ControlModifier);
+  settleCut();
+  EXPECT_FALSE(layout().unplaced.empty());
+}
+
+// The board is planned as thick as no board that lies there; and an off-cut that would hold a piece
+// lies idle.
+TEST_F(Cutting, tellsWhatLiesThereOfAnotherMakeOrIdle) {
+  openPlain();
+  type("board_thickness", "1");
+  settle();
+  showCut();
+  EXPECT_THAT(margin(), HasSubstr("Board is reckoned 1 mm thick; "));
+  type("board_thickness", "2.4");
+  click("docket.case");
+  click("docket.cut");
+  clickCut("cut.first.sheets");
+  EXPECT_THAT(margin(), Not(HasSubstr("is reckoned")));
+  EXPECT_THAT(margin(), HasSubstr("grey board, off-cut 1 lies idle and would hold"));
+  clickCut("cut.first.off-cuts");
+  EXPECT_THAT(margin(), Not(HasSubstr("lies idle")));
+}
+
 // What is cut is taken from the stock, what is left over lies there by its name, and all of it can
 // be taken back.
 TEST_F(Cutting, whatIsCutIsTakenFromTheStock) {

@@ -46,6 +46,7 @@ TEST(Stock, isReadAndWrittenAlike) {
   EXPECT_EQ(tissue->lies.across, 508 * kMm);
   EXPECT_EQ(tissue->units, Units::Inches);
   EXPECT_TRUE(shelf.named("grey board, off-cut 1")->isOffCut);
+  EXPECT_EQ(shelf.named("endpaper 640 x 900")->grammage, 130.0);
   EXPECT_EQ(shelf.named("endpaper 640 x 900")->grainTest->sign, GrainSign::Damp);
 }
 
@@ -62,6 +63,7 @@ TEST(Stock, everyMistakeIsToldAtItsPlace) {
         {R"(, "off_cut": 1)", "true or false"},
         {R"(, "thickness": -2)", "stocks[0].thickness: -2 mm is not allowed"},
         {R"(, "thickness": "thick")", "a length"},
+        {R"(, "grammage": 5001)", "stocks[0].grammage: 5001 is not allowed; from 0 to 5000"},
         {R"(, "grain_test": {"by": "taste"})", "bend, damp, tear"},
         {R"(, "kerf": 900)", "kerf"},
         {R"(}, {"id": "a", "material": "board", "W": 1, "L": 1)", "a"}})
@@ -218,7 +220,7 @@ TEST(JobCutting, isKeptInTheJob) {
   job.cutting.with = {"other.json"};
   job.cutting.pins = {{"board", "grey board", 1, 2.5, 140.25, true}};
   job.cutting.kept = {{"A", job.cutting.pins}};
-  job.cutting.done = {{"grey board", {{"board", 2}}}};
+  job.cutting.done = {{"grey board", {{"board", 2}}, {{"covering", 1}}, 3}};
   const JobDocument read = readJob(writeJob(job), "job.json");
   ASSERT_TRUE(read.job.has_value());
   EXPECT_TRUE(read.issues.empty());
@@ -226,12 +228,13 @@ TEST(JobCutting, isKeptInTheJob) {
   std::string wrong = writeJob(test::plainJob());
   wrong.insert(wrong.rfind('}'),
                R"(, "cutting": {"first": "last", "pins": [{"piece": 3, "stock": "a",
-    "x": -1, "y": 1e9, "trned": true}], "kept": 7, "done": [{"stock": "a", "pieces": {"board": 1.5}}]})");
+    "x": -1, "y": 1e9, "trned": true}], "kept": 7, "done": [{"stock": "a", "pieces": {"board": 1.5}, "sheets_spoilt": -2}]})");
   std::vector<std::string> told;
   for (const Issue& issue : readJob(wrong, "job.json").issues)
     told.push_back(placedWords(issue, {}));
-  for (const char* words : {"least-cost, off-cuts, whole-sheets", "pins[0].piece", "pins[0].x: -1",
-                            "pins[0].y: 1e9", "turned", "kept", "whole"})
+  for (const char* words :
+       {"least-cost, off-cuts, whole-sheets", "pins[0].piece", "pins[0].x: -1", "pins[0].y: 1e9",
+        "turned", "kept", "whole", "done[0].sheets_spoilt: -2"})
     EXPECT_THAT(told, Contains(HasSubstr(words)));
 }
 
@@ -246,7 +249,8 @@ TEST(CutWork, takesWhatTheJobSays) {
     return 0;
   };
   EXPECT_EQ(countOf(cutWorkOf({{&job, &plan}}, shelf), "board"), 6);
-  job.cutting.done = {{"grey board 700 x 1000", {{"board", 4}, {"covering", 3}}}};
+  job.cutting.done = {
+      {"grey board 700 x 1000", {{"board", 4}, {"covering", 3}}, {{"board", 2}}, 1}};
   const CutWork rest = cutWorkOf({{&job, &plan}}, shelf);
   EXPECT_EQ(countOf(rest, "board"), 2);
   EXPECT_EQ(countOf(rest, "covering"), 0);

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/geometry/outline.h"
+#include "core/quantity/format_length.h"
 #include "core/rules/evaluation.h"
 #include "core/rules/linker.h"
 #include "core/rules/planned_entries.h"
@@ -28,6 +29,7 @@ class PartReading {
     rule_.id = in_.name();
     rule_.title = in_.words("title", Needed::Yes);
     rule_.note = in_.words("note", Needed::No);
+    readGrammage();
     rule_.materials = readWordsWhere(in_, "material");
     rule_.materialOf = in_.text("material_of", Needed::No);
     readCutWhen();
@@ -47,6 +49,20 @@ class PartReading {
   }
 
  private:
+  /// `[120, 160]`
+  void readGrammage() {
+    const Node* pair = in_.list("grammage", Needed::No);
+    if (pair == nullptr) return;
+    const auto number = [&](std::size_t i) {
+      return pair->items[i].kind == Node::Kind::Number ? pair->items[i].number : 0.0;
+    };
+    GrammageBand band;
+    if (pair->items.size() == 2) band = {number(0), number(1)};
+    if (!(band.least > 0.0 && band.least <= band.most && band.most <= PartRule::kHeaviest))
+      return in_.complainType(*pair, "grammage", "pair of g/m2, the least and the most");
+    rule_.grammage = band;
+  }
+
   void readCutWhen() {
     const Node* node = in_.find("cut_when");
     if (node == nullptr) {
@@ -360,6 +376,9 @@ std::string told(const PartRule& rule) {
   if (std::any_of(rule.places.begin(), rule.places.end(),
                   [](const PlaceRule& place) { return place.isMirrored; }))
     out += " Some mirrored.";
+  if (rule.grammage)
+    out += " Of " + formatNumber(rule.grammage->least, 1) + " to " +
+           formatNumber(rule.grammage->most, 1) + " g/m².";
   return out + onlyWhere(rule.when) + andSays(rule.note.text) + "\n";
 }
 

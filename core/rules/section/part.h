@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "core/geometry/placement.h"
+#include "core/quantity/grammage_band.h"
 #include "core/quantity/length.h"
 #include "core/quantity/rule.h"
 #include "core/rules/cut_when.h"
@@ -41,6 +42,7 @@ struct SlitRule : Repeated {
 struct PartRule {
   static constexpr int kMostPieces = 10000;
   static constexpr double kLongest = 100'000;  // mm: no sheet is longer
+  static constexpr double kHeaviest = 5000;    // g/m2
   static constexpr int kMostCorners = 2000;    // of an outline, before it is tidied
 
   std::string id;
@@ -59,7 +61,8 @@ struct PartRule {
   std::vector<SlitRule> slits;       // cuts inside the outline
   std::vector<PlaceRule> places;     // in the flat drawing
   std::vector<DrawnLabel> labels;    // words on it, wherever it is drawn by itself or lying flat
-  RuleFormula top;                   // where it has a top, to be marked; empty: nowhere
+  std::optional<GrammageBand> grammage;
+  RuleFormula top;  // where it has a top, to be marked; empty: nowhere
   LocalText note;
   SourcePosition at;
   std::size_t firstNode = 0;  // width, height, cut_width, cut_height

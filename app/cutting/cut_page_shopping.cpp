@@ -1,0 +1,148 @@
+// What is to be got, what lies there that is not quite it, and what could be used up.
+#include <QCoreApplication>
+#include <QLocale>
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+#include "app/cutting/cut_page.h"
+#include "app/ink_button.h"
+#include "app/margin_column.h"
+#include "app/words/cut_words.h"
+#include "app/words/window_words.h"
+#include "app/workspace/workspace.h"
+#include "core/cutting/shortfall.h"
+#include "words/cut_words.h"
+#include "words/shopping_words.h"
+
+namespace drapery {
+
+namespace {
+
+std::string translated(const char* english) {
+  return QCoreApplication::translate(kCutContext, english).toStdString();
+}
+
+QString nameOf(const ToGet& wanted) {
+  return wanted.named.empty() ? materialTitle(wanted.kind) : QString::fromStdString(wanted.named);
+}
+
+bool canLieOn(const CutStock& stock, const CutPiece& piece) {
+  CutProblem alone;
+  alone.stocks.push_back(stock);
+  alone.pieces.push_back(piece);
+  const auto lacks = shortfallOf(alone, 0);
+  return lacks && !lacks->isPatternAgainst && lacks->acrossGrain == 0 && lacks->alongGrain == 0;
+}
+
+}  // namespace
+
+/// What finds no room: what to ask for in the shop, and in which of the sizes that it is sold in.
+/// One that was bought is put on the shelf from here.
+void CutPage::writeShopping() {
+  const CutDesk::Found& found = desk_.found();
+  const Notation notation = windowNotation(book_.plan());
+  if (found.shopping.isEmpty()) return;
+  margin_->space();
+  margin_->heading(tr("To buy"));
+  for (const ToBuy& each : found.shopping.more) {
+    const CutStock& of = problem().stocks[each.stock];
+    margin_->text(tr("%1 more of %2")
+                      .arg(of.form == StockForm::Roll ? cutLength(each.length, notation)
+                                                      : QString::number(each.sheets),
+                           QString::fromStdString(of.id)));
+  }
+  for (std::size_t i = 0; i < found.shopping.missing.size(); ++i) {
+    const ToGet& each = found.shopping.missing[i];
+    if (i > 0) margin_->space();
+    margin_->text(nameOf(each) + QString::fromStdString(askFor(each, notation, translated)));
+    QStringList pieces;
+    for (const Unplaced& of : each.pieces) pieces << piecesTitle(found, of.piece, of.count);
+    margin_->small(tr("for %1").arg(pieces.join(", ")));
+    for (std::size_t k = 0; k < each.sold.size(); ++k) {
+      const SoldSize& size = each.sold[k];
+      margin_
+          ->command(QString("cut.bought.%1.%2").arg(i).arg(k),
+                    tr("%1, %2 % used")
+                        .arg(QString::fromStdString(soldWords(size, notation, translated)))
+                        .arg(std::lround(100 * size.used)),
+                    [this, each, size] { putOnShelf(each, size); })
+          ->setToolTip(tr("It was bought: put it on the shelf."));
+    }
+    if (!each.instead.empty())
+      margin_->small(tr("Where there is none: %1").arg(QString::fromStdString(each.instead)));
+  }
+}
+
+/// As many as hold the pieces; of a roll to the next ten centimetres.
+void CutPage::putOnShelf(const ToGet& wanted, const SoldSize& size) {
+  constexpr Micrometres kStep = 100'000;
+  Notation own = windowNotation(book_.plan());
+  own.units = size.units;
+  StockItem item;
+  item.lies = size.of;
+  item.lies.material = wanted.named.empty() ? wanted.kind : wanted.named;
+  item.lies.cost = 1.0;
+  item.units = size.units;
+  item.thickness = wanted.thickness;
+  const bool isRoll = size.of.form == StockForm::Roll;
+  item.lies.count = isRoll ? 1 : size.sheets;
+  if (isRoll) item.lies.along = (size.length + kStep - 1) / kStep * kStep;
+  const QString stem = nameOf(wanted) + " " +
+                       (isRoll ? tr("roll, %1").arg(cutLength(size.of.across, own))
+                               : cutSize(size.of.across, size.of.along, own));
+  QString name = stem;
+  for (int number = 2; workspace_.stock().stock().named(name.toStdString()) != nullptr; ++number)
+    name = stem + " " + QString::number(number);
+  item.lies.id = name.toStdString();
+  const auto sound = [](Stock shelf) -> std::variant<Stock, Issue> { return shelf; };
+  const Issues issues = workspace_.stock().keep(
+      *book_.undoStack(), name,
+      [item, sound](Stock shelf) {
+        shelf.items.push_back(item);
+        return sound(std::move(shelf));
+      },
+      [id = item.lies.id, sound](Stock shelf) {
+        std::erase_if(shelf.items, [&](const StockItem& each) { return each.lies.id == id; });
+        return sound(std::move(shelf));
+      });
+  if (!issues.empty()) refuse(issues.front());
+}
+
+/// What lies on stock that is thicker or heavier than the plan has it.
+void CutPage::writeOtherMakes() {
+  const CutDesk::Found& found = desk_.found();
+  if (found.jobs.empty()) return;
+  for (const OtherMake& each : found.otherMakes(workspace_.stock().stock()))
+    margin_->finding(Severity::Mind, QString::fromStdString(otherMakeWords(
+                                         each, pieceTitle(found, each.piece).toStdString(),
+                                         windowNotation(book_.plan()), translated)));
+}
+
+/// An off-cut that lies idle beside whole sheets, though a piece would find room on it.
+void CutPage::writeUnused(const std::string& material) {
+  if (book_.job().cutting.first == StockFirst::OffCuts) return;
+  const Stock& shelf = workspace_.stock().stock();
+  const auto isOffCut = [&](const CutStock& stock) {
+    const StockItem* item = shelf.named(stock.id);
+    return item != nullptr && item->isOffCut;
+  };
+  std::set<std::size_t> used, pieces;
+  for (const CutSheet& sheet : layOut().sheets) {
+    used.insert(sheet.stock);
+    if (stockOf(sheet).material != material || isOffCut(stockOf(sheet))) continue;
+    for (const CutPlacement& at : sheet.placements) pieces.insert(at.piece);
+  }
+  for (std::size_t s = 0; s < problem().stocks.size(); ++s) {
+    const CutStock& stock = problem().stocks[s];
+    if (stock.material != material || used.contains(s) || !isOffCut(stock)) continue;
+    if (stock.count == 0) continue;
+    for (const std::size_t piece : pieces)
+      if (canLieOn(stock, problem().pieces[piece]))
+        return margin_->small(
+            tr("%1 lies idle and would hold %2: take off-cuts first?")
+                .arg(QString::fromStdString(stock.id), pieceTitle(desk_.found(), piece)));
+  }
+}
+
+}  // namespace drapery

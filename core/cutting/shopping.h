@@ -1,0 +1,32 @@
+// What has to be got for pieces that find no room on what lies there.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/cutting/sold_size.h"
+#include "core/cutting/to_buy.h"
+#include "core/quantity/grammage_band.h"
+
+namespace drapery {
+
+/// Pieces of one make: of one kind, named alike, as thick and as heavy.
+struct ToGet {
+  std::string kind;           // "board"
+  std::string named;          // the material that was named for them; may be empty
+  Micrometres thickness = 0;  // that the plan reckons with; 0: none
+  std::optional<GrammageBand> grammage;
+  std::vector<Unplaced> pieces;
+  std::vector<SoldSize> sold;  // least of it first; empty: in no size that is known to hold them
+  Micrometres length = 0;      // of all pieces end to end, where it is sold by length; else 0
+  std::string instead;         // what else does; may be empty
+};
+
+struct ShoppingList {
+  std::vector<ToBuy> more;     // of stocks that lie there
+  std::vector<ToGet> missing;  // of which nothing that can be bought lies there
+  [[nodiscard]] bool isEmpty() const { return more.empty() && missing.empty(); }
+};
+
+}  // namespace drapery

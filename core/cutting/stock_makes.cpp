@@ -1,0 +1,101 @@
+#include "core/cutting/stock_makes.h"
+
+#include <algorithm>
+#include <cstdlib>
+#include <map>
+#include <set>
+
+#include "core/quantity/format_length.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr Micrometres kAlike = 100;  // um
+constexpr double kAlikePart = 0.1;
+
+/// The stocks that a piece is to be cut from.
+std::vector<std::size_t> stocksFor(const WantedMake& piece, const std::vector<StockMake>& stocks) {
+  std::vector<std::size_t> all;
+  for (std::size_t s = 0; s < stocks.size(); ++s)
+    if (stocks[s].material == piece.material) all.push_back(s);
+  for (const auto isOther : {isOtherThickness, isOtherWeight}) {
+    std::vector<std::size_t> right;
+    for (const std::size_t s : all)
+      if (!isOther(piece, stocks[s])) right.push_back(s);
+    if (!right.empty()) all = std::move(right);
+  }
+  return all;
+}
+
+std::string nameOf(const StockMake& make) {
+  std::string name = make.material;
+  Notation notation;
+  notation.units = make.units;
+  notation.resolution = Length::fromMm(0.01);
+  if (make.thickness > 0)
+    name += ", " + formatLength(Length::fromMm(double(make.thickness) / 1000), notation);
+  if (make.grammage > 0) name += ", " + formatNumber(make.grammage, 1) + " g/m²";
+  return name;
+}
+
+/// How well a piece is served: by what is said to be right, the nearer the better.
+double strangeness(const WantedMake& piece, const StockMake& stock) {
+  const bool isUnsaid = piece.thickness > 0 && stock.thickness == 0;
+  const double off = double(std::abs(piece.thickness - stock.thickness));
+  return isUnsaid ? 1e9 : piece.thickness > 0 ? off : 0.0;
+}
+
+}  // namespace
+
+bool isOtherThickness(const WantedMake& wanted, const StockMake& stock) {
+  if (wanted.thickness <= 0 || stock.thickness <= 0) return false;
+  const double off = double(std::abs(wanted.thickness - stock.thickness));
+  return off > std::max(double(kAlike), kAlikePart * double(wanted.thickness));
+}
+
+bool isOtherWeight(const WantedMake& wanted, const StockMake& stock) {
+  return wanted.grammage && stock.grammage > 0 && !wanted.grammage->holds(stock.grammage);
+}
+
+SortedMakes sortedMakes(const std::vector<WantedMake>& pieces,
+                        const std::vector<StockMake>& stocks) {
+  SortedMakes sorted;
+  for (const WantedMake& piece : pieces) sorted.pieces.push_back(piece.material);
+  for (const StockMake& stock : stocks) sorted.stocks.push_back(stock.material);
+  // Stocks that serve the same pieces belong together.
+  std::vector<std::set<std::size_t>> serves(stocks.size());
+  std::vector<std::vector<std::size_t>> from;
+  for (std::size_t p = 0; p < pieces.size(); ++p) {
+    from.push_back(stocksFor(pieces[p], stocks));
+    for (const std::size_t s : from.back()) serves[s].insert(p);
+  }
+  std::map<std::string, std::set<std::set<std::size_t>>> groups;  // of each material
+  for (std::size_t s = 0; s < stocks.size(); ++s)
+    if (!serves[s].empty()) groups[stocks[s].material].insert(serves[s]);
+  std::map<std::pair<std::string, std::set<std::size_t>>, std::string> names;
+  std::set<std::string> taken;
+  for (std::size_t s = 0; s < stocks.size(); ++s) {
+    const bool isAlone = groups[stocks[s].material].size() < 2;
+    const bool isIdle = serves[s].empty() && !groups[stocks[s].material].empty();
+    if (isAlone && !isIdle) continue;
+    std::string& name = names[{stocks[s].material, serves[s]}];
+    for (int number = 1; name.empty(); ++number) {
+      const std::string next =
+          nameOf(stocks[s]) + (number > 1 ? " (" + std::to_string(number) + ")" : "");
+      if (taken.insert(next).second) name = next;
+    }
+    sorted.stocks[s] = name;
+  }
+  for (std::size_t p = 0; p < pieces.size(); ++p) {
+    if (from[p].empty()) continue;
+    const auto nearest =
+        std::min_element(from[p].begin(), from[p].end(), [&](std::size_t a, std::size_t b) {
+          return strangeness(pieces[p], stocks[a]) < strangeness(pieces[p], stocks[b]);
+        });
+    sorted.pieces[p] = sorted.stocks[*nearest];
+  }
+  return sorted;
+}
+
+}  // namespace drapery

@@ -1,0 +1,119 @@
+#include "store/shopping_list.h"
+
+#include <algorithm>
+#include <cmath>
+#include <tuple>
+
+#include "core/cutting/shortfall.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr std::size_t kMostSizes = 4;
+
+Micrometres micrometres(Length length) { return std::llround(length.mm() * 1000); }
+
+class Shopping {
+ public:
+  Shopping(const BooksLaidOut& found, const Stock& shelf, const MaterialShelf& catalogue,
+           const std::function<bool()>& isCancelled)
+      : found_(found),
+        problem_(found.work.problem),
+        shelf_(shelf),
+        catalogue_(catalogue),
+        isCancelled_(isCancelled) {}
+
+  ShoppingList list() {
+    std::vector<bool> canBuy;
+    for (const CutStock& stock : problem_.stocks) canBuy.push_back(this->canBuy(stock));
+    list_.more = toBuy(problem_, found_.layout, canBuy);
+    for (const Unplaced& each : found_.layout.unplaced)
+      if (!fitsWhatIsSold(each.piece)) put(each);
+    for (ToGet& each : list_.missing) findSizes(each);
+    return std::move(list_);
+  }
+
+ private:
+  [[nodiscard]] bool canBuy(const CutStock& stock) const {
+    const StockItem* item = shelf_.named(stock.id);
+    return item == nullptr || !item->isOffCut;
+  }
+
+  /// There is a stock that it fits, and that is not merely an off-cut.
+  [[nodiscard]] bool fitsWhatIsSold(std::size_t piece) const {
+    const auto lacks = shortfallOf(problem_, piece);
+    if (!lacks || lacks->isPatternAgainst || lacks->acrossGrain > 0 || lacks->alongGrain > 0)
+      return false;
+    return std::any_of(problem_.stocks.begin(), problem_.stocks.end(), [&](const CutStock& stock) {
+      return stock.material == problem_.pieces[piece].material && canBuy(stock);
+    });
+  }
+
+  void put(const Unplaced& unplaced) {
+    const CutWork::Piece& of = found_.work.pieces[unplaced.piece];
+    ToGet wanted;
+    const WantedMake wants = wantedMake(of.part->material, *of.part, *found_.plans[of.book]);
+    wanted.kind = wants.material;
+    wanted.named = of.part->named;
+    wanted.thickness = wants.thickness;
+    wanted.grammage = wants.grammage;
+    const auto make = [](const ToGet& each) {
+      const GrammageBand band = each.grammage.value_or(GrammageBand());
+      return std::tuple(each.kind, each.named, each.thickness, band.least, band.most);
+    };
+    auto same = std::find_if(list_.missing.begin(), list_.missing.end(),
+                             [&](const ToGet& each) { return make(each) == make(wanted); });
+    if (same == list_.missing.end())
+      same = list_.missing.insert(list_.missing.end(), std::move(wanted));
+    same->pieces.push_back(unplaced);
+  }
+
+  void findSizes(ToGet& wanted) {
+    const MaterialKind* kind = catalogue_.kind(wanted.kind);
+    if (kind == nullptr) return;
+    wanted.instead = kind->instead;
+    for (const Unplaced& each : wanted.pieces) {
+      const CutPiece& piece = problem_.pieces[each.piece];
+      if (kind->isByLength) wanted.length += std::max(piece.width, piece.height) * each.count;
+    }
+    std::vector<SoldSize> sizes;
+    for (const MaterialKind::Sheet& sheet : kind->sheets) {
+      SoldSize& size = sizes.emplace_back();
+      size.of.across = micrometres(sheet.width);
+      size.of.along = micrometres(sheet.height);
+      size.name = sheet.name;
+      size.units = sheet.units;
+    }
+    for (const MaterialKind::Roll& roll : kind->rolls) {
+      SoldSize& size = sizes.emplace_back();
+      size.of.form = StockForm::Roll;
+      size.of.across = micrometres(roll.width);
+      size.units = roll.units;
+    }
+    std::vector<CutPiece> pieces;
+    for (const Unplaced& each : wanted.pieces) {
+      pieces.push_back(problem_.pieces[each.piece]);
+      pieces.back().count = each.count;
+    }
+    wanted.sold = soldSizes(std::move(pieces), sizes, isCancelled_);
+    if (wanted.sold.size() > kMostSizes) wanted.sold.resize(kMostSizes);
+  }
+
+  const BooksLaidOut& found_;
+  const CutProblem& problem_;
+  const Stock& shelf_;
+  const MaterialShelf& catalogue_;
+  const std::function<bool()>& isCancelled_;
+  ShoppingList list_;
+};
+
+}  // namespace
+
+ShoppingList shoppingList(const BooksLaidOut& found, const Stock& shelf,
+                          const MaterialShelf& catalogue,
+                          const std::function<bool()>& isCancelled) {
+  return Shopping(found, shelf, catalogue, isCancelled).list();
+}
+
+}  // namespace drapery

@@ -1,0 +1,292 @@
+// What is to be bought, and that pieces are cut from what is as thick and as heavy as they want.
+#include "store/shopping_list.h"
+
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <cmath>
+#include <numeric>
+#include <set>
+
+#include "core/cutting/cut_rectangle.h"
+#include "core/plan/job_field.h"
+#include "store/stock_json.h"
+#include "tests/support/books.h"
+#include "tests/support/command.h"
+#include "tests/support/cutting.h"
+#include "words/cut_words.h"
+#include "words/issue_words.h"
+#include "words/shopping_words.h"
+
+namespace drapery {
+namespace {
+
+using ::testing::ElementsAre;
+using ::testing::HasSubstr;
+using ::testing::IsEmpty;
+
+/// The book laid out on a shelf.
+BooksLaidOut laid(const Job& job, const Stock& shelf, std::uint64_t steps = 30) {
+  BooksLaidOut found;
+  found.jobs.push_back(std::make_shared<const Job>(job));
+  found.plans.push_back(std::make_shared<const Plan>(test::planOf(job).plan));
+  found.work = cutWorkOf({{found.jobs[0].get(), found.plans[0].get()}}, shelf);
+  found.layout = test::laidOut(found.work.problem, steps);
+  return found;
+}
+
+ShoppingList shopped(const BooksLaidOut& found, const Stock& shelf) {
+  return shoppingList(found, shelf, *makeShelf());
+}
+
+Stock demoShelf() {
+  return std::get<Stock>(readStock(test::projectFile("demo/stock/shelf.json"), "shelf.json"));
+}
+
+const ToGet* of(const ShoppingList& list, const std::string& kind) {
+  for (const ToGet& each : list.missing)
+    if (each.kind == kind) return &each;
+  return nullptr;
+}
+
+std::size_t pieceNamed(const BooksLaidOut& found, const std::string& id) {
+  const auto& pieces = found.work.problem.pieces;
+  return static_cast<std::size_t>(
+      std::find_if(pieces.begin(), pieces.end(),
+                   [&](const CutPiece& piece) { return piece.id == id; }) -
+      pieces.begin());
+}
+
+/// The stocks that a piece may be cut from.
+std::vector<std::string> stocksOf(const BooksLaidOut& found, const std::string& id) {
+  std::vector<std::string> all;
+  const std::string material = found.work.problem.pieces[pieceNamed(found, id)].material;
+  for (const CutStock& stock : found.work.problem.stocks)
+    if (stock.material == material) all.push_back(stock.id);
+  return all;
+}
+
+// Any book and an empty shelf: every piece is on the list once, among others of its make, and what
+// is told of each size is room for all of them.
+RC_GTEST_PROP(AnyShopping, hasEveryPieceOnce, ()) {
+  const Job job = *test::anyJob(*rc::gen::elementOf(test::kMethods));
+  const BooksLaidOut found = laid(job, {});
+  RC_PRE(found.plans[0]->rules != nullptr);
+  const ShoppingList list = shopped(found, {});
+  RC_ASSERT(list.more.empty());
+  std::multiset<std::size_t> listed;
+  for (const ToGet& each : list.missing) {
+    double area = 0.0;
+    for (const Unplaced& unplaced : each.pieces) {
+      listed.insert(unplaced.piece);
+      const CutPiece& piece = found.work.problem.pieces[unplaced.piece];
+      const PlannedPart& part = *found.work.pieces[unplaced.piece].part;
+      area += double(piece.width) * double(piece.height) * unplaced.count;
+      RC_ASSERT(unplaced.count == piece.count);
+      RC_ASSERT(part.material == each.kind && part.named == each.named);
+      const WantedMake wanted = wantedMake(each.kind, part, *found.plans[0]);
+      RC_ASSERT(wanted.thickness == each.thickness);
+      RC_ASSERT(wanted.grammage == each.grammage);
+    }
+    double used = 1.0;
+    for (const SoldSize& size : each.sold) {
+      RC_ASSERT(size.used <= used + 1e-12);
+      used = size.used;
+      RC_ASSERT(used > 0.0);
+      const bool isRoll = size.of.form == StockForm::Roll;
+      RC_ASSERT((size.length > 0) == isRoll);
+      RC_ASSERT((size.sheets > 0) != isRoll);
+      const double room = isRoll ? double(size.of.across) * double(size.length)
+                                 : double(size.of.across) * double(size.of.along) * size.sheets;
+      RC_ASSERT(std::abs(area / room - used) < 1e-9);
+    }
+  }
+  RC_ASSERT(listed.size() == found.layout.unplaced.size());
+  RC_ASSERT(std::set(listed.begin(), listed.end()).size() == listed.size());
+}
+
+// Two boards of 140 x 216.5 and a stiffener of 23 x 216.5 beside each other: 303 wide.
+TEST(Shopping, tellsASizeAndHowMuchOfItIsUsed) {
+  Job job = test::plainJob();
+  setField(job, "given/board_thickness", test::entryOf("2.4"));
+  const BooksLaidOut found = laid(job, {});
+  const ShoppingList list = shopped(found, {});
+  const ToGet* board = of(list, "board");
+  ASSERT_NE(board, nullptr);
+  EXPECT_EQ(board->thickness, 2400);
+  EXPECT_THAT(board->instead, HasSubstr("Two thinner boards"));
+  ASSERT_FALSE(board->sold.empty());
+  EXPECT_EQ(soldWords(board->sold[0], {}), "1 of 500 × 700 mm, grain long");
+  EXPECT_EQ(askFor(*board, {}), ", 2.4 mm thick");
+  const ToGet* cloth = of(list, "cloth");
+  ASSERT_NE(cloth, nullptr);
+  EXPECT_THAT(soldWords(cloth->sold[0], {}), HasSubstr("of a roll 38 in wide"));
+  const ToGet* paper = of(list, "paper");
+  ASSERT_NE(paper, nullptr);
+  EXPECT_EQ(askFor(*paper, {}), ", 120 to 160 g/m²");  // endpapers
+  // Folded endpapers 287.5 x 210: two on an A3 with its grain along 420.
+  EXPECT_EQ(soldWords(paper->sold[0], {}), "1 of A3 (297 × 420 mm, grain long)");
+  EXPECT_NEAR(paper->sold[0].used, 2 * 287.5 * 210 / (297.0 * 420.0), 0.02);
+}
+
+// Of a stock that is bought again more of it; of what only off-cuts are left, or nothing is large
+// enough, a size that is sold.
+TEST(Shopping, asksForMoreOfWhatIsSoldAgain) {
+  Job job = test::plainJob();
+  job.copies = 40.0;
+  Stock shelf = demoShelf();
+  std::erase_if(shelf.items, [](const StockItem& item) { return item.lies.material != "board"; });
+  for (StockItem& item : shelf.items) item.lies.count = 1;
+  BooksLaidOut found = laid(job, shelf);
+  ShoppingList list = shopped(found, shelf);
+  ASSERT_EQ(list.more.size(), 1U);
+  EXPECT_EQ(found.work.problem.stocks[list.more[0].stock].id, "grey board 700 x 1000");
+  EXPECT_EQ(of(list, "board"), nullptr);
+  std::erase_if(shelf.items, [](const StockItem& item) { return !item.isOffCut; });
+  found = laid(job, shelf);
+  list = shopped(found, shelf);
+  EXPECT_TRUE(list.more.empty());
+  ASSERT_NE(of(list, "board"), nullptr);
+  int count = 0;
+  for (const Unplaced& each : of(list, "board")->pieces) count += each.count;
+  EXPECT_GT(count, 0);
+  EXPECT_LT(count, 120);  // some lie on the off-cut
+}
+
+// Cords and tapes by their length.
+TEST(Shopping, addsUpWhatIsSoldByLength) {
+  Job job = test::plainJob("concertina");
+  job.allowances["ties"] = {std::string("ties_through"), {}};
+  const BooksLaidOut found = laid(job, {});
+  const std::size_t tie = pieceNamed(found, "tie");
+  const ShoppingList list = shopped(found, {});
+  ASSERT_LT(tie, found.work.problem.pieces.size());
+  ASSERT_NE(of(list, "cord"), nullptr);
+  const CutPiece& piece = found.work.problem.pieces[tie];
+  EXPECT_EQ(of(list, "cord")->length, piece.count * std::max(piece.width, piece.height));
+}
+
+// The shelf has boards of 1.9, 2.4 and 3.2 mm; which a book takes follows from its board.
+TEST(Makes, boardsAreCutFromBoardsAsThick) {
+  Job job = test::plainJob();
+  const auto boardsFrom = [&](const char* thickness) {
+    setField(job, "given/board_thickness", test::entryOf(thickness));
+    return stocksOf(laid(job, demoShelf(), 1), "board");
+  };
+  EXPECT_THAT(boardsFrom("2.4"), ElementsAre("grey board 700 x 1000", "grey board, off-cut 1"));
+  EXPECT_THAT(boardsFrom("2.2"), ElementsAre("grey board 700 x 1000", "grey board, off-cut 1"));
+  EXPECT_THAT(boardsFrom("2"), ElementsAre("thin grey board 700 x 1000"));
+  EXPECT_THAT(boardsFrom("1/8 in"), ElementsAre("mill board 26 x 38 in"));
+  // None is as thick: any is taken, and it is said.
+  EXPECT_EQ(boardsFrom("1").size(), 4U);
+  const BooksLaidOut found = laid(job, demoShelf());
+  const auto others = found.otherMakes(demoShelf());
+  ASSERT_FALSE(others.empty());
+  EXPECT_TRUE(others[0].isThickness);
+  EXPECT_THAT(otherMakeWords(others[0], "Board", {}), HasSubstr("Board is reckoned 1 mm thick; "));
+}
+
+// A book with boards of two thicknesses is cut from both.
+TEST(Makes, aBookMayWantTwoThicknesses) {
+  Job job = test::plainJob("spring-back");
+  setField(job, "given/board_thickness", test::entryOf("3.2"));
+  setField(job, "given/split_thickness", test::entryOf("2"));
+  const BooksLaidOut found = laid(job, demoShelf());
+  EXPECT_THAT(stocksOf(found, "board"), ElementsAre("mill board 26 x 38 in"));
+  EXPECT_THAT(stocksOf(found, "split"), ElementsAre("thin grey board 700 x 1000"));
+}
+
+TEST(Makes, endpapersAreCutFromPaperAsHeavy) {
+  Stock shelf = demoShelf();
+  StockItem light = *shelf.named("endpaper 640 x 900");
+  light.lies.id = "book paper";
+  light.lies.cost = 0.2;
+  light.grammage = 80.0;
+  shelf.items.insert(shelf.items.begin(), light);
+  EXPECT_THAT(stocksOf(laid(test::plainJob(), shelf), "endpaper"),
+              ElementsAre("endpaper 640 x 900"));
+  std::erase_if(shelf.items,
+                [](const StockItem& item) { return item.lies.id == "endpaper 640 x 900"; });
+  const BooksLaidOut found = laid(test::plainJob(), shelf);
+  EXPECT_THAT(stocksOf(found, "endpaper"), ElementsAre("book paper"));
+  const auto others = found.otherMakes(shelf);
+  ASSERT_EQ(others.size(), 1U);
+  EXPECT_EQ(otherMakeWords(others[0], "Endpaper", {}),
+            "Endpaper is to weigh 120 to 160 g/m²; book paper weighs 80 g/m².");
+}
+
+// Any pieces and stocks: none is cut from what is of another thickness while there is some that is
+// not, all lie on their material, and where nothing contradicts all is called as before.
+RC_GTEST_PROP(AnyMakes, noneIsCutFromAnotherWhileThereIsTheRight, ()) {
+  const auto thickness = [] { return *rc::gen::element(0, 0, 1000, 1900, 2000, 2400, 3200); };
+  const auto material = [] { return *rc::gen::element<std::string>("board", "card"); };
+  std::vector<WantedMake> pieces;
+  std::vector<StockMake> stocks;
+  for (int i = *rc::gen::inRange(1, 6); i > 0; --i) pieces.push_back({material(), thickness(), {}});
+  for (int i = *rc::gen::inRange(1, 6); i > 0; --i)
+    stocks.push_back({material(), thickness(), 0.0, Units::Millimetres});
+  const SortedMakes sorted = sortedMakes(pieces, stocks);
+  bool isContradicted = false;
+  for (std::size_t p = 0; p < pieces.size(); ++p) {
+    bool hasRight = false, hasAny = false;
+    for (const StockMake& stock : stocks) {
+      if (stock.material != pieces[p].material) continue;
+      hasAny = true;
+      const bool isOther = isOtherThickness(pieces[p], stock);
+      hasRight = hasRight || !isOther;
+      isContradicted = isContradicted || isOther;
+    }
+    bool isServed = false;
+    for (std::size_t s = 0; s < stocks.size(); ++s) {
+      if (sorted.stocks[s] != sorted.pieces[p]) continue;
+      isServed = true;
+      RC_ASSERT(stocks[s].material == pieces[p].material);
+      if (hasRight) RC_ASSERT(!isOtherThickness(pieces[p], stocks[s]));
+    }
+    RC_ASSERT(isServed == hasAny);
+  }
+  if (isContradicted) return;
+  for (std::size_t p = 0; p < pieces.size(); ++p) RC_ASSERT(sorted.pieces[p] == pieces[p].material);
+}
+
+TEST(Kinds, thatShipAreSoundAndAHouseHasItsOwn) {
+  for (const MaterialKind& kind : makeShelf()->kinds()) EXPECT_FALSE(kind.practice.empty());
+  const test::TemporaryFolder folder;
+  folder.write("ours.toml",
+               "schema = \"drapery-materials/1\"\n[[kind]]\nid = \"board\"\n"
+               "sheets = [[\"24 in\", \"30 in\", \"ours\"]]\n");
+  const ShelfPtr ours = makeShelf(folder.path());
+  ASSERT_NE(ours->kind("board"), nullptr);
+  ASSERT_EQ(ours->kind("board")->sheets.size(), 1U);
+  EXPECT_EQ(ours->kind("board")->sheets[0].units, Units::Inches);
+  const ShoppingList list = shoppingList(laid(test::plainJob(), {}), {}, *ours);
+  EXPECT_EQ(soldWords(of(list, "board")->sold.at(0), {}), "1 of ours (24 × 30 in, grain long)");
+  for (const auto& [line, message] :
+       {std::pair{"sheets = [[\"24 in\"]]", "sheets: a list is not allowed"},
+        {"sheets = [[0, 3]]", "sheets: a list is not allowed"},
+        {"rolls = [\"wide\"]", "rolls"},
+        {"role = 3", "role"}}) {
+    const std::vector<TomlFile> files{
+        {"x.toml",
+         std::string("schema = \"drapery-materials/1\"\n[[kind]]\nid = \"x\"\n") + line + "\n"}};
+    const MaterialShelf wrong(files);
+    ASSERT_EQ(wrong.issues().size(), 1U) << line;
+    EXPECT_THAT(placedWords(wrong.issues().front(), {}), HasSubstr(message));
+    EXPECT_THAT(wrong.kinds(), IsEmpty());
+  }
+}
+
+TEST(GrainSide, isAlongTheLongerSideOrNot) {
+  CutStock stock = test::sheetOf(640, 900);
+  EXPECT_EQ(grainSideWords(stock), "grain long");
+  stock.grain = StockGrain::Across;
+  EXPECT_EQ(grainSideWords(stock), "grain short");
+  std::swap(stock.across, stock.along);
+  EXPECT_EQ(grainSideWords(stock), "grain long");
+  stock.across = stock.along;
+  EXPECT_EQ(grainSideWords(stock), "");
+}
+
+}  // namespace
+}  // namespace drapery
