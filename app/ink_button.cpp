@@ -34,7 +34,10 @@ void InkButton::paintEvent(QPaintEvent*) {
   painter.setFont(textFont(kText));
   painter.setPen(isChecked() ? palette_.ink : isEnabled() ? palette_.accent : palette_.secondInk);
   const QRect room = rect().adjusted(1, 0, -1, 0);
-  paintWords(painter, room, Qt::AlignLeft | Qt::AlignVCenter, text());
+  const bool isWhole = wordsWidth(textFont(kText), text()) <= room.width();
+  paintWords(
+      painter, room, Qt::AlignLeft | Qt::AlignVCenter,
+      isWhole ? text() : painter.fontMetrics().elidedText(text(), Qt::ElideRight, room.width()));
   if (isChecked() || (isEnabled() && (hasFocus() || underMouse()))) {
     const int width = wordsWidth(textFont(kText), text());
     painter.drawLine(room.left(), room.bottom() - 1, room.left() + width, room.bottom() - 1);

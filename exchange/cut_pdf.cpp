@@ -169,6 +169,9 @@ class CutPainter {
                  : Words::tr("%1 more of %2").arg(each.sheets).arg(text(of.id)));
     }
     for (const ToGet& each : found_.shopping.missing) missing(each);
+    if (!found_.shopping.missing.empty())
+      column_.write(kEdge + kTicked, {kSmall, false, lightPalette().secondInk},
+                    Words::tr("The grain is long where it is not said."));
     for (const Unplaced& each : layout_.unplaced)
       ticked(Words::tr("for %1, %2: %3")
                  .arg(pieces(each.piece, each.count), pieceSize(each.piece),

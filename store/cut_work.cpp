@@ -164,7 +164,9 @@ WantedMake wantedMake(const std::string& material, const PlannedPart& part, cons
 }
 
 StockMake makeOf(const StockItem& item) {
-  return {item.lies.material, item.thickness, item.grammage, item.units};
+  const double often = item.lies.count ? *item.lies.count : HUGE_VAL;
+  return {item.lies.material, item.thickness, item.grammage, item.units,
+          often > 0 ? often * double(item.lies.across) * double(item.lies.along) : 0.0};
 }
 
 double CutWork::costOf(const CutLayout& layout, const std::string& material) const {

@@ -53,7 +53,8 @@ struct BooksLaidOut {
   std::vector<std::shared_ptr<const Plan>> plans;  // beside the jobs; the first is the open book's
   CutWork work;
   CutLayout layout;
-  ShoppingList shopping;  // for what finds no room, once it was asked for
+  ShoppingList shopping;    // for what finds no room, once it was asked for
+  bool isSupposed = false;  // on what is to be bought, since nothing lies there
 
   /// Of the problem's pieces.
   [[nodiscard]] std::vector<const PlannedPart*> parts() const;

@@ -4,13 +4,16 @@
 #include <cmath>
 #include <tuple>
 
+#include "core/cutting/lay_out.h"
 #include "core/cutting/shortfall.h"
+#include "store/cut_books.h"
 
 namespace drapery {
 
 namespace {
 
 constexpr std::size_t kMostSizes = 4;
+constexpr std::uint64_t kSupposedTries = 60;
 
 Micrometres micrometres(Length length) { return std::llround(length.mm() * 1000); }
 
@@ -109,6 +112,29 @@ class Shopping {
 };
 
 }  // namespace
+
+BooksLaidOut laidOnShopping(const BooksLaidOut& found, const std::function<bool()>& isCancelled) {
+  Stock bought;
+  for (const ToGet& each : found.shopping.missing) {
+    if (each.sold.empty()) continue;
+    StockItem item = stockBought(each, each.sold.front());
+    const std::string stem = item.lies.id;
+    for (int number = 2; bought.named(item.lies.id) != nullptr; ++number)
+      item.lies.id = stem + " " + std::to_string(number);
+    bought.items.push_back(std::move(item));
+  }
+  BooksLaidOut supposed;
+  supposed.jobs = found.jobs;
+  supposed.plans = found.plans;
+  supposed.shopping = found.shopping;
+  supposed.isSupposed = true;
+  supposed.work = cutWorkOf(supposed, bought);
+  LayOutLimits limits;
+  limits.steps = kSupposedTries;
+  limits.isCancelled = isCancelled;
+  supposed.layout = layOut(supposed.work.problem, limits);
+  return supposed;
+}
 
 ShoppingList shoppingList(const BooksLaidOut& found, const Stock& shelf,
                           const MaterialShelf& catalogue,

@@ -15,4 +15,8 @@ ShoppingList shoppingList(const BooksLaidOut& found, const Stock& shelf,
                           const MaterialShelf& catalogue,
                           const std::function<bool()>& isCancelled = {});
 
+/// All books laid out on the first size of each thing on their list, as if it had been bought.
+BooksLaidOut laidOnShopping(const BooksLaidOut& found,
+                            const std::function<bool()>& isCancelled = {});
+
 }  // namespace drapery

@@ -33,11 +33,8 @@ std::string soldWords(const SoldSize& size, const Notation& notation, const Tran
     return said(translate, QT_TRANSLATE_NOOP("Cut", "{} of a roll {} wide"),
                 cutLengthWords(size.length, notation), cutLengthWords(size.of.across, own));
   std::string sheet = cutSizeWords(size.of.across, size.of.along, own);
-  const std::string grain = grainSideWords(size.of, translate);
-  if (!size.name.empty())
-    sheet = size.name + " (" + sheet + (grain.empty() ? "" : ", " + grain) + ")";
-  else if (!grain.empty())
-    sheet += ", " + grain;
+  if (size.of.across > size.of.along) sheet += ", " + grainSideWords(size.of, translate);
+  if (!size.name.empty()) sheet = size.name + " (" + sheet + ")";
   return said(translate, QT_TRANSLATE_NOOP("Cut", "{} of {}"), size.sheets, sheet);
 }
 

@@ -35,7 +35,7 @@ CutDesk::~CutDesk() {
 
 void CutDesk::setWatched(bool isWatched) {
   isWatched_ = isWatched;
-  if (isWatched && isEmpty_) renew();  // what is to be bought
+  if (isWatched && room_.stock().items.empty()) renew();  // what is to be bought
   if (isWatched && isShort_ && (isSearching_ || !found_->layout.isSettled)) search();
 }
 
@@ -82,7 +82,7 @@ void CutDesk::renew() {
   const bool wasReady = isReady_;
   isReady_ = book_.missing().empty() && (!isEmpty || isWatched_);
   const auto& last = next_ ? next_ : found_;
-  if (found->work.problem == last->work.problem && wasReady == isReady_) {
+  if (found->work.problem == last->work.problem && wasReady == isReady_ && !last->isSupposed) {
     // The same pieces by other words, perhaps: the lay-out is theirs, or what is awaited is.
     if (next_) {
       next_ = std::move(found);
@@ -124,12 +124,15 @@ void CutDesk::search() {
           this, [this, generation, told = std::move(told)] { take(generation, told); },
           Qt::QueuedConnection);
     };
-    limits.onBetter = [&](const CutLayout& layout) { tell({layout, {}, false}); };
+    if (!shelf.items.empty())
+      limits.onBetter = [&](const CutLayout& layout) { tell({layout, {}, false}); };
     of.layout = layOut(of.work.problem, limits);
-    ShoppingList shopping;
     if (!of.layout.unplaced.empty())
-      shopping = shoppingList(of, shelf, *catalogue, limits.isCancelled);
-    tell({of.layout, std::move(shopping), true});
+      of.shopping = shoppingList(of, shelf, *catalogue, limits.isCancelled);
+    Told last{of.layout, of.shopping, true};
+    if (shelf.items.empty())
+      last.supposed = std::make_shared<Found>(laidOnShopping(of, limits.isCancelled));
+    tell(std::move(last));
   });
   emit changed();
 }
@@ -148,6 +151,13 @@ bool CutDesk::isBetter(const CutLayout& layout) const {
 void CutDesk::take(int generation, Told told) {
   if (generation != generation_) return;
   // A search that goes on where one ended begins anew: what was found by then is not left for less.
+  if (told.supposed) {
+    found_ = std::move(told.supposed);
+    next_.reset();
+    isSearching_ = false;
+    emit changed();
+    return;
+  }
   const bool isTaken = next_ || found_->layout.sheets.empty() || isBetter(told.layout);
   if (next_) found_ = std::move(next_);
   next_.reset();

@@ -50,6 +50,7 @@ class CutDesk : public QObject {
     CutLayout layout;
     ShoppingList shopping;
     bool isLast = false;
+    std::shared_ptr<Found> supposed = {};  // in place of all that
   };
   void take(int generation, Told told);
   void gather(Found& found);

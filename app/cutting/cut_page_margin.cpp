@@ -54,7 +54,10 @@ void CutPage::writeOverview() {
   }
   if (workspace_.stock().stock().items.empty()) {
     margin_->heading(tr("Nothing lies there yet"));
-    margin_->text(tr("Say what sheets and rolls lie on your shelf."));
+    margin_->text(layOut().sheets.empty()
+                      ? tr("Say what sheets and rolls lie on your shelf.")
+                      : tr("So the book would lie on sheets as they are sold. Say what sheets and "
+                           "rolls lie on your shelf."));
     margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
     return writeShopping();
   }
@@ -242,7 +245,7 @@ void CutPage::writeSheet() {
   margin_->space();
   if (book_.plan().has(Severity::Stop))
     margin_->finding(Severity::Stop, tr("The book has a stop: it must not be cut yet."));
-  else if (book_.job().cutting.mockUp.empty())
+  else if (book_.job().cutting.mockUp.empty() && item != nullptr)
     margin_->command(
         "cut.done",
         of.repeat > 1 ? tr("these %1 sheets are cut").arg(of.repeat) : tr("this sheet is cut"),
@@ -291,6 +294,7 @@ void CutPage::writePiece() {
   margin_->heading(piecesTitle(desk_.found(), at.piece, 1));
   margin_->figure(cutSize(piece.width, piece.height, notation));
   margin_->small(grainWords(piece));
+  if (desk_.found().isSupposed) return;
   if (pinOf(of, at))
     margin_->command(
         "cut.let-go", tr("let it go"), [this] { letGo(); }, tr("P"));

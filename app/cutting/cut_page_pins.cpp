@@ -59,6 +59,7 @@ std::optional<std::size_t> CutPage::pinOf(const CutSheet& sheet, const CutPlacem
 /// and leaves all as it is.
 void CutPage::tryPin(JobPin pin, std::size_t instead) {
   told_.clear();
+  if (desk_.found().isSupposed) return;  // on nothing that is there
   JobCutting cutting = book_.job().cutting;
   if (instead < cutting.pins.size())
     cutting.pins.erase(cutting.pins.begin() + static_cast<std::ptrdiff_t>(instead));

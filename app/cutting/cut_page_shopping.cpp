@@ -45,6 +45,9 @@ void CutPage::writeShopping() {
   if (found.shopping.isEmpty()) return;
   margin_->space();
   margin_->heading(tr("To buy"));
+  if (!found.shopping.missing.empty())
+    margin_->small(tr(
+        "The grain is long where it is not said. Press what was bought: it is put on the shelf."));
   for (const ToBuy& each : found.shopping.more) {
     const CutStock& of = problem().stocks[each.stock];
     margin_->text(tr("%1 more of %2")
@@ -61,43 +64,25 @@ void CutPage::writeShopping() {
     margin_->small(tr("for %1").arg(pieces.join(", ")));
     for (std::size_t k = 0; k < each.sold.size(); ++k) {
       const SoldSize& size = each.sold[k];
-      margin_
-          ->command(QString("cut.bought.%1.%2").arg(i).arg(k),
-                    tr("%1, %2 % used")
-                        .arg(QString::fromStdString(soldWords(size, notation, translated)))
-                        .arg(std::lround(100 * size.used)),
-                    [this, each, size] { putOnShelf(each, size); })
-          ->setToolTip(tr("It was bought: put it on the shelf."));
+      margin_->command(QString("cut.bought.%1.%2").arg(i).arg(k),
+                       tr("%1, %2 % used")
+                           .arg(QString::fromStdString(soldWords(size, notation, translated)))
+                           .arg(std::lround(100 * size.used)),
+                       [this, each, size] { putOnShelf(each, size); });
     }
     if (!each.instead.empty())
       margin_->small(tr("Where there is none: %1").arg(QString::fromStdString(each.instead)));
   }
 }
 
-/// As many as hold the pieces; of a roll to the next ten centimetres.
 void CutPage::putOnShelf(const ToGet& wanted, const SoldSize& size) {
-  constexpr Micrometres kStep = 100'000;
-  Notation own = windowNotation(book_.plan());
-  own.units = size.units;
-  StockItem item;
-  item.lies = size.of;
-  item.lies.material = wanted.named.empty() ? wanted.kind : wanted.named;
-  item.lies.cost = 1.0;
-  item.units = size.units;
-  item.thickness = wanted.thickness;
-  const bool isRoll = size.of.form == StockForm::Roll;
-  item.lies.count = isRoll ? 1 : size.sheets;
-  if (isRoll) item.lies.along = (size.length + kStep - 1) / kStep * kStep;
-  const QString stem = nameOf(wanted) + " " +
-                       (isRoll ? tr("roll, %1").arg(cutLength(size.of.across, own))
-                               : cutSize(size.of.across, size.of.along, own));
-  QString name = stem;
-  for (int number = 2; workspace_.stock().stock().named(name.toStdString()) != nullptr; ++number)
-    name = stem + " " + QString::number(number);
-  item.lies.id = name.toStdString();
+  StockItem item = stockBought(wanted, size);
+  const std::string stem = item.lies.id;
+  for (int number = 2; workspace_.stock().stock().named(item.lies.id) != nullptr; ++number)
+    item.lies.id = stem + " " + std::to_string(number);
   const auto sound = [](Stock shelf) -> std::variant<Stock, Issue> { return shelf; };
   const Issues issues = workspace_.stock().keep(
-      *book_.undoStack(), name,
+      *book_.undoStack(), QString::fromStdString(item.lies.id),
       [item, sound](Stock shelf) {
         shelf.items.push_back(item);
         return sound(std::move(shelf));

@@ -203,16 +203,16 @@ WhyNot whyNotCut(const StockItem& item) {
 
 const std::vector<StockField>& stockFields() {
   static const std::vector<StockField> kFields{
-      {"name", Words::tr("What lies there"), 10, {}, nameTold, readName},
+      {"name", Words::tr("What lies there"), 8, {}, nameTold, readName},
       {"size", Words::tr("across × along"), 9, {}, sizeTold, readSize},
-      {"count", Words::tr("count"), 4, Words::tr("no end"), countTold, readCount},
+      {"count", Words::tr("count"), 3.5, Words::tr("no end"), countTold, readCount},
       {"cost", Words::tr("costs"), 3, {}, costTold, readCost},
-      {"thick", Words::tr("thick"), 4, {}, thicknessTold, readThickness},
-      {"grammage", Words::tr("g/m²"), 3, {}, grammageTold, readGrammage},
-      {"trim", Words::tr("trimmed"), 4, Words::tr("none"), trimTold, readTrim},
-      {"kerf", Words::tr("kerf"), 3, Words::tr("none"), kerfTold, readKerf},
+      {"thick", Words::tr("thick"), 4.5, {}, thicknessTold, readThickness},
+      {"grammage", Words::tr("g/m²"), 2.6, {}, grammageTold, readGrammage},
+      {"trim", Words::tr("trimmed"), 3.8, Words::tr("none"), trimTold, readTrim},
+      {"kerf", Words::tr("kerf"), 2.8, Words::tr("none"), kerfTold, readKerf},
       {"place", Words::tr("place"), 5, {}, placeTold, readPlace},
-      {"note", Words::tr("note"), 4, {}, noteTold, readNote}};
+      {"note", Words::tr("note"), 3, {}, noteTold, readNote}};
   return kFields;
 }
 

@@ -14,10 +14,10 @@ namespace drapery {
 using WhyNot = std::optional<QString>;
 
 struct StockField {
-  const char* id;   // of the entry's name: "count"
-  QString title;    // over its column
-  int wideEm = 4;   // at least
-  QString nothing;  // what stands there while it says nothing
+  const char* id;     // of the entry's name: "count"
+  QString title;      // over its column
+  double wideEm = 4;  // at least
+  QString nothing;    // what stands there while it says nothing
   QString (*told)(const StockItem& item);
   WhyNot (*read)(const QString& text, StockItem& item);
 };

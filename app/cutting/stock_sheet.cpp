@@ -28,7 +28,7 @@ namespace drapery {
 namespace {
 
 constexpr double kFont = 13.5;
-constexpr double kWidestChoice = 8.0;  // em
+constexpr double kWidestChoice = 6.2;  // em
 constexpr const char* kKept = "kept";  // what an entry says while nothing is typed
 // Columns: a picture, the name, three choices, then what else is typed, and the way off the shelf.
 constexpr int kPicture = 0, kName = 1, kFor = 2, kForm = 3, kGrain = 4, kSecondField = 5;
@@ -88,8 +88,8 @@ void StockSheet::renew() {
   sheet_ = new QWidget;
   sheet_->setAutoFillBackground(false);
   grid_ = new QGridLayout(sheet_);
-  grid_->setContentsMargins(16, 12, 12, 12);
-  grid_->setHorizontalSpacing(7);
+  grid_->setContentsMargins(16, 12, 8, 12);
+  grid_->setHorizontalSpacing(5);
   grid_->setVerticalSpacing(2);
   addHeadings();
   for (const StockItem& item : workspace_.stock().stock().items) addRow(item);
@@ -143,7 +143,7 @@ void StockSheet::addHeadings() {
 }
 
 QLineEdit* StockSheet::addEntry(int row, int column, const QString& name, const QString& words,
-                                const QString& text, int widthEm) {
+                                const QString& text, double widthEm) {
   auto* entry = new QLineEdit(text, sheet_);
   entry->setObjectName(name);
   entry->setAccessibleName(words);

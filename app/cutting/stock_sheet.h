@@ -42,7 +42,7 @@ class StockSheet : public QScrollArea {
   static QString nameIn(int row, const char* what);
   void addFoot();
   QLineEdit* addEntry(int row, int column, const QString& name, const QString& words,
-                      const QString& text, int widthEm);
+                      const QString& text, double widthEm);
   void onKept(QLineEdit* entry, const std::function<void(const QString&)>& keep);
   QComboBox* addChoice(int row, int column, const QString& name, const QString& words,
                        const QStringList& options, int chosen);

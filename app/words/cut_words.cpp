@@ -103,7 +103,8 @@ QString pinFaultWords(PinFault fault) {
     case PinFault::TooMany:
       return Words::tr("There are no more of it to be put anywhere.");
     case PinFault::Elsewhere:
-      return Words::tr("No sheet of that stock is left, or it is another material.");
+      return Words::tr(
+          "No sheet of that stock is left, or it is another material or another thickness.");
     case PinFault::Grain:
       return Words::tr("Lying so, its grain would run the wrong way.");
     case PinFault::Pattern:

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "core/cutting/sold_size.h"
+#include "core/cutting/stock.h"
 #include "core/cutting/to_buy.h"
 #include "core/quantity/grammage_band.h"
 
@@ -28,5 +29,9 @@ struct ShoppingList {
   std::vector<ToGet> missing;  // of which nothing that can be bought lies there
   [[nodiscard]] bool isEmpty() const { return more.empty() && missing.empty(); }
 };
+
+/// As it lies on the shelf once it was bought: as many as hold the pieces, of a roll to the next
+/// ten centimetres. Its name may be there already.
+StockItem stockBought(const ToGet& wanted, const SoldSize& size);
 
 }  // namespace drapery

@@ -39,11 +39,14 @@ std::string nameOf(const StockMake& make) {
   return name;
 }
 
-/// How well a piece is served: by what is said to be right, the nearer the better.
-double strangeness(const WantedMake& piece, const StockMake& stock) {
-  const bool isUnsaid = piece.thickness > 0 && stock.thickness == 0;
-  const double off = double(std::abs(piece.thickness - stock.thickness));
-  return isUnsaid ? 1e9 : piece.thickness > 0 ? off : 0.0;
+/// Least is best: as thick as it is to be, where that is said of both or of neither; then what
+/// there is most of.
+std::pair<double, double> strangeness(const WantedMake& piece, const StockMake& stock) {
+  constexpr double kUnsaid = 1e9;
+  const bool isSaid = piece.thickness > 0 && stock.thickness > 0;
+  const bool isOneSided = (piece.thickness > 0) != (stock.thickness > 0);
+  const double off = isSaid ? double(std::abs(piece.thickness - stock.thickness)) : 0.0;
+  return {isOneSided ? kUnsaid : off, -stock.room};
 }
 
 }  // namespace

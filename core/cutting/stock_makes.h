@@ -25,6 +25,7 @@ struct StockMake {
   Micrometres thickness = 0;
   double grammage = 0.0;             // g/m2
   Units units = Units::Millimetres;  // in which it is told
+  double room = 0.0;                 // how much of it lies there: any measure, the same for all
 };
 
 /// Thicker or thinner than is wanted by more than a tenth of a millimetre and a tenth of it.

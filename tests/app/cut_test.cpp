@@ -308,14 +308,30 @@ TEST_F(Cutting, tellsWhatToBuyAndPutsItOnTheShelf) {
   EXPECT_THAT(margin(), HasSubstr("To buy"));
   EXPECT_THAT(margin(), HasSubstr("2.4 mm thick"));
   EXPECT_THAT(margin(), HasSubstr("for 2 × Board"));
+  // It lies on sheets as they are sold; nothing can be put anywhere or cut there.
+  click("docket.measure");
+  keep("text_width", "180");
+  showCut();
+  EXPECT_TRUE(workspace_->cutting().found().isSupposed);
+  EXPECT_EQ(problem().pieces[0].width, std::llround(1000 * value("board.cut_width")));
+  EXPECT_TRUE(layout().unplaced.empty());
+  look("board");
+  EXPECT_FALSE(isShown("cut.done"));
+  EXPECT_FALSE(isShown("cut.sheet-spoilt"));
+  clickPiece(0);
+  press(Qt::Key_P);
+  EXPECT_TRUE(saved().cutting.pins.empty());
+  press(Qt::Key_Escape);
+  press(Qt::Key_Escape);
   const QString first = find<QAbstractButton>("cut.bought.0.0")->text();
-  EXPECT_THAT(first.toStdString(), HasSubstr("1 of 500 × 700 mm, grain long"));
+  EXPECT_THAT(first.toStdString(), HasSubstr("1 of 500 × 700 mm, "));
   clickCut("cut.bought.0.0");
   ASSERT_EQ(stockNow().items.size(), 1U);
   const StockItem board = stockNow().items[0];
   EXPECT_EQ(board.lies.id, "board 500 × 700 mm");
   EXPECT_EQ(board.lies.count, 1);
   EXPECT_EQ(board.thickness, 2400);
+  EXPECT_FALSE(workspace_->cutting().found().isSupposed);
   EXPECT_EQ(layout().sheets.size(), 1U);
   EXPECT_THAT(margin(), HasSubstr("Nothing lies there to cut these from: Covering"));
   while (!workspace_->cutting().found().shopping.missing.empty()) {

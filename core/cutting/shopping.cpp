@@ -1,0 +1,40 @@
+#include "core/cutting/shopping.h"
+
+#include "core/quantity/format_length.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr Micrometres kRollStep = 100'000;
+
+/// "board 500 × 700 mm", "paper, A3", "cloth, 38 in wide"
+std::string nameOf(const ToGet& wanted, const SoldSize& size) {
+  Notation notation;
+  notation.units = size.units;
+  const auto length = [](Micrometres of) { return Length::fromMm(double(of) / 1000); };
+  const std::string title = wanted.named.empty() ? wanted.kind : wanted.named;
+  if (size.of.form == StockForm::Roll)
+    return title + ", " + formatLength(length(size.of.across), notation) + " wide";
+  if (!size.name.empty()) return title + ", " + size.name;
+  return title + " " + formatBare(length(size.of.across), notation) + " × " +
+         formatLength(length(size.of.along), notation);
+}
+
+}  // namespace
+
+StockItem stockBought(const ToGet& wanted, const SoldSize& size) {
+  StockItem item;
+  item.lies = size.of;
+  item.lies.id = nameOf(wanted, size);
+  item.lies.material = wanted.named.empty() ? wanted.kind : wanted.named;
+  item.lies.cost = 1.0;
+  item.units = size.units;
+  item.thickness = wanted.thickness;
+  const bool isRoll = size.of.form == StockForm::Roll;
+  item.lies.count = isRoll ? 1 : size.sheets;
+  if (isRoll) item.lies.along = (size.length + kRollStep - 1) / kRollStep * kRollStep;
+  return item;
+}
+
+}  // namespace drapery
