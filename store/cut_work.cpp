@@ -163,6 +163,10 @@ WantedMake wantedMake(const std::string& material, const PlannedPart& part, cons
   return {material, std::llround(thickness * 1000), part.rule->grammage};
 }
 
+bool isPaperApart(const PlannedPart& part) {
+  return part.rule->isApart && part.material == "paper";
+}
+
 StockMake makeOf(const StockItem& item) {
   const double often = item.lies.count ? *item.lies.count : HUGE_VAL;
   return {item.lies.material, item.thickness, item.grammage, item.units,
@@ -219,8 +223,11 @@ std::vector<OtherMake> BooksLaidOut::otherMakes(const Stock& shelf) const {
       const CutWork::Piece& of = work.pieces[at.piece];
       const WantedMake wanted = wantedMake(item->lies.material, *of.part, *plans[of.book]);
       const StockMake make = makeOf(*item);
-      if (isOtherThickness(wanted, make)) all.push_back({at.piece, item, wanted, true});
-      if (isOtherWeight(wanted, make)) all.push_back({at.piece, item, wanted, false});
+      using What = OtherMake::What;
+      if (isOtherThickness(wanted, make)) all.push_back({at.piece, item, wanted, What::Thickness});
+      if (isOtherWeight(wanted, make)) all.push_back({at.piece, item, wanted, What::Weight});
+      if (isPaperApart(*of.part) && item->lies.material == of.part->material)
+        all.push_back({at.piece, item, wanted, What::Plain});
     }
   return all;
 }

@@ -20,6 +20,8 @@ StockPattern patternOf(const Stock& shelf, const std::string& material);
 
 /// How thick and how heavy a piece is to be, and what there is.
 WantedMake wantedMake(const std::string& material, const PlannedPart& part, const Plan& plan);
+/// Sides, coverings, jackets of paper: seldom of the one that endpapers are.
+bool isPaperApart(const PlannedPart& part);
 StockMake makeOf(const StockItem& item);
 
 struct BookToCut {

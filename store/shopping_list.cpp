@@ -59,11 +59,12 @@ class Shopping {
     const WantedMake wants = wantedMake(of.part->material, *of.part, *found_.plans[of.book]);
     wanted.kind = wants.material;
     wanted.named = of.part->named;
+    if (isPaperApart(*of.part) && wanted.named.empty()) wanted.apart = of.part->rule->id;
     wanted.thickness = wants.thickness;
     wanted.grammage = wants.grammage;
     const auto make = [](const ToGet& each) {
       const GrammageBand band = each.grammage.value_or(GrammageBand());
-      return std::tuple(each.kind, each.named, each.thickness, band.least, band.most);
+      return std::tuple(each.kind, each.named, each.apart, each.thickness, band.least, band.most);
     };
     auto same = std::find_if(list_.missing.begin(), list_.missing.end(),
                              [&](const ToGet& each) { return make(each) == make(wanted); });

@@ -41,7 +41,13 @@ std::string soldWords(const SoldSize& size, const Notation& notation, const Tran
 std::string otherMakeWords(const OtherMake& other, const std::string& title,
                            const Notation& notation, const Translate& translate) {
   const std::string stock = shownText(other.on->lies.id);
-  if (other.isThickness)
+  if (other.what == OtherMake::What::Plain)
+    return said(translate,
+                QT_TRANSLATE_NOOP("Cut",
+                                  "{} is cut from {}, like plain papers. If it is of another, put "
+                                  "that one on the shelf for it alone."),
+                title, stock);
+  if (other.what == OtherMake::What::Thickness)
     return said(translate, QT_TRANSLATE_NOOP("Cut", "{} is reckoned {} thick; {} is {}."), title,
                 cutLengthWords(other.wanted.thickness, notation), stock,
                 cutLengthWords(other.on->thickness, notation));

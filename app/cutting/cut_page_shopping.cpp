@@ -99,9 +99,10 @@ void CutPage::writeOtherMakes() {
   const CutDesk::Found& found = desk_.found();
   if (found.jobs.empty()) return;
   for (const OtherMake& each : found.otherMakes(workspace_.stock().stock()))
-    margin_->finding(Severity::Mind, QString::fromStdString(otherMakeWords(
-                                         each, pieceTitle(found, each.piece).toStdString(),
-                                         windowNotation(book_.plan()), translated)));
+    margin_->finding(
+        each.what == OtherMake::What::Plain ? Severity::Note : Severity::Mind,
+        QString::fromStdString(otherMakeWords(each, pieceTitle(found, each.piece).toStdString(),
+                                              windowNotation(book_.plan()), translated)));
 }
 
 /// An off-cut that lies idle beside whole sheets, though a piece would find room on it.

@@ -13,7 +13,8 @@ std::string nameOf(const ToGet& wanted, const SoldSize& size) {
   Notation notation;
   notation.units = size.units;
   const auto length = [](Micrometres of) { return Length::fromMm(double(of) / 1000); };
-  const std::string title = wanted.named.empty() ? wanted.kind : wanted.named;
+  std::string title = wanted.named.empty() ? wanted.kind : wanted.named;
+  if (!wanted.apart.empty()) title += " for " + wanted.apart;
   if (size.of.form == StockForm::Roll)
     return title + ", " + formatLength(length(size.of.across), notation) + " wide";
   if (!size.name.empty()) return title + ", " + size.name;
@@ -27,7 +28,9 @@ StockItem stockBought(const ToGet& wanted, const SoldSize& size) {
   StockItem item;
   item.lies = size.of;
   item.lies.id = nameOf(wanted, size);
-  item.lies.material = wanted.named.empty() ? wanted.kind : wanted.named;
+  item.lies.material = !wanted.apart.empty()   ? wanted.apart
+                       : !wanted.named.empty() ? wanted.named
+                                               : wanted.kind;
   item.lies.cost = 1.0;
   item.units = size.units;
   item.thickness = wanted.thickness;

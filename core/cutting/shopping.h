@@ -16,6 +16,7 @@ namespace drapery {
 struct ToGet {
   std::string kind;           // "board"
   std::string named;          // the material that was named for them; may be empty
+  std::string apart;          // the piece that has it alone; empty: it is for all of its make
   Micrometres thickness = 0;  // that the plan reckons with; 0: none
   std::optional<GrammageBand> grammage;
   std::vector<Unplaced> pieces;

@@ -32,12 +32,12 @@ struct StockMake {
 bool isOtherThickness(const WantedMake& wanted, const StockMake& stock);
 bool isOtherWeight(const WantedMake& wanted, const StockMake& stock);
 
-/// A piece of the problem on stock of another make.
+/// A piece of the problem on stock of another make, or perhaps of another.
 struct OtherMake {
   std::size_t piece = 0;
   const StockItem* on = nullptr;  // of the shelf
   WantedMake wanted;
-  bool isThickness = false;  // else it is the weight
+  enum class What { Thickness, Weight, Plain } what = What::Thickness;  // Plain: it is seldom that
 };
 
 struct SortedMakes {

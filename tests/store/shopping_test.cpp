@@ -200,7 +200,7 @@ TEST(Makes, boardsAreCutFromBoardsAsThick) {
   const BooksLaidOut found = laid(job, demoShelf());
   const auto others = found.otherMakes(demoShelf());
   ASSERT_FALSE(others.empty());
-  EXPECT_TRUE(others[0].isThickness);
+  EXPECT_EQ(others[0].what, OtherMake::What::Thickness);
   EXPECT_THAT(otherMakeWords(others[0], "Board", {}), HasSubstr("Board is reckoned 1 mm thick; "));
 }
 

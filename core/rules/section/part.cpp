@@ -29,6 +29,7 @@ class PartReading {
     rule_.id = in_.name();
     rule_.title = in_.words("title", Needed::Yes);
     rule_.note = in_.words("note", Needed::No);
+    rule_.isApart = in_.flag("apart");
     readGrammage();
     rule_.materials = readWordsWhere(in_, "material");
     rule_.materialOf = in_.text("material_of", Needed::No);

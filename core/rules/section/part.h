@@ -62,7 +62,8 @@ struct PartRule {
   std::vector<PlaceRule> places;     // in the flat drawing
   std::vector<DrawnLabel> labels;    // words on it, wherever it is drawn by itself or lying flat
   std::optional<GrammageBand> grammage;
-  RuleFormula top;  // where it has a top, to be marked; empty: nowhere
+  bool isApart = false;  // it is seen: seldom of the stuff that others are cut from
+  RuleFormula top;       // where it has a top, to be marked; empty: nowhere
   LocalText note;
   SourcePosition at;
   std::size_t firstNode = 0;  // width, height, cut_width, cut_height
