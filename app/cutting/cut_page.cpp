@@ -289,15 +289,19 @@ void CutPage::place() {
   placeCards();
 }
 
-/// At the largest scale at which all can be seen at once, as far as they can still be read; else
-/// they are smaller only if one turn then does.
+/// At the largest scale at which all can be seen at once, as far as they can still be read; else at
+/// the largest at which one turn does.
 void CutPage::placeCards() {
   double scale = kLargest;
   const auto shrink = [&](double least, int most) {
     while (scale > least && rowsAt(scale).height > most) scale *= 0.94;
   };
   shrink(kRoomy, table_->height());
-  if (rowsAt(kLeast).height <= 2 * table_->height()) shrink(kLeast, 2 * table_->height());
+  if (rowsAt(scale).height > table_->height()) {
+    scale = kLargest;
+    shrink(kLeast, 2 * table_->height());
+    if (rowsAt(scale).height > 2 * table_->height()) scale = kRoomy;
+  }
   const Rows rows = rowsAt(scale);
   cardsSheet_->resize(table_->width(), std::max(rows.height, table_->height()));
   for (std::size_t i = 0; i < cards_.size(); ++i) {

@@ -1,5 +1,7 @@
 #include "core/cutting/shopping.h"
 
+#include <algorithm>
+
 #include "core/quantity/format_length.h"
 
 namespace drapery {
@@ -15,6 +17,7 @@ std::string nameOf(const ToGet& wanted, const SoldSize& size) {
   const auto length = [](Micrometres of) { return Length::fromMm(double(of) / 1000); };
   std::string title = wanted.named.empty() ? wanted.kind : wanted.named;
   if (!wanted.apart.empty()) title += " for " + wanted.apart;
+  std::replace(title.begin(), title.end(), '_', ' ');
   if (size.of.form == StockForm::Roll)
     return title + ", " + formatLength(length(size.of.across), notation) + " wide";
   if (!size.name.empty()) return title + ", " + size.name;

@@ -7,6 +7,7 @@
 #include <filesystem>
 #include <set>
 
+#include "app/cutting/cut_desk.h"
 #include "tests/app/bench_window.h"
 
 namespace drapery::test {
@@ -18,6 +19,7 @@ TEST_F(Reach, tabComesToEverythingThatCanBeUsed) {
   openPlain();
   for (const Stage& stage : allStages()) {
     window_->setStage(stage);
+    workspace_->cutting().settle();  // until all that there is to press is there
     QApplication::processEvents();
     if (auto* table = dynamic_cast<Table*>(&window_->page()))
       table->tags().front()->focusTarget()->setFocus();
