@@ -99,10 +99,14 @@ std::string materialsText(const MaterialShelf& shelf) {
       "its place | source |\n|---|---|---|---|---|\n";
   for (const MaterialKind& kind : shelf.kinds()) {
     std::string sheets, rolls;
-    for (const MaterialKind::Sheet& sheet : kind.sheets)
-      sheets += (sheets.empty() ? "" : ", ") + formatBare(sheet.width, kPlain) + " × " +
-                formatLength(sheet.height, kPlain) +
-                (sheet.name.empty() ? "" : " (" + sheet.name + ")");
+    for (const MaterialKind::Sheet& sheet : kind.sheets) {
+      if (!sheets.empty()) sheets += ", ";
+      sheets += formatBare(sheet.width, kPlain);
+      sheets += " × " + formatLength(sheet.height, kPlain);
+      if (sheet.name.empty()) continue;
+      sheets += " (";
+      sheets += sheet.name + ")";
+    }
     for (const MaterialKind::Roll& roll : kind.rolls)
       rolls += (rolls.empty() ? "" : ", ") + formatLength(roll.width, kPlain);
     out += "| " + asCode(kind.id) + " | " + sheets + " | " + rolls + " | " + kind.instead + " | " +

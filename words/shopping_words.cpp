@@ -8,10 +8,9 @@ namespace drapery {
 
 std::string bandWords(const GrammageBand& band, const Notation& notation,
                       const Translate& translate) {
-  const std::string most = grammageWords(band.most, notation);
-  if (band.least == band.most) return most;
+  if (band.least == band.most) return grammageWords(band.most, notation);
   return said(translate, QT_TRANSLATE_NOOP("Cut", "{} to {}"),
-              formatNumber(band.least, 1, notation.decimal), most);
+              formatNumber(band.least, 1, notation.decimal), grammageWords(band.most, notation));
 }
 
 std::string askFor(const ToGet& wanted, const Notation& notation, const Translate& translate) {
