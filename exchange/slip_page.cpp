@@ -10,6 +10,7 @@
 #include "words/finding_words.h"
 #include "words/plan_text.h"
 #include "words/sewing_text.h"
+#include "words/shopping_words.h"
 #include "words/summary_words.h"
 
 namespace drapery {
@@ -20,7 +21,7 @@ struct Words {
   Q_DECLARE_TR_FUNCTIONS(SlipPage)
 };
 
-constexpr char kStep[] = "Step", kMoment[] = "Moment", kSewing[] = "Sewing";
+constexpr char kStep[] = "Step", kMoment[] = "Moment", kSewing[] = "Sewing", kCut[] = "Cut";
 
 /// A sentence of the catalogue's in the window's language.
 template <const char* Context>
@@ -74,6 +75,8 @@ class Writer {
     piece.name = part.rule->title.text;
     piece.figures = sizeWords(part.cutWidth, part.cutHeight, notation_);
     piece.material = part.named.empty() ? part.material : part.named;
+    if (const auto& band = part.rule->grammage)
+      piece.material += ", " + bandWords(*band, notation_, translated<kCut>);
     piece.grain = part.rule->grain == Grain::Height  ? Words::tr("grain head to tail").toStdString()
                   : part.rule->grain == Grain::Width ? Words::tr("grain across").toStdString()
                                                      : std::string();

@@ -101,16 +101,16 @@ std::string materialsText(const MaterialShelf& shelf) {
     std::string sheets, rolls;
     for (const MaterialKind::Sheet& sheet : kind.sheets) {
       if (!sheets.empty()) sheets += ", ";
-      sheets += formatBare(sheet.width, kPlain);
-      sheets += " × " + formatLength(sheet.height, kPlain);
-      if (sheet.name.empty()) continue;
-      sheets += " (";
-      sheets += sheet.name + ")";
+      sheets.append(formatBare(sheet.width, kPlain)).append(" × ");
+      sheets.append(formatLength(sheet.height, kPlain));
+      if (!sheet.name.empty()) sheets.append(" (").append(sheet.name).append(")");
     }
     for (const MaterialKind::Roll& roll : kind.rolls)
       rolls += (rolls.empty() ? "" : ", ") + formatLength(roll.width, kPlain);
-    out += "| " + asCode(kind.id) + " | " + sheets + " | " + rolls + " | " + kind.instead + " | " +
-           kind.practice + " |\n";
+    out += "| " + asCode(kind.id);
+    for (const std::string& cell : {sheets, rolls, kind.instead, kind.practice})
+      out.append(" | ").append(cell);
+    out += " |\n";
   }
   return out;
 }

@@ -9,6 +9,7 @@
 #include "words/cut_moments.h"
 #include "words/finding_words.h"
 #include "words/sewing_text.h"
+#include "words/shopping_words.h"
 #include "words/shown_text.h"
 #include "words/summary_words.h"
 
@@ -28,6 +29,7 @@ std::string pieceLine(const Plan& plan, const PlannedPart& part, const Plan* bef
   std::string out = fmt::format("  {} {:<16} {:<{}} {}, {}", part.count * plan.copies,
                                 shownText(part.rule->title.text), cut, kSizeColumn,
                                 shownText(part.named.empty() ? part.material : part.named), grain);
+  if (part.rule->grammage) out += ", " + bandWords(*part.rule->grammage, notation);
   if (plan.isThere(part)) out += ", already cut";
   if (part.hasTop) out += ", mark its top";
   const PlannedPart* old = before != nullptr ? before->part(part.rule->id) : nullptr;

@@ -13,6 +13,7 @@
 #include "words/finding_words.h"
 #include "words/formula_words.h"
 #include "words/plan_text.h"
+#include "words/shopping_words.h"
 #include "words/shown_text.h"
 #include "words/summary_words.h"
 
@@ -232,6 +233,8 @@ NoteContent pieceNote(Document& document, const std::string& partId) {
     note.paragraphs
         << Words::tr("Tried as it was cut: %1").arg(text(verdictSays(*plan.verdict, notation)));
   if (!part->named.empty()) note.paragraphs << text(part->named) + ".";
+  if (const auto& band = part->rule->grammage)
+    note.paragraphs << Words::tr("Of %1.").arg(text(bandWords(*band, notation)));
   if (part->hasTop) note.paragraphs << Words::tr("Mark its top.");
   if (!part->rule->note.text.empty()) note.paragraphs << localText(part->rule->note);
   QStringList moves;

@@ -8,6 +8,7 @@
 #include "exchange/slip_pdf.h"
 #include "tests/support/books.h"
 #include "tests/support/command.h"
+#include "words/plan_text.h"
 
 namespace drapery::test {
 
@@ -47,6 +48,15 @@ class SlipPages : public ::testing::Test {
 };
 
 }  // namespace
+
+// What a paper for it weighs stands with the piece, on the slip and in text.
+TEST_F(SlipPages, tellWhatAPaperWeighs) {
+  const Job job = plainJob();
+  const Plan plan = planOf(job).plan;
+  write(job, plan);
+  EXPECT_THAT(words(1), HasSubstr("paper, 120 to 160 g/m²"));
+  EXPECT_THAT(planText(job, plan), HasSubstr(", 120 to 160 g/m²"));
+}
 
 // Every fold is there once and in order, on pages that say which they are; none is empty, nothing
 // runs over an edge, and no heading ends a page.
