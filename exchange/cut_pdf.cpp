@@ -187,6 +187,7 @@ class CutPainter {
       sizes << Words::tr("%1, %2 % used")
                    .arg(text(soldWords(size, notation_, translated)))
                    .arg(std::lround(100 * size.used));
+    if (wanted.isTooLarge) sizes << Words::tr("no size that is known to be sold holds them");
     ticked(name + text(askFor(wanted, notation_, translated)) +
            (sizes.isEmpty() ? QString() : ": " + sizes.join(Words::tr("; or "))));
     if (!wanted.instead.empty())

@@ -101,6 +101,8 @@ class Shopping {
       pieces.back().count = each.count;
     }
     wanted.sold = soldSizes(std::move(pieces), sizes, isCancelled_);
+    const bool isTried = !isCancelled_ || !isCancelled_();
+    wanted.isTooLarge = isTried && !sizes.empty() && wanted.sold.empty();
     if (wanted.sold.size() > kMostSizes) wanted.sold.resize(kMostSizes);
   }
 

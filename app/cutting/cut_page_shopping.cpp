@@ -70,6 +70,7 @@ void CutPage::writeShopping() {
                            .arg(std::lround(100 * size.used)),
                        [this, each, size] { putOnShelf(each, size); });
     }
+    if (each.isTooLarge) margin_->small(tr("No size that is known to be sold holds them."));
     if (!each.instead.empty())
       margin_->small(tr("Where there is none: %1").arg(QString::fromStdString(each.instead)));
   }

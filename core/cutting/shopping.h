@@ -20,7 +20,8 @@ struct ToGet {
   Micrometres thickness = 0;  // that the plan reckons with; 0: none
   std::optional<GrammageBand> grammage;
   std::vector<Unplaced> pieces;
-  std::vector<SoldSize> sold;  // least of it first; empty: in no size that is known to hold them
+  std::vector<SoldSize> sold;  // that hold them, least of it first
+  bool isTooLarge = false;     // sizes are known, and none holds them
   Micrometres length = 0;      // of all pieces end to end, where it is sold by length; else 0
   std::string instead;         // what else does; may be empty
 };

@@ -171,6 +171,20 @@ TEST(Shopping, asksForMoreOfWhatIsSoldAgain) {
   EXPECT_LT(count, 120);  // some lie on the off-cut
 }
 
+// A book of 700 mm: its boards are larger than those that are sold, its endpapers than any paper.
+TEST(Shopping, saysThatNoSizeHoldsThem) {
+  Job job = test::plainJob();
+  setField(job, "given/text_height", test::entryOf("1100"));
+  setField(job, "given/text_width", test::entryOf("700"));
+  const BooksLaidOut found = laid(job, {});
+  const ShoppingList list = shopped(found, {});
+  for (const char* kind : {"board", "paper"}) {
+    ASSERT_NE(of(list, kind), nullptr) << kind;
+    EXPECT_TRUE(of(list, kind)->sold.empty());
+    EXPECT_TRUE(of(list, kind)->isTooLarge);
+  }
+}
+
 // Cords and tapes by their length.
 TEST(Shopping, addsUpWhatIsSoldByLength) {
   Job job = test::plainJob("concertina");
