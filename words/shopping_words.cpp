@@ -29,7 +29,7 @@ std::string soldWords(const SoldSize& size, const Notation& notation, const Tran
   Notation own = notation;
   own.units = size.units;
   if (size.of.form == StockForm::Roll)
-    return said(translate, QT_TRANSLATE_NOOP("Cut", "{} of a roll {} wide"),
+    return said(translate, QT_TRANSLATE_NOOP("Cut", "{} of {} roll"),
                 cutLengthWords(size.length, notation), cutLengthWords(size.of.across, own));
   std::string sheet = cutSizeWords(size.of.across, size.of.along, own);
   if (size.of.across > size.of.along) sheet += ", " + grainSideWords(size.of, translate);

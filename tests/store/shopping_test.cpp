@@ -138,7 +138,7 @@ TEST(Shopping, tellsASizeAndHowMuchOfItIsUsed) {
   EXPECT_EQ(askFor(*board, {}), ", 2.4 mm thick");
   const ToGet* cloth = of(list, "cloth");
   ASSERT_NE(cloth, nullptr);
-  EXPECT_THAT(soldWords(cloth->sold[0], {}), HasSubstr("of a roll 38 in wide"));
+  EXPECT_THAT(soldWords(cloth->sold[0], {}), HasSubstr("of 38 in roll"));
   const ToGet* paper = of(list, "paper");
   ASSERT_NE(paper, nullptr);
   EXPECT_EQ(askFor(*paper, {}), ", 120 to 160 g/m²");  // endpapers
