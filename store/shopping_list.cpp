@@ -30,7 +30,7 @@ class Shopping {
   ShoppingList list() {
     std::vector<bool> canBuy;
     for (const CutStock& stock : problem_.stocks) canBuy.push_back(this->canBuy(stock));
-    list_.more = toBuy(problem_, found_.layout, canBuy);
+    list_.more = toBuy(problem_, found_.layout, canBuy, isCancelled_);
     for (const Unplaced& each : found_.layout.unplaced)
       if (!fitsWhatIsSold(each.piece)) put(each);
     for (ToGet& each : list_.missing) findSizes(each);

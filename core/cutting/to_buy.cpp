@@ -14,7 +14,8 @@ constexpr double kSquareMetre = 1e12;             // um2
 }  // namespace
 
 std::vector<ToBuy> toBuy(const CutProblem& problem, const CutLayout& layout,
-                         const std::vector<bool>& canBuy) {
+                         const std::vector<bool>& canBuy,
+                         const std::function<bool()>& isCancelled) {
   if (layout.unplaced.empty()) return {};
   CutProblem beside = problem;
   for (CutStock& there : beside.stocks) there.cost = 0.0;
@@ -32,6 +33,7 @@ std::vector<ToBuy> toBuy(const CutProblem& problem, const CutLayout& layout,
   }
   LayOutLimits limits;
   limits.steps = kTries;
+  limits.isCancelled = isCancelled;
   for (const CutSheet& sheet : layOut(beside, limits).sheets) {
     if (sheet.stock < problem.stocks.size()) continue;
     ToBuy& each = list[sheet.stock - problem.stocks.size()];

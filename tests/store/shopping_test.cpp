@@ -185,6 +185,17 @@ TEST(Shopping, saysThatNoSizeHoldsThem) {
   }
 }
 
+// Cancelled it tells what is missing, and claims nothing of sizes that were not tried.
+TEST(Shopping, whatWasCancelledClaimsNothing) {
+  const BooksLaidOut found = laid(test::plainJob(), {});
+  const ShoppingList list = shoppingList(found, {}, *makeShelf(), [] { return true; });
+  ASSERT_NE(of(list, "board"), nullptr);
+  for (const ToGet& each : list.missing) {
+    EXPECT_TRUE(each.sold.empty()) << each.kind;
+    EXPECT_FALSE(each.isTooLarge) << each.kind;
+  }
+}
+
 // Cords and tapes by their length.
 TEST(Shopping, addsUpWhatIsSoldByLength) {
   Job job = test::plainJob("concertina");
