@@ -83,9 +83,14 @@ SortedMakes sortedMakes(const std::vector<WantedMake>& pieces,
     const bool isIdle = serves[s].empty() && !groups[stocks[s].material].empty();
     if (isAlone && !isIdle) continue;
     std::string& name = names[{stocks[s].material, serves[s]}];
+    bool isOfOneMake = true;
+    for (std::size_t other = 0; other < stocks.size(); ++other)
+      if (stocks[other].material == stocks[s].material && serves[other] == serves[s])
+        isOfOneMake = isOfOneMake && stocks[other].thickness == stocks[s].thickness &&
+                      stocks[other].grammage == stocks[s].grammage;
+    const std::string title = isOfOneMake ? nameOf(stocks[s]) : stocks[s].material + ", others";
     for (int number = 1; name.empty(); ++number) {
-      const std::string next =
-          nameOf(stocks[s]) + (number > 1 ? " (" + std::to_string(number) + ")" : "");
+      const std::string next = title + (number > 1 ? " (" + std::to_string(number) + ")" : "");
       if (taken.insert(next).second) name = next;
     }
     sorted.stocks[s] = name;

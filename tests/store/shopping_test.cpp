@@ -288,6 +288,11 @@ RC_GTEST_PROP(AnyMakes, noneIsCutFromAnotherWhileThereIsTheRight, ()) {
     }
     RC_ASSERT(isServed == hasAny);
   }
+  // What is told as so thick is.
+  for (std::size_t a = 0; a < stocks.size(); ++a)
+    for (std::size_t b = 0; b < stocks.size(); ++b)
+      if (sorted.stocks[a] == sorted.stocks[b] && sorted.stocks[a].find(" mm") != std::string::npos)
+        RC_ASSERT(stocks[a].thickness == stocks[b].thickness);
   if (isContradicted) return;
   for (std::size_t p = 0; p < pieces.size(); ++p) RC_ASSERT(sorted.pieces[p] == pieces[p].material);
 }
