@@ -157,6 +157,10 @@ class CutPainter {
     if (untested != nullptr)
       column_.write(kEdge + kTicked, {kSmall, false, lightPalette().secondInk},
                     text(grainTestWords(*untested, translated)));
+    for (const OtherMake& each : found_.otherMakes(pages_.stock))
+      column_.write(
+          kEdge + kTicked, {kText, false, lightPalette().mind},
+          text(otherMakeWords(each, pieceName(each.piece).toStdString(), notation_, translated)));
     if (layout_.unplaced.empty()) return;
     column_.leave(2);
     column_.write(kEdge, {kHeading, true, lightPalette().mind}, Words::tr("To buy"), true);
@@ -183,10 +187,7 @@ class CutPainter {
   void missing(const ToGet& wanted) {
     const QString name = text(wanted.named.empty() ? wanted.kind : wanted.named);
     QStringList sizes;
-    for (const SoldSize& size : wanted.sold)
-      sizes << Words::tr("%1, %2 % used")
-                   .arg(text(soldWords(size, notation_, translated)))
-                   .arg(std::lround(100 * size.used));
+    for (const SoldSize& size : wanted.sold) sizes << text(soldWords(size, notation_, translated));
     if (wanted.isTooLarge) sizes << Words::tr("no size that is known to be sold holds them");
     ticked(name + text(askFor(wanted, notation_, translated)) +
            (sizes.isEmpty() ? QString() : ": " + sizes.join(Words::tr("; or "))));

@@ -218,8 +218,9 @@ std::vector<OtherMake> BooksLaidOut::otherMakes(const Stock& shelf) const {
   if (!jobs.front()->cutting.mockUp.empty()) return all;
   for (const CutSheet& sheet : layout.sheets)
     for (const CutPlacement& at : sheet.placements) {
+      if (!seen.insert({at.piece, sheet.stock}).second) continue;
       const StockItem* item = shelf.named(work.problem.stocks[sheet.stock].id);
-      if (item == nullptr || !seen.insert({at.piece, sheet.stock}).second) continue;
+      if (item == nullptr) continue;
       const CutWork::Piece& of = work.pieces[at.piece];
       const WantedMake wanted = wantedMake(item->lies.material, *of.part, *plans[of.book]);
       const StockMake make = makeOf(*item);

@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "core/cutting/shopping.h"
+#include "core/cutting/spare_sheet.h"
 #include "core/cutting/stock.h"
 #include "core/cutting/stock_makes.h"
 #include "core/plan/job.h"
@@ -55,7 +56,8 @@ struct BooksLaidOut {
   std::vector<std::shared_ptr<const Plan>> plans;  // beside the jobs; the first is the open book's
   CutWork work;
   CutLayout layout;
-  ShoppingList shopping;    // for what finds no room, once it was asked for
+  ShoppingList shopping;  // for what finds no room, once it was asked for
+  std::vector<SpareSheet> spare;
   bool isSupposed = false;  // on what is to be bought, since nothing lies there
 
   /// Of the problem's pieces.

@@ -1,6 +1,8 @@
 #include "store/stock_json.h"
 
 #include "core/quantity/format_length.h"
+#include "core/quantity/grammage_band.h"
+#include "core/quantity/parse_length.h"
 #include "store/cut_reader.h"
 #include "store/json_out.h"
 
@@ -56,8 +58,7 @@ class StockReader : public CutReader {
     StockItem item;
     item.lies = stock(node, at);
     for (const char* side : {"W", "L"})
-      if (const Node* written = node.find(side); written != nullptr && isInches(*written))
-        item.units = Units::Inches;
+      if (const Node* written = node.find(side)) item.units = unitsOf(written->text, item.units);
     item.thickness = length(node, at, "thickness", 0, false);
     item.grammage = number(node, at, "grammage", 0, kHeaviest, false).value_or(0.0);
     item.place = text(node, at, "place", false);
@@ -69,10 +70,6 @@ class StockReader : public CutReader {
     }
     if (const Node* test = node.find("grain_test")) item.grainTest = grainTest(*test, at);
     return item;
-  }
-  static bool isInches(const Node& node) {
-    return node.kind == Node::Kind::Text &&
-           (node.text.find("in") != std::string::npos || node.text.find('"') != std::string::npos);
   }
   std::optional<GrainTest> grainTest(const Node& node, const std::string& at) {
     if (node.kind != Node::Kind::Table) {

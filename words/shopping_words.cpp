@@ -25,16 +25,26 @@ std::string askFor(const ToGet& wanted, const Notation& notation, const Translat
   return words;
 }
 
+namespace {
+
+/// "19", below a tenth "5.2"
+std::string percent(double part, const Notation& notation) {
+  return formatNumber(100 * part, part < 0.1 ? 1 : 0, notation.decimal);
+}
+
+}  // namespace
+
 std::string soldWords(const SoldSize& size, const Notation& notation, const Translate& translate) {
+  const std::string used = percent(size.used, notation);
   Notation own = notation;
   own.units = size.units;
   if (size.of.form == StockForm::Roll)
-    return said(translate, QT_TRANSLATE_NOOP("Cut", "{} of {} roll"),
-                cutLengthWords(size.length, notation), cutLengthWords(size.of.across, own));
+    return said(translate, QT_TRANSLATE_NOOP("Cut", "{} of {} roll, {} % used"),
+                cutLengthWords(size.length, notation), cutLengthWords(size.of.across, own), used);
   std::string sheet = cutSizeWords(size.of.across, size.of.along, own);
   if (size.of.across > size.of.along) sheet += ", " + grainSideWords(size.of, translate);
   if (!size.name.empty()) sheet = size.name + " (" + sheet + ")";
-  return said(translate, QT_TRANSLATE_NOOP("Cut", "{} of {}"), size.sheets, sheet);
+  return said(translate, QT_TRANSLATE_NOOP("Cut", "{} of {}, {} % used"), size.sheets, sheet, used);
 }
 
 std::string otherMakeWords(const OtherMake& other, const std::string& title,

@@ -89,6 +89,7 @@ void CutDesk::renew() {
     } else {
       found->layout = std::move(found_->layout);
       found->shopping = std::move(found_->shopping);
+      found->spare = std::move(found_->spare);
       found_ = std::move(found);
     }
     emit changed();
@@ -124,12 +125,15 @@ void CutDesk::search() {
           this, [this, generation, told = std::move(told)] { take(generation, told); },
           Qt::QueuedConnection);
     };
-    if (!shelf.items.empty())
-      limits.onBetter = [&](const CutLayout& layout) { tell({layout, {}, false}); };
+    if (!shelf.items.empty()) limits.onBetter = [&](const CutLayout& layout) { tell({layout}); };
     of.layout = layOut(of.work.problem, limits);
     if (!of.layout.unplaced.empty())
       of.shopping = shoppingList(of, shelf, *catalogue, limits.isCancelled);
-    Told last{of.layout, of.shopping, true};
+    std::vector<bool> isOffCut;
+    for (const CutStock& stock : of.work.problem.stocks)
+      isOffCut.push_back(shelf.named(stock.id) != nullptr && shelf.named(stock.id)->isOffCut);
+    Told last{of.layout, true, of.shopping};
+    last.spare = spareSheets(of.work.problem, of.layout, isOffCut, limits.isCancelled);
     if (shelf.items.empty())
       last.supposed = std::make_shared<Found>(laidOnShopping(of, limits.isCancelled));
     tell(std::move(last));
@@ -150,7 +154,6 @@ bool CutDesk::isBetter(const CutLayout& layout) const {
 
 void CutDesk::take(int generation, Told told) {
   if (generation != generation_) return;
-  // A search that goes on where one ended begins anew: what was found by then is not left for less.
   if (told.supposed) {
     found_ = std::move(told.supposed);
     next_.reset();
@@ -158,11 +161,15 @@ void CutDesk::take(int generation, Told told) {
     emit changed();
     return;
   }
+  // A search that goes on where one ended begins anew: what was found by then is not left for less.
   const bool isTaken = next_ || found_->layout.sheets.empty() || isBetter(told.layout);
   if (next_) found_ = std::move(next_);
   next_.reset();
   if (isTaken) found_->layout = std::move(told.layout);
-  if (told.isLast) found_->shopping = std::move(told.shopping);
+  if (told.isLast) {
+    found_->shopping = std::move(told.shopping);
+    found_->spare = isTaken ? std::move(told.spare) : std::vector<SpareSheet>();
+  }
   isSearching_ = !told.isLast;
   emit changed();
 }

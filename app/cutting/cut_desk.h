@@ -48,8 +48,9 @@ class CutDesk : public QObject {
   void search();
   struct Told {
     CutLayout layout;
-    ShoppingList shopping;
     bool isLast = false;
+    ShoppingList shopping = {};
+    std::vector<SpareSheet> spare = {};
     std::shared_ptr<Found> supposed = {};  // in place of all that
   };
   void take(int generation, Told told);

@@ -59,10 +59,11 @@ class CutPage : public StagePage {
   void renew();
   void writeMargin();
   void writeOverview();
+  void writeFaults();
   void writeMaterial(const MaterialCost& cost);
   void writeShopping();
   void writeOtherMakes();
-  void writeUnused(const std::string& material);
+  void writeSpare(const std::string& material);
   void putOnShelf(const ToGet& wanted, const SoldSize& size);
   void writeWishes();
   void writeDone();

@@ -37,7 +37,8 @@ void CutPage::writeDone() {
       return words;
     };
     QStringList spoilt = listed(done.spoilt);
-    if (done.sheetsSpoilt > 0) spoilt.prepend(tr("%n sheet(s)", nullptr, done.sheetsSpoilt));
+    if (done.sheetsSpoilt > 0)
+      spoilt.prepend(takenWords(done.sheetsSpoilt, 0, windowNotation(book_.plan())));
     const QStringList good = listed(done.pieces);
     const QString stock = QString::fromStdString(done.stock);
     margin_->text(good.isEmpty() ? stock : stock + ": " + good.join(", "));
@@ -55,7 +56,7 @@ void CutPage::writeDone() {
     if (total > 1)
       ways.push_back({QString("cut.again.%1").arg(i), tr("all of it spoilt"), false,
                       [this, i, pieces = done.pieces] { spoil(i, pieces); }});
-    margin_->ways(ways);
+    if (!ways.empty()) margin_->ways(ways);
   }
 }
 

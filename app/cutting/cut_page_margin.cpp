@@ -59,7 +59,9 @@ void CutPage::writeOverview() {
                       : tr("So the book would lie on sheets as they are sold. Say what sheets and "
                            "rolls lie on your shelf."));
     margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
-    return writeShopping();
+    if (desk_.isSearching()) margin_->small(tr("What has to be bought is being reckoned."));
+    writeShopping();
+    return writeDone();
   }
   margin_->figure(cutStatusWords(found, notation));
   margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
@@ -72,6 +74,18 @@ void CutPage::writeOverview() {
                              : tr("A better lay-out is being looked for."));
     margin_->command("cut.stop", tr("this one will do"), [this] { desk_.stop(); });
   }
+  writeFaults();
+  for (const MaterialCost& cost : found.layout.materials) writeMaterial(cost);
+  writeShopping();
+  writeWishes();
+  writeDone();
+  writeKept();
+}
+
+/// What finds no room, or lies on what is not quite it, or not where it was put.
+void CutPage::writeFaults() {
+  const CutDesk::Found& found = desk_.found();
+  const Notation notation = windowNotation(book_.plan());
   QStringList elsewhere;
   for (const Unplaced& each : found.layout.unplaced) {
     if (!shortfallOf(problem(), each.piece))
@@ -99,11 +113,6 @@ void CutPage::writeOverview() {
     margin_->finding(
         Severity::Mind,
         tr("Put somewhere, but piece or stock is not there now: %1.").arg(lost.join(", ")));
-  for (const MaterialCost& cost : found.layout.materials) writeMaterial(cost);
-  writeShopping();
-  writeWishes();
-  writeDone();
-  writeKept();
 }
 
 /// What it takes, what it costs beside what it could, and what becomes of the rest.
@@ -136,7 +145,7 @@ void CutPage::writeMaterial(const MaterialCost& cost) {
   }
   if (lost > 0.0005) becomes << tr("%1 % lost").arg(percent(lost));
   margin_->small(becomes.join(", "));
-  writeUnused(cost.material);
+  writeSpare(cost.material);
 }
 
 void CutPage::writeWishes() {

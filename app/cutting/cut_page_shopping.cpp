@@ -2,8 +2,6 @@
 #include <QCoreApplication>
 #include <QLocale>
 #include <algorithm>
-#include <cmath>
-#include <set>
 
 #include "app/cutting/cut_page.h"
 #include "app/ink_button.h"
@@ -11,7 +9,6 @@
 #include "app/words/cut_words.h"
 #include "app/words/window_words.h"
 #include "app/workspace/workspace.h"
-#include "core/cutting/shortfall.h"
 #include "words/cut_words.h"
 #include "words/shopping_words.h"
 
@@ -25,14 +22,6 @@ std::string translated(const char* english) {
 
 QString nameOf(const ToGet& wanted) {
   return wanted.named.empty() ? materialTitle(wanted.kind) : QString::fromStdString(wanted.named);
-}
-
-bool canLieOn(const CutStock& stock, const CutPiece& piece) {
-  CutProblem alone;
-  alone.stocks.push_back(stock);
-  alone.pieces.push_back(piece);
-  const auto lacks = shortfallOf(alone, 0);
-  return lacks && !lacks->isPatternAgainst && lacks->acrossGrain == 0 && lacks->alongGrain == 0;
 }
 
 }  // namespace
@@ -65,9 +54,7 @@ void CutPage::writeShopping() {
     for (std::size_t k = 0; k < each.sold.size(); ++k) {
       const SoldSize& size = each.sold[k];
       margin_->command(QString("cut.bought.%1.%2").arg(i).arg(k),
-                       tr("%1, %2 % used")
-                           .arg(QString::fromStdString(soldWords(size, notation, translated)))
-                           .arg(std::lround(100 * size.used)),
+                       QString::fromStdString(soldWords(size, notation, translated)),
                        [this, each, size] { putOnShelf(each, size); });
     }
     if (each.isTooLarge) margin_->small(tr("No size that is known to be sold holds them."));
@@ -106,29 +93,16 @@ void CutPage::writeOtherMakes() {
                                               windowNotation(book_.plan()), translated)));
 }
 
-/// An off-cut that lies idle beside whole sheets, though a piece would find room on it.
-void CutPage::writeUnused(const std::string& material) {
-  if (book_.job().cutting.first == StockFirst::OffCuts) return;
-  const Stock& shelf = workspace_.stock().stock();
-  const auto isOffCut = [&](const CutStock& stock) {
-    const StockItem* item = shelf.named(stock.id);
-    return item != nullptr && item->isOffCut;
-  };
-  std::set<std::size_t> used, pieces;
-  for (const CutSheet& sheet : layOut().sheets) {
-    used.insert(sheet.stock);
-    if (stockOf(sheet).material != material || isOffCut(stockOf(sheet))) continue;
-    for (const CutPlacement& at : sheet.placements) pieces.insert(at.piece);
-  }
-  for (std::size_t s = 0; s < problem().stocks.size(); ++s) {
-    const CutStock& stock = problem().stocks[s];
-    if (stock.material != material || used.contains(s) || !isOffCut(stock)) continue;
-    if (stock.count == 0) continue;
-    for (const std::size_t piece : pieces)
-      if (canLieOn(stock, problem().pieces[piece]))
-        return margin_->small(
-            tr("%1 lies idle and would hold %2: take off-cuts first?")
-                .arg(QString::fromStdString(stock.id), pieceTitle(desk_.found(), piece)));
+/// A whole sheet that could be spared, were off-cuts taken first.
+void CutPage::writeSpare(const std::string& material) {
+  for (const SpareSheet& each : desk_.found().spare) {
+    if (each.material != material) continue;
+    QStringList offCuts;
+    for (const std::size_t stock : each.offCuts)
+      offCuts << QString::fromStdString(problem().stocks[stock].id);
+    margin_->small(
+        tr("What lies on one %1 would find room on %2: take off-cuts first?")
+            .arg(QString::fromStdString(problem().stocks[each.stock].id), offCuts.join(", ")));
   }
 }
 

@@ -9,6 +9,7 @@
 #include "app/words/cut_words.h"
 #include "app/words/size_typed.h"
 #include "app/words/window_words.h"
+#include "core/quantity/grammage_band.h"
 #include "core/quantity/parse_length.h"
 
 namespace drapery {
@@ -30,12 +31,6 @@ Notation notationOf(const StockItem& item) {
   notation.resolution =
       item.units == Units::Inches ? Length::fromInches(1.0 / 64) : Length::fromMm(0.1);
   return notation;
-}
-
-Units unitsNamed(const QString& text, Units usual) {
-  if (text.contains("in") || text.contains('"')) return Units::Inches;
-  if (text.contains("mm") || text.contains("cm")) return Units::Millimetres;
-  return usual;
 }
 
 QString lengthTold(Micrometres length, const StockItem& item) {
@@ -72,7 +67,7 @@ WhyNot readSize(const QString& text, StockItem& item) {
                "kilometre.")
         .arg(text);
   std::tie(item.lies.across, item.lies.along) = *sides;
-  item.units = unitsNamed(text, item.units);
+  item.units = unitsOf(sidesTyped(text)->second.toStdString(), item.units);
   return std::nullopt;
 }
 

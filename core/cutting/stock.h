@@ -13,8 +13,6 @@
 
 namespace drapery {
 
-inline constexpr double kHeaviest = 5000.0;  // g/m2
-
 /// How the grain was found: bent the easy way, a damp strip that curled, a tear that ran straight.
 enum class GrainSign { Bend, Damp, Tear };
 

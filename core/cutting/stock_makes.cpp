@@ -39,6 +39,15 @@ std::string nameOf(const StockMake& make) {
   return name;
 }
 
+/// Told by their make where all have the same.
+std::string titleOf(const std::vector<std::size_t>& members, const std::vector<StockMake>& stocks) {
+  const StockMake& first = stocks[members.front()];
+  const bool isOfOneMake = std::all_of(members.begin(), members.end(), [&](std::size_t s) {
+    return stocks[s].thickness == first.thickness && stocks[s].grammage == first.grammage;
+  });
+  return isOfOneMake ? nameOf(first) : first.material + ", others";
+}
+
 /// Least is best: as thick as it is to be, where that is said of both or of neither; then what
 /// there is most of.
 std::pair<double, double> strangeness(const WantedMake& piece, const StockMake& stock) {
@@ -67,33 +76,26 @@ SortedMakes sortedMakes(const std::vector<WantedMake>& pieces,
   for (const WantedMake& piece : pieces) sorted.pieces.push_back(piece.material);
   for (const StockMake& stock : stocks) sorted.stocks.push_back(stock.material);
   // Stocks that serve the same pieces belong together.
-  std::vector<std::set<std::size_t>> serves(stocks.size());
-  std::vector<std::vector<std::size_t>> from;
+  std::vector<std::vector<std::size_t>> serves(stocks.size()), from;
   for (std::size_t p = 0; p < pieces.size(); ++p) {
     from.push_back(stocksFor(pieces[p], stocks));
-    for (const std::size_t s : from.back()) serves[s].insert(p);
+    for (const std::size_t s : from.back()) serves[s].push_back(p);
   }
-  std::map<std::string, std::set<std::set<std::size_t>>> groups;  // of each material
+  std::map<std::string, std::map<std::vector<std::size_t>, std::vector<std::size_t>>> groups;
   for (std::size_t s = 0; s < stocks.size(); ++s)
-    if (!serves[s].empty()) groups[stocks[s].material].insert(serves[s]);
-  std::map<std::pair<std::string, std::set<std::size_t>>, std::string> names;
-  std::set<std::string> taken;
-  for (std::size_t s = 0; s < stocks.size(); ++s) {
-    const bool isAlone = groups[stocks[s].material].size() < 2;
-    const bool isIdle = serves[s].empty() && !groups[stocks[s].material].empty();
-    if (isAlone && !isIdle) continue;
-    std::string& name = names[{stocks[s].material, serves[s]}];
-    bool isOfOneMake = true;
-    for (std::size_t other = 0; other < stocks.size(); ++other)
-      if (stocks[other].material == stocks[s].material && serves[other] == serves[s])
-        isOfOneMake = isOfOneMake && stocks[other].thickness == stocks[s].thickness &&
-                      stocks[other].grammage == stocks[s].grammage;
-    const std::string title = isOfOneMake ? nameOf(stocks[s]) : stocks[s].material + ", others";
-    for (int number = 1; name.empty(); ++number) {
-      const std::string next = title + (number > 1 ? " (" + std::to_string(number) + ")" : "");
-      if (taken.insert(next).second) name = next;
+    groups[stocks[s].material][serves[s]].push_back(s);
+  for (const auto& [material, of] : groups) {
+    if (of.size() < 2) continue;
+    const bool isOneInUse = of.size() == 2 && of.begin()->first.empty();
+    std::set<std::string> taken;
+    for (const auto& [served, members] : of) {
+      if (isOneInUse && !served.empty()) continue;  // it keeps the name
+      const std::string title = titleOf(members, stocks);
+      std::string name = title;
+      for (int number = 2; !taken.insert(name).second; ++number)
+        name = title + " (" + std::to_string(number) + ")";
+      for (const std::size_t s : members) sorted.stocks[s] = name;
     }
-    sorted.stocks[s] = name;
   }
   for (std::size_t p = 0; p < pieces.size(); ++p) {
     if (from[p].empty()) continue;

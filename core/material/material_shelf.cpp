@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "core/quantity/format_length.h"
+#include "core/quantity/grammage_band.h"
 #include "core/quantity/parse_length.h"
 #include "core/toml/node_pack.h"
 #include "core/toml/table_reader.h"
@@ -13,7 +14,6 @@ namespace drapery {
 namespace {
 
 constexpr const char* kSchema = "drapery-materials/1";
-constexpr double kLargestGrammage = 5000.0;
 constexpr double kLargestBulk = 20.0;
 
 std::optional<Length> lengthOf(const Node& node) {
@@ -70,7 +70,7 @@ Material readMaterial(const Node& node, IssuePlacer& placer) {
                 std::string("paper"));
   material.title = in.text("title", Needed::Yes);
   material.practice = in.text("practice", Needed::No);
-  material.grammage = figure(in, "grammage", kLargestGrammage);
+  material.grammage = figure(in, "grammage", kHeaviest);
   material.bulk = figure(in, "bulk", kLargestBulk);
   if (const Node* thickness = in.find("thickness")) {
     material.thickness = lengthOf(*thickness);
@@ -81,20 +81,15 @@ Material readMaterial(const Node& node, IssuePlacer& placer) {
   return material;
 }
 
-Units unitsOf(const Node& node) {
-  const bool isInches =
-      node.text.find("in") != std::string::npos || node.text.find('"') != std::string::npos;
-  return node.kind == Node::Kind::Text && isInches ? Units::Inches : Units::Millimetres;
-}
-
 std::optional<MaterialKind::Sheet> soldSheet(const Node& item) {
   const auto& of = item.items;
   const bool isNamed = of.size() == 3 && of[2].kind == Node::Kind::Text;
   if (of.size() != 2 && !isNamed) return std::nullopt;
   const auto width = lengthOf(of[0]), height = lengthOf(of[1]);
   if (!width || !height) return std::nullopt;
-  return MaterialKind::Sheet{
-      {*width, *height}, isNamed ? of[2].text : std::string(), unitsOf(of[0])};
+  return MaterialKind::Sheet{{*width, *height},
+                             isNamed ? of[2].text : std::string(),
+                             unitsOf(of[0].text, Units::Millimetres)};
 }
 
 MaterialKind readKind(const Node& node, IssuePlacer& placer) {
@@ -118,7 +113,7 @@ MaterialKind readKind(const Node& node, IssuePlacer& placer) {
        });
   each("rolls", "list of lengths above 0", [&](const Node& item) {
     const auto width = lengthOf(item);
-    if (width) kind.rolls.push_back({*width, unitsOf(item)});
+    if (width) kind.rolls.push_back({*width, unitsOf(item.text, Units::Millimetres)});
     return width.has_value();
   });
   in.finish();

@@ -197,7 +197,7 @@ class Sum {
     endsInUnit_ = unit.has_value();
   }
   [[nodiscard]] bool endsInUnit() const { return endsInUnit_; }
-  [[nodiscard]] bool namesUnit() const { return unit_.has_value(); }
+  [[nodiscard]] std::optional<double> unit() const { return unit_; }  // mm
   [[nodiscard]] std::variant<Length, LengthFault> total(double fallback) const {
     if (hasBare_ && namesTwo_) return LengthFault::TwoUnits;
     return Length::fromMm(mm_ + bare_ * unit_.value_or(fallback));
@@ -257,7 +257,14 @@ std::variant<double, LengthFault> parseRatio(std::string_view text) {
 bool namesUnit(std::string_view text) {
   const auto parsed = parseSum(text);
   const Sum* sum = std::get_if<Sum>(&parsed);
-  return sum != nullptr && sum->namesUnit();
+  return sum != nullptr && sum->unit().has_value();
+}
+
+Units unitsOf(std::string_view text, Units bare) {
+  const auto parsed = parseSum(text);
+  const Sum* sum = std::get_if<Sum>(&parsed);
+  if (sum == nullptr || !sum->unit()) return bare;
+  return *sum->unit() == kMmPerInch ? Units::Inches : Units::Millimetres;
 }
 
 std::string lengthWithUnit(std::string text, Units bare) {

@@ -38,6 +38,8 @@ std::variant<double, LengthFault> parseRatio(std::string_view text);
 
 /// Whether the text names a unit itself.
 bool namesUnit(std::string_view text);
+/// In which it does; inches only where it says inches.
+Units unitsOf(std::string_view text, Units bare);
 
 /// The text with its unit: a bare figure gets " mm" or " in"; anything else stays as it is.
 std::string lengthWithUnit(std::string text, Units bare);

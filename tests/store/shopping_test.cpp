@@ -134,16 +134,16 @@ TEST(Shopping, tellsASizeAndHowMuchOfItIsUsed) {
   EXPECT_EQ(board->thickness, 2400);
   EXPECT_THAT(board->instead, HasSubstr("Two thinner boards"));
   ASSERT_FALSE(board->sold.empty());
-  EXPECT_EQ(soldWords(board->sold[0], {}), "1 of 500 × 700 mm");
+  EXPECT_EQ(soldWords(board->sold[0], {}), "1 of 500 × 700 mm, 19 % used");
   EXPECT_EQ(askFor(*board, {}), ", 2.4 mm thick");
   const ToGet* cloth = of(list, "cloth");
   ASSERT_NE(cloth, nullptr);
-  EXPECT_THAT(soldWords(cloth->sold[0], {}), HasSubstr("of 38 in roll"));
+  EXPECT_THAT(soldWords(cloth->sold[0], {}), HasSubstr(" of 38 in roll, "));
   const ToGet* paper = of(list, "paper");
   ASSERT_NE(paper, nullptr);
   EXPECT_EQ(askFor(*paper, {}), ", 120 to 160 g/m²");  // endpapers
   // Folded endpapers 287.5 x 210: two on an A3 with its grain along 420.
-  EXPECT_EQ(soldWords(paper->sold[0], {}), "1 of A3 (297 × 420 mm)");
+  EXPECT_EQ(soldWords(paper->sold[0], {}), "1 of A3 (297 × 420 mm), 97 % used");
   EXPECT_NEAR(paper->sold[0].used, 2 * 287.5 * 210 / (297.0 * 420.0), 0.02);
 }
 
@@ -297,6 +297,49 @@ RC_GTEST_PROP(AnyMakes, noneIsCutFromAnotherWhileThereIsTheRight, ()) {
   for (std::size_t p = 0; p < pieces.size(); ++p) RC_ASSERT(sorted.pieces[p] == pieces[p].material);
 }
 
+// Where off-cuts are said to spare a sheet, taking them in its place leaves no piece without room.
+RC_GTEST_PROP(AnySpareSheet, isSparedByTheOffCutsThatAreTold, ()) {
+  CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 4), 5, 4);
+  std::vector<bool> isOffCut;
+  for (CutStock& stock : problem.stocks) {
+    stock.form = StockForm::Sheet;
+    isOffCut.push_back(!isOffCut.empty() && *rc::gen::inRange(0, 3) > 0);
+    stock.cost = isOffCut.back() ? 50.0 : 1.0;  // so that they lie idle
+    stock.count = isOffCut.back() ? std::optional(*rc::gen::inRange(0, 3)) : std::nullopt;
+  }
+  const CutLayout layout = test::laidOut(problem, 20);
+  for (const SpareSheet& each : spareSheets(problem, layout, isOffCut)) {
+    RC_ASSERT(!isOffCut[each.stock] && !each.offCuts.empty());
+    CutProblem without = problem;
+    std::map<std::size_t, int> taken;
+    for (const CutSheet& sheet : layout.sheets) taken[sheet.stock] += sheet.repeat;
+    --taken[each.stock];
+    for (std::size_t s = 0; s < problem.stocks.size(); ++s) {
+      const bool isTold = std::count(each.offCuts.begin(), each.offCuts.end(), s) > 0;
+      if (isTold) RC_ASSERT(isOffCut[s] && *problem.stocks[s].count > taken[s]);
+      without.stocks[s].count = isTold ? *problem.stocks[s].count : taken[s];
+    }
+    RC_ASSERT(test::laidOut(without, 400).unplaced.size() <= layout.unplaced.size());
+  }
+}
+
+TEST(SpareSheet, isToldWhereOffCutsHoldWhatLiesOnIt) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(700, 1000), test::sheetOf(300, 300)};
+  problem.stocks[1].id = "off-cut";
+  problem.stocks[1].count = 2;
+  problem.stocks[1].cost = 5.0;  // dearer than a sheet: it lies idle
+  problem.pieces = {test::pieceOf("board", 140, 290, 4)};
+  const auto spare = [&] { return spareSheets(problem, test::laidOut(problem), {false, true}); };
+  ASSERT_EQ(spare().size(), 1U);
+  EXPECT_THAT(spare()[0].offCuts, ElementsAre(1U));
+  problem.stocks[1].count = 1;  // two of the four
+  EXPECT_THAT(spare(), IsEmpty());
+  problem.stocks[1].count = 2;
+  problem.pieces[0].height = 301 * test::kMm;
+  EXPECT_THAT(spare(), IsEmpty());
+}
+
 TEST(Kinds, thatShipAreSoundAndAHouseHasItsOwn) {
   for (const MaterialKind& kind : makeShelf()->kinds()) EXPECT_FALSE(kind.practice.empty());
   const test::TemporaryFolder folder;
@@ -308,7 +351,7 @@ TEST(Kinds, thatShipAreSoundAndAHouseHasItsOwn) {
   ASSERT_EQ(ours->kind("board")->sheets.size(), 1U);
   EXPECT_EQ(ours->kind("board")->sheets[0].units, Units::Inches);
   const ShoppingList list = shoppingList(laid(test::plainJob(), {}), {}, *ours);
-  EXPECT_EQ(soldWords(of(list, "board")->sold.at(0), {}), "1 of ours (24 × 30 in)");
+  EXPECT_EQ(soldWords(of(list, "board")->sold.at(0), {}), "1 of ours (24 × 30 in), 14 % used");
   for (const auto& [line, message] :
        {std::pair{"sheets = [[\"24 in\"]]", "sheets: a list is not allowed"},
         {"sheets = [[0, 3]]", "sheets: a list is not allowed"},

@@ -59,7 +59,7 @@ class PartReading {
     };
     GrammageBand band;
     if (pair->items.size() == 2) band = {number(0), number(1)};
-    if (!(band.least > 0.0 && band.least <= band.most && band.most <= PartRule::kHeaviest))
+    if (!(band.least > 0.0 && band.least <= band.most && band.most <= kHeaviest))
       return in_.complainType(*pair, "grammage", "pair of g/m2, the least and the most");
     rule_.grammage = band;
   }

@@ -42,7 +42,6 @@ struct SlitRule : Repeated {
 struct PartRule {
   static constexpr int kMostPieces = 10000;
   static constexpr double kLongest = 100'000;  // mm: no sheet is longer
-  static constexpr double kHeaviest = 5000;    // g/m2
   static constexpr int kMostCorners = 2000;    // of an outline, before it is tidied
 
   std::string id;
