@@ -88,8 +88,11 @@ class CutPainter {
   }
   [[nodiscard]] QString pieceName(std::size_t piece) const {
     const CutWork::Piece& of = found_.work.pieces[piece];
-    const QString name = text(of.part->rule->title.text);
-    return of.book == 0 ? name : name + " · " + text(found_.jobs[of.book]->title);
+    return nameOf(of.book, *of.part);
+  }
+  [[nodiscard]] QString nameOf(std::size_t book, const PlannedPart& part) const {
+    const QString name = text(part.rule->title.text);
+    return book == 0 ? name : name + " · " + text(found_.jobs[book]->title);
   }
   /// So many rectangles' pieces.
   [[nodiscard]] QString pieces(std::size_t piece, int rectangles) const {
@@ -113,9 +116,13 @@ class CutPainter {
                   Words::tr("To cut, %1. Material for %2.")
                       .arg(QDate::currentDate().toString(Qt::ISODate), money(cost)),
                   true);
-    if (plan_.has(Severity::Stop))
-      column_.write(kEdge, {kHeading, true, lightPalette().stop},
-                    Words::tr("The book has a stop: it must not be cut yet."), true);
+    for (std::size_t book = 0; book < found_.plans.size(); ++book)
+      if (found_.plans[book]->has(Severity::Stop))
+        column_.write(kEdge, {kHeading, true, lightPalette().stop},
+                      book == 0 ? Words::tr("The book has a stop: it must not be cut yet.")
+                                : Words::tr("%1 has a stop: it must not be cut yet.")
+                                      .arg(text(found_.jobs[book]->title)),
+                      true);
     column_.write(kEdge, {kSmall, false, lightPalette().secondInk}, careWords(), true);
     column_.leave(2);
     column_.rule();
@@ -161,6 +168,11 @@ class CutPainter {
       column_.write(
           kEdge + kTicked, {kText, false, lightPalette().mind},
           text(otherMakeWords(each, pieceName(each.piece).toStdString(), notation_, translated)));
+    for (const CutOtherwise& each : found_.work.otherwise)
+      column_.write(
+          kEdge + kTicked, {kText, false, lightPalette().mind},
+          text(cutOtherwiseWords(each.was, each.is, nameOf(each.book, *each.part).toStdString(),
+                                 notation_, translated)));
     if (layout_.unplaced.empty()) return;
     column_.leave(2);
     column_.write(kEdge, {kHeading, true, lightPalette().mind}, Words::tr("To buy"), true);

@@ -84,7 +84,7 @@ class Gathering {
     const int* often = std::get_if<int>(&copies);
     const int each = piecesOfRectangle(part, patternOf(shelf_, piece.material));
     const int wanted = part.count * (often != nullptr ? *often : 1);
-    piece.count = (wanted + each - 1) / each - wasCut(piece.id);
+    piece.count = (wanted + each - 1) / each - wasCut(piece.id, book, part);
     piece.grain = part.rule->grain == Grain::Height  ? PieceGrain::Height
                   : part.rule->grain == Grain::Width ? PieceGrain::Width
                                                      : PieceGrain::Free;
@@ -108,12 +108,31 @@ class Gathering {
       work_.problem.stocks[i].material = sorted.stocks[i];
   }
 
-  [[nodiscard]] int wasCut(const std::string& id) const {
+  /// What was cut of it here; and of another book, while that was open alone.
+  int wasCut(const std::string& id, std::size_t book, const PlannedPart& part) {
     int count = 0;
-    for (const CutDone& done : wish_.done)
-      if (const auto found = done.pieces.find(id); found != done.pieces.end())
+    const auto add = [&](const std::vector<CutDone>& all, const std::string& name, bool isHere) {
+      for (std::size_t i = 0; i < all.size(); ++i) {
+        const auto found = all[i].pieces.find(name);
+        if (all[i].isMockUp == wish_.mockUp.empty() || found == all[i].pieces.end()) continue;
         count += found->second;
+        if (isHere && found->second > 0) compare(all[i], name, {i, book, &part, {}, {}});
+      }
+    };
+    add(wish_.done, id, true);
+    if (book > 0) add(books_[book].job->cutting.done, part.rule->id, false);
     return count;
+  }
+  /// With the size that it has now.
+  void compare(const CutDone& done, const std::string& name, CutOtherwise with) {
+    constexpr double kSame = 0.1;  // mm
+    const auto found = done.sizes.find(name);
+    if (found == done.sizes.end()) return;
+    with.was = found->second;
+    with.is = {with.part->cutWidth.mm(), with.part->cutHeight.mm()};
+    if (std::abs(with.was.width - with.is.width) > kSame ||
+        std::abs(with.was.height - with.is.height) > kSame)
+      work_.otherwise.push_back(with);
   }
 
   void takePin(std::size_t number) {

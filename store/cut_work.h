@@ -30,6 +30,14 @@ struct BookToCut {
   const Plan* plan = nullptr;
 };
 
+/// A piece that was cut in another size than the plan has now.
+struct CutOtherwise {
+  std::size_t done = 0;  // of the first book's job
+  std::size_t book = 0;
+  const PlannedPart* part = nullptr;
+  CutSize was, is;
+};
+
 struct CutWork {
   /// Costs weigh off-cuts and whole sheets as the job wants them taken first.
   CutProblem problem;
@@ -42,6 +50,7 @@ struct CutWork {
   std::vector<double> costs;      // of the problem's stocks, as they are
   std::vector<std::size_t> pins;  // of the problem's, as the job numbers them
   std::vector<std::size_t> lost;  // the job's pins of which piece or stock is no longer there
+  std::vector<CutOtherwise> otherwise;
 
   /// What the sheets of a lay-out really cost, from one material.
   [[nodiscard]] double costOf(const CutLayout& layout, const std::string& material) const;
@@ -69,7 +78,9 @@ struct BooksLaidOut {
 /// Each piece by its rectangle as it is cut, as often as the book's copies want it and were not cut
 /// yet; from the stock that is called like the piece, the material named for it, or that one's
 /// kind, whichever is first there, and of several of these the one as thick and as heavy as it is
-/// to be. What the first book's job decided about the cutting holds for all. The plans outlive it.
+/// to be. What the first book's job decided about the cutting holds for all; what was cut of
+/// another book while that was open alone is told in its own. A mock-up counts what was cut for it.
+/// The plans outlive it.
 CutWork cutWorkOf(const std::vector<BookToCut>& books, const Stock& shelf);
 
 }  // namespace drapery

@@ -59,16 +59,13 @@ class CuttingReader : SectionReader {
       }
       if (const Node* node = item.find("sheet"))
         pin.sheet = static_cast<int>(whole(*node, at + ".sheet", kMost));
-      if (const Node* node = item.find("turned")) {
-        if (node->kind != Node::Kind::Boolean) complainType(*node, at + ".turned", "true or false");
-        pin.isTurned = node->number != 0;
-      }
+      if (const Node* node = item.find("turned")) pin.isTurned = flag(*node, at + ".turned");
       all.push_back(std::move(pin));
     });
     return all;
   }
   CutDone done(const Node& item, const std::string& at) {
-    know(item, at, {"stock", "pieces", "spoilt", "sheets_spoilt"});
+    know(item, at, {"stock", "pieces", "spoilt", "sheets_spoilt", "mock_up", "sizes"});
     CutDone done;
     done.stock = text(item, at, "stock", true);
     if (item.find("pieces") == nullptr)
@@ -77,7 +74,28 @@ class CuttingReader : SectionReader {
     done.spoilt = counts(item, at, "spoilt");
     if (const Node* sheets = item.find("sheets_spoilt"))
       done.sheetsSpoilt = static_cast<int>(whole(*sheets, at + ".sheets_spoilt", kMost));
+    if (const Node* mockUp = item.find("mock_up")) done.isMockUp = flag(*mockUp, at + ".mock_up");
+    done.sizes = sizes(item, at);
     return done;
+  }
+  bool flag(const Node& node, const std::string& at) {
+    if (node.kind != Node::Kind::Boolean) complainType(node, at, "true or false");
+    return node.number != 0;
+  }
+  std::map<std::string, CutSize> sizes(const Node& item, const std::string& at) {
+    std::map<std::string, CutSize> all;
+    const Node* pieces = item.find("sizes");
+    if (pieces == nullptr || !isTable(*pieces, at + ".sizes")) return all;
+    for (const Node::Member& member : pieces->members) {
+      const Node& size = member.value;
+      const std::string here = at + ".sizes." + shortened(member.key);
+      if (size.kind != Node::Kind::List || size.items.size() != 2)
+        complainType(size, here, "a width and a height");
+      else
+        all[member.key] = {number(size.items[0], here + "[0]", 0.0, kFarthest, false),
+                           number(size.items[1], here + "[1]", 0.0, kFarthest, false)};
+    }
+    return all;
   }
   std::map<std::string, int> counts(const Node& item, const std::string& at, const char* key) {
     std::map<std::string, int> all;

@@ -66,6 +66,17 @@ void write(PrettyJson& json, const std::map<std::string, int>& counts) {
   json.endObject();
 }
 
+void write(PrettyJson& json, const std::map<std::string, CutSize>& sizes) {
+  json.beginObject();
+  for (const auto& [piece, size] : sizes) {
+    json.key(piece).beginList();
+    json.number(size.width);
+    json.number(size.height);
+    json.endList();
+  }
+  json.endObject();
+}
+
 void write(PrettyJson& json, const JobCutting& cutting) {
   json.beginObject();
   if (cutting.first != StockFirst::LeastCost)
@@ -95,6 +106,8 @@ void write(PrettyJson& json, const JobCutting& cutting) {
       write(json.key("pieces"), done.pieces);
       if (!done.spoilt.empty()) write(json.key("spoilt"), done.spoilt);
       if (done.sheetsSpoilt > 0) json.key("sheets_spoilt").number(done.sheetsSpoilt);
+      if (done.isMockUp) json.key("mock_up").flag(true);
+      if (!done.sizes.empty()) write(json.key("sizes"), done.sizes);
       json.endObject();
     }
     json.endList();

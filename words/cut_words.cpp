@@ -133,6 +133,22 @@ std::string settingWords(const GaugeStep& step, const Notation& notation, Microm
   return words;
 }
 
+std::string cutOtherwiseWords(const CutSize& was, const CutSize& is, const std::string& title,
+                              const Notation& notation, const Translate& translate) {
+  const auto size = [&](const CutSize& of) {
+    return cutSizeWords(std::llround(of.width * 1000), std::llround(of.height * 1000), notation);
+  };
+  const bool isTooSmall = was.width < is.width || was.height < is.height;
+  return said(translate,
+              isTooSmall ? QT_TRANSLATE_NOOP("Cut",
+                                             "{} was cut {} and is reckoned {} now: too small. Say "
+                                             "that it is spoilt, or bring the sizes back.")
+                         : QT_TRANSLATE_NOOP("Cut",
+                                             "{} was cut {} and is reckoned {} now: trim it, if it "
+                                             "is still loose."),
+              title, size(was), size(is));
+}
+
 std::string grainTestWords(const StockItem& item, const Translate& translate) {
   if (!item.grainTest)
     return said(translate,

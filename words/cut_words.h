@@ -5,6 +5,7 @@
 
 #include "core/cutting/cut_order.h"
 #include "core/cutting/stock.h"
+#include "core/plan/job_cutting.h"
 #include "core/quantity/format_length.h"
 #include "words/translate.h"
 
@@ -38,6 +39,11 @@ std::string patternWords(const CutStock& stock, const Translate& translate = {})
 /// @param longest 0: any
 std::string settingWords(const GaugeStep& step, const Notation& notation, Micrometres longest,
                          const Translate& translate = {});
+
+/// "Board was cut 140 × 216.5 mm and is reckoned 138 × 216.5 mm now: trim it, if it is still
+/// loose."
+std::string cutOtherwiseWords(const CutSize& was, const CutSize& is, const std::string& title,
+                              const Notation& notation, const Translate& translate = {});
 
 /// How the grain of a sheet was found, or how it can be.
 std::string grainTestWords(const StockItem& item, const Translate& translate = {});

@@ -8,6 +8,7 @@
 #include <QScrollBar>
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 #include "app/cutting/sheet_card.h"
 #include "app/cutting/sheet_view.h"
@@ -131,7 +132,7 @@ void CutPage::renew() {
   const UsableLeft& usable = workspace_.stock().stock().usable;
   shown_ = forBench(problem(), layOut(), usable,
                     shear() > 0 ? shear() : std::numeric_limits<Micrometres>::max());
-  steps_.clear();
+  const auto before = std::exchange(steps_, {});
   for (const MaterialCost& cost : shown_.materials)
     steps_[cost.material] = cutOrder(problem(), shown_, cost.material);
   order_.clear();
@@ -139,8 +140,7 @@ void CutPage::renew() {
   std::stable_sort(order_.begin(), order_.end(), [&](std::size_t a, std::size_t b) {
     return momentOf(shown_.sheets[a]) < momentOf(shown_.sheets[b]);
   });
-  if (sheet() == nullptr) open_.reset();
-  if (sheet() == nullptr || (chosen_ && *chosen_ >= sheet()->placements.size())) chosen_.reset();
+  findAgain(before);
   const auto parts = desk_.found().parts();
   const SheetSource source{problem(), shown_, parts};
   while (cards_.size() > order_.size()) {
@@ -170,7 +170,41 @@ void CutPage::renew() {
   place();
 }
 
+/// What is looked at in another lay-out: the sheet of that stock, the piece if it lies there in the
+/// same place of the list, and the setting in hand if all settings are as they were.
+void CutPage::findAgain(const std::map<std::string, std::vector<GaugeStep>>& before) {
+  std::size_t nth = names_.nth;
+  const bool wasOpen = open_.has_value();
+  open_.reset();
+  for (std::size_t i = 0; wasOpen && !open_ && i < shown_.sheets.size(); ++i)
+    if (stockOf(shown_.sheets[i]).id == names_.stock && nth-- == 0) open_ = i;
+  const bool isThere = chosen_ && sheet() != nullptr && *chosen_ < sheet()->placements.size() &&
+                       problem().pieces[sheet()->placements[*chosen_].piece].id == names_.piece;
+  if (!isThere) chosen_.reset();
+  if (!isStepping_) return;
+  const auto isSame = [](const GaugeStep& a, const GaugeStep& b) {
+    return a.reading == b.reading && a.moment == b.moment && a.cuts.size() == b.cuts.size();
+  };
+  const std::string material = sheet() != nullptr ? stockOf(*sheet()).material : std::string();
+  const auto then = before.find(material);
+  const auto now = steps_.find(material);
+  isStepping_ = then != before.end() && now != steps_.end() &&
+                std::equal(then->second.begin(), then->second.end(), now->second.begin(),
+                           now->second.end(), isSame);
+}
+
+void CutPage::remember() {
+  names_ = {};
+  if (sheet() == nullptr) return;
+  names_.stock = stockOf(*sheet()).id;
+  for (std::size_t i = 0; i < *open_; ++i)
+    if (shown_.sheets[i].stock == sheet()->stock) ++names_.nth;
+  if (chosen_) names_.piece = problem().pieces[sheet()->placements[*chosen_].piece].id;
+}
+
+/// The sheet that is looked at, or none.
 void CutPage::showSheet() {
+  remember();
   const bool isOpen = sheet() != nullptr;
   view_->setVisible(isOpen);
   back_->setVisible(isOpen || showsStock_);
@@ -245,6 +279,7 @@ void CutPage::select(const Subject& subject) {
 void CutPage::choose(std::optional<std::size_t> placement) {
   told_.clear();
   chosen_ = placement;
+  remember();
   setFocus();
   select(placement ? Subject::part(problem().pieces[sheet()->placements[*placement].piece].id)
                    : Subject());

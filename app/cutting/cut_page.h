@@ -57,6 +57,8 @@ class CutPage : public StagePage {
 
  private:
   void renew();
+  void findAgain(const std::map<std::string, std::vector<GaugeStep>>& before);
+  void remember();
   void writeMargin();
   void writeOverview();
   void writeFaults();
@@ -115,7 +117,8 @@ class CutPage : public StagePage {
   void keepLayOut();
   void takeUp(std::size_t kept);
   [[nodiscard]] QString keptWords(const KeptLayOut& kept) const;
-  void cutSheetDone();
+  void cutSheetDone(int times);
+  [[nodiscard]] QString whyNotYet() const;
   void spoil(std::size_t which, const std::map<std::string, int>& pieces);
   void spoilSheet();
   void keepCut(const QString& step, const StockChange& made, JobCutting cutting);
@@ -144,7 +147,13 @@ class CutPage : public StagePage {
   std::map<std::string, std::vector<GaugeStep>> steps_;  // by material
   CutLayout shown_;                                      // cut as the shear takes it
   std::optional<std::size_t> open_;                      // the sheet that is looked at
-  std::size_t made_ = 0;                                 // settings that were made on it
+  /// The same by its name, and the piece that is chosen: another lay-out numbers them otherwise.
+  struct Names {
+    std::string stock, piece;
+    std::size_t nth = 0;  // of that stock's
+  };
+  Names names_;
+  std::size_t made_ = 0;  // settings that were made on it
   bool isStepping_ = false;
   Subject selected_;
   std::optional<std::size_t> chosen_;  // a placement of the open sheet

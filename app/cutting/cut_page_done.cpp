@@ -41,8 +41,14 @@ void CutPage::writeDone() {
       spoilt.prepend(takenWords(done.sheetsSpoilt, 0, windowNotation(book_.plan())));
     const QStringList good = listed(done.pieces);
     const QString stock = QString::fromStdString(done.stock);
-    margin_->text(good.isEmpty() ? stock : stock + ": " + good.join(", "));
+    const QString from = done.isMockUp ? tr("%1, for a mock-up").arg(stock) : stock;
+    margin_->text(good.isEmpty() ? from : from + ": " + good.join(", "));
     if (!spoilt.isEmpty()) margin_->small(tr("spoilt: %1").arg(spoilt.join(", ")));
+    for (const CutOtherwise& each : desk_.found().work.otherwise)
+      if (each.done == i)
+        margin_->finding(Severity::Mind,
+                         cutOtherwiseText(each, pieceTitle(desk_.found(), each.book, *each.part),
+                                          windowNotation(book_.plan())));
     std::vector<MarginColumn::Way> ways;
     int total = 0;
     for (const auto& [piece, count] : done.pieces) {
@@ -82,23 +88,48 @@ void CutPage::spoilSheet() {
   CutDone& done = same != cutting.done.end() ? *same : cutting.done.emplace_back();
   done.stock = item->lies.id;
   ++done.sheetsSpoilt;
-  StockChange change;
-  change.taken.push_back({*item, 1, 0});
-  keepCut(tr("spoilt %1").arg(QString::fromStdString(item->lies.id)), change, std::move(cutting));
+  keepCut(tr("spoilt %1").arg(QString::fromStdString(item->lies.id)),
+          takenOf(workspace_.stock().stock(), *item, 1), std::move(cutting));
 }
 
-/// Takes it from the stock and puts what is left over there; its pieces need not be cut any more.
-void CutPage::cutSheetDone() {
+/// Which of the books that it is cut for has a stop; empty where all may be cut.
+QString CutPage::whyNotYet() const {
+  for (const CutPlacement& at : sheet()->placements) {
+    const std::size_t book = desk_.found().work.pieces[at.piece].book;
+    if (!desk_.found().plans[book]->has(Severity::Stop)) continue;
+    if (book == 0) return tr("The book has a stop: it must not be cut yet.");
+    return tr("%1 has a stop: it must not be cut yet.")
+        .arg(QString::fromStdString(desk_.found().jobs[book]->title));
+  }
+  return {};
+}
+
+/// Takes so many of them from the stock and puts what is left over there; their pieces need not be
+/// cut any more.
+void CutPage::cutSheetDone(int times) {
   const CutSheet of = *sheet();
   const CutStock stock = stockOf(of);
-  const auto change = stockChangeOf(workspace_.stock().stock(), stock, of, of.repeat);
+  const auto change = stockChangeOf(workspace_.stock().stock(), stock, of, times);
   if (const auto* issue = std::get_if<Issue>(&change)) return refuse(*issue);
   JobCutting cutting = book_.job().cutting;
   CutDone done;
   done.stock = stock.id;
-  for (const CutPlacement& at : of.placements)
-    done.pieces[problem().pieces[at.piece].id] += of.repeat;
-  cutting.done.push_back(std::move(done));
+  done.isMockUp = !cutting.mockUp.empty();
+  for (const CutPlacement& at : of.placements) {
+    const CutPiece& piece = problem().pieces[at.piece];
+    done.pieces[piece.id] += times;
+    done.sizes[piece.id] = {double(piece.width) / 1000, double(piece.height) / 1000};
+  }
+  // Sheet after sheet of the same pieces is told once.
+  const auto same =
+      std::find_if(cutting.done.begin(), cutting.done.end(), [&](const CutDone& each) {
+        return each.stock == done.stock && each.isMockUp == done.isMockUp &&
+               each.sizes == done.sizes && each.sheetsSpoilt == 0;
+      });
+  if (same == cutting.done.end())
+    cutting.done.push_back(std::move(done));
+  else
+    for (const auto& [piece, count] : done.pieces) same->pieces[piece] += count;
   if (of.pinned)
     std::erase_if(cutting.pins, [&](const JobPin& pin) {
       return pin.stock == stock.id && pin.sheet == *of.pinned;

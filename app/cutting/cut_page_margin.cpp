@@ -180,10 +180,9 @@ void CutPage::writeWishes() {
   margin_->space();
   margin_->heading(tr("A mock-up first"));
   for (const StockItem& item : workspace_.stock().stock().items) {
-    if (item.lies.material != "paper" && item.lies.material != "kraft" &&
-        item.lies.id != wish.mockUp)
-      continue;
     const bool holds = item.lies.id == wish.mockUp;
+    const bool isCheap = item.lies.material == "paper" || item.lies.material == "kraft";
+    if (!holds && (!isCheap || item.isOffCut)) continue;
     auto* button = margin_->command(
         QString("cut.mock-up.%1").arg(QString::fromStdString(item.lies.id)),
         holds
@@ -252,13 +251,17 @@ void CutPage::writeSheet() {
                                 : tr("Off-cuts to keep"));
   for (const CutPlacement& each : left) margin_->text(cutSize(each.across, each.along, notation));
   margin_->space();
-  if (book_.plan().has(Severity::Stop))
-    margin_->finding(Severity::Stop, tr("The book has a stop: it must not be cut yet."));
-  else if (book_.job().cutting.mockUp.empty() && item != nullptr)
+  if (const QString why = whyNotYet(); !why.isEmpty()) {
+    margin_->finding(Severity::Stop, why);
+  } else if (item != nullptr) {
     margin_->command(
         "cut.done",
         of.repeat > 1 ? tr("these %1 sheets are cut").arg(of.repeat) : tr("this sheet is cut"),
-        [this] { cutSheetDone(); });
+        [this, often = of.repeat] { cutSheetDone(often); });
+    if (of.repeat > 1)
+      margin_->command("cut.one-done", tr("one of these sheets is cut"),
+                       [this] { cutSheetDone(1); });
+  }
   if (stockOf(of).form == StockForm::Sheet && item != nullptr)
     margin_->command(
         "cut.sheet-spoilt",

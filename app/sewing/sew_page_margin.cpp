@@ -114,9 +114,10 @@ void SewPage::writeShelf() {
       continue;
     }
     margin_->text(tr("%1: %2 left after this.").arg(name, rest));
-    margin_->command(
-        QString("sew.take.%1").arg(i), tr("take %1 off it").arg(length),
-        [this, change = threadTaken(roll, needed), name] { takeThread(change, name); });
+    margin_->command(QString("sew.take.%1").arg(i), tr("take %1 off it").arg(length),
+                     [this, change = threadTaken(workspace_.stock().stock(), roll, needed), name] {
+                       takeThread(change, name);
+                     });
   }
 }
 

@@ -78,9 +78,13 @@ QString stockSize(const StockItem& item, const Notation& notation) {
 
 QString pieceTitle(const CutDesk::Found& found, std::size_t piece) {
   const CutWork::Piece& of = found.work.pieces[piece];
-  QString title = localText(of.part->rule->title);
-  if (of.book == 0) return title;
-  return title + " · " + QString::fromStdString(found.jobs[of.book]->title);
+  return pieceTitle(found, of.book, *of.part);
+}
+
+QString pieceTitle(const CutDesk::Found& found, std::size_t book, const PlannedPart& part) {
+  QString title = localText(part.rule->title);
+  if (book == 0) return title;
+  return title + " · " + QString::fromStdString(found.jobs[book]->title);
 }
 
 QString piecesTitle(const CutDesk::Found& found, std::size_t piece, int rectangles) {
@@ -154,6 +158,12 @@ QString costWords(const CutDesk::Found& found, const MaterialCost& cost, StockFi
 
 QString patternText(const CutStock& stock) {
   return QString::fromStdString(patternWords(stock, translated));
+}
+
+QString cutOtherwiseText(const CutOtherwise& piece, const QString& title,
+                         const Notation& notation) {
+  return QString::fromStdString(
+      cutOtherwiseWords(piece.was, piece.is, title.toStdString(), notation, translated));
 }
 
 QString grainTestText(const StockItem& item) {

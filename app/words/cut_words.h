@@ -26,6 +26,7 @@ QString stockSize(const StockItem& item, const Notation& notation);
 
 /// "Board", with the book where there are several.
 QString pieceTitle(const CutDesk::Found& found, std::size_t piece);
+QString pieceTitle(const CutDesk::Found& found, std::size_t book, const PlannedPart& part);
 /// "4 × Corner" of two rectangles that come to two each.
 QString piecesTitle(const CutDesk::Found& found, std::size_t piece, int rectangles);
 /// The same in a few letters, for a piece on a sheet.
@@ -42,6 +43,8 @@ QString settingText(const GaugeStep& step, const Notation& notation, Micrometres
 
 /// "cost 6.40, and nothing is cheaper" or what no lay-out goes below.
 QString costWords(const CutDesk::Found& found, const MaterialCost& cost, StockFirst first);
+
+QString cutOtherwiseText(const CutOtherwise& piece, const QString& title, const Notation& notation);
 
 /// How the grain of a sheet was found, or how it can be.
 QString grainTestText(const StockItem& item);

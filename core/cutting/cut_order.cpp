@@ -248,10 +248,12 @@ class Order {
     return moments_[static_cast<std::size_t>(at)] = moment;
   }
 
-  /// A node's parallel cuts as one run, and all inside it; -1 where it is not cut.
+  /// A node's parallel cuts as one run, and all inside it; -1 where no piece comes of it.
   int addRun(const CutSheet& sheet, std::size_t which, int at, const CutRectangle& in,
              Micrometres kerf) {
-    if (at < 0 || !isCut(sheet.cuts[static_cast<std::size_t>(at)])) return -1;
+    if (at < 0 || !isCut(sheet.cuts[static_cast<std::size_t>(at)]) ||
+        moments_[static_cast<std::size_t>(at)] == kNever)
+      return -1;
     Run run;
     run.sheet = which;
     run.times = sheet.repeat;
@@ -273,9 +275,8 @@ class Order {
     const bool isParted =
         node != nullptr && isCut(*node) && (node->kind == CutNode::Kind::CutAcross) == run.isAcross;
     if (!isParted) {
-      const bool isMeasured = node != nullptr && node->kind != CutNode::Kind::Left;
-      run.segments.push_back(
-          {in, isMeasured, isMeasured ? moments_[static_cast<std::size_t>(at)] : kNever, at, -1});
+      const int moment = node != nullptr ? moments_[static_cast<std::size_t>(at)] : kNever;
+      run.segments.push_back({in, moment != kNever, moment, at, -1});
       return;
     }
     const auto [low, high] = halvesOf(*node, in, kerf);

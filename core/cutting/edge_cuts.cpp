@@ -102,11 +102,12 @@ class Freeing {
 };
 
 /// All that can be cut side by side is cut so, in turns along and across: after the first direction
-/// there is no choice any more.
+/// there is no choice any more. What is kept of the rest is not cut out of what is left over.
 class Benching {
  public:
-  Benching(Micrometres kerf, Micrometres longest, const SheetPart& whole)
-      : kerf_(kerf), longest_(longest), whole_(whole) {}
+  /// @param kept the number of those that are no pieces
+  Benching(Micrometres kerf, Micrometres longest, const SheetPart& whole, std::size_t kept)
+      : kerf_(kerf), longest_(longest), whole_(whole), kept_(kept) {}
 
   std::optional<std::vector<SheetPart>> around(const std::vector<SheetPart>& pieces) {
     std::optional<std::vector<SheetPart>> best;
@@ -136,7 +137,7 @@ class Benching {
 
   /// In the direction that is told, else in the other.
   bool cutUp(std::size_t at, const std::vector<SheetPart>& pieces, bool isBeside) {
-    if (pieces.empty()) return true;
+    if (isLeft(pieces)) return true;
     const SheetPart region = parts_[at];
     if (pieces.size() == 1 && pieces[0].across == region.across &&
         pieces[0].along == region.along) {
@@ -146,16 +147,10 @@ class Benching {
     std::vector<Micrometres> lines = linesIn(region, pieces, isBeside);
     if (lines.empty()) lines = linesIn(region, pieces, isBeside = !isBeside);
     if (lines.empty()) return false;
+    const std::vector<std::vector<SheetPart>> shares = sharedOut(lines, pieces, isBeside);
     const Micrometres length = (isBeside ? region.along : region.across) - kerf_;
     effort_.cuts += static_cast<int>(lines.size());
     if (length > longest_) effort_.tooLong += static_cast<int>(lines.size());
-    std::vector<std::vector<SheetPart>> shares(lines.size() + 1);
-    for (const SheetPart& piece : pieces) {
-      const Micrometres from = isBeside ? piece.x : piece.y;
-      shares[static_cast<std::size_t>(std::upper_bound(lines.begin(), lines.end(), from) -
-                                      lines.begin())]
-          .push_back(piece);
-    }
     std::size_t rest = at;  // from the low end on, one after the other
     for (std::size_t i = 0; i < lines.size(); ++i) {
       SheetPart low = parts_[rest], high = low;
@@ -169,10 +164,38 @@ class Benching {
       rest = split.high = parts_.size() + 1;
       parts_.push_back(low);
       parts_.push_back(high);
-      if (!shares[i].empty()) readings_.insert(isBeside ? low.across : low.along);
+      if (!isLeft(shares[i])) readings_.insert(isBeside ? low.across : low.along);
       if (!cutUp(lowAt, shares[i], !isBeside)) return false;
     }
     return cutUp(rest, shares.back(), !isBeside);
+  }
+
+  [[nodiscard]] bool isLeft(const std::vector<SheetPart>& pieces) const {
+    return std::all_of(pieces.begin(), pieces.end(),
+                       [&](const SheetPart& piece) { return piece.piece == kept_; });
+  }
+
+  /// The pieces between the lines, of which those go that have no piece on either side.
+  [[nodiscard]] std::vector<std::vector<SheetPart>> sharedOut(std::vector<Micrometres>& lines,
+                                                              const std::vector<SheetPart>& pieces,
+                                                              bool isBeside) const {
+    std::vector<std::vector<SheetPart>> shares(lines.size() + 1);
+    for (const SheetPart& piece : pieces) {
+      const Micrometres from = isBeside ? piece.x : piece.y;
+      shares[static_cast<std::size_t>(std::upper_bound(lines.begin(), lines.end(), from) -
+                                      lines.begin())]
+          .push_back(piece);
+    }
+    for (std::size_t i = 0; i < lines.size();) {
+      if (!isLeft(shares[i]) || !isLeft(shares[i + 1])) {
+        ++i;
+        continue;
+      }
+      shares[i].insert(shares[i].end(), shares[i + 1].begin(), shares[i + 1].end());
+      shares.erase(shares.begin() + static_cast<std::ptrdiff_t>(i) + 1);
+      lines.erase(lines.begin() + static_cast<std::ptrdiff_t>(i));
+    }
+    return shares;
   }
 
   [[nodiscard]] std::vector<Micrometres> linesIn(const SheetPart& region,
@@ -211,6 +234,7 @@ class Benching {
 
   Micrometres kerf_, longest_;
   SheetPart whole_;
+  std::size_t kept_;
   std::vector<SheetPart> parts_;
   Effort effort_;
   std::set<Micrometres> readings_;
@@ -367,12 +391,8 @@ CutLayout forBench(const CutProblem& problem, const CutLayout& layout, const Usa
     const std::size_t most = pieces.size();
     for (const CutPlacement& left : bestLeft(stock, sheet, pieces, usable))
       pieces.push_back(enlarged(stock, left, most));
-    if (auto parts = Benching(stock.kerf, longest, enlarged(stock)).around(pieces)) {
-      for (SheetPart& part : *parts)
-        if (part.kind == SheetPart::Kind::Piece && part.piece == most)
-          part.kind = SheetPart::Kind::Free;
+    if (auto parts = Benching(stock.kerf, longest, enlarged(stock), most).around(pieces))
       sheet.cuts = Cuts(stock, *parts).nodes();
-    }
   }
   return result;
 }

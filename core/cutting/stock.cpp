@@ -13,9 +13,9 @@ namespace {
 double areaOf(Micrometres across, Micrometres along) { return double(across) * double(along); }
 
 /// "grey board, off-cut 3": the first that is free.
-std::string offCutName(const Stock& shelf, const std::vector<StockItem>& given,
-                       const std::string& of) {
-  const std::string mark = ", off-cut";
+/// @param mark ", off-cut"
+std::string nameLeft(const Stock& shelf, const std::vector<StockItem>& given, const std::string& of,
+                     const std::string& mark) {
   const std::string stem = of.substr(0, of.find(mark)) + mark;
   for (int number = 1;; ++number) {
     std::string name = stem + " " + std::to_string(number);
@@ -92,14 +92,38 @@ std::variant<Stock, Issue> itemChanged(const Stock& shelf, const StockItem& from
   return after;
 }
 
+StockChange takenOf(const Stock& shelf, const StockItem& item, int count) {
+  const auto at = std::find_if(shelf.items.begin(), shelf.items.end(),
+                               [&](const StockItem& each) { return each.lies.id == item.lies.id; });
+  StockChange change;
+  change.taken.push_back(
+      {item, static_cast<std::size_t>(at - shelf.items.begin()), count, Micrometres(0)});
+  return change;
+}
+
+StockChange takenOffRoll(const Stock& shelf, const StockItem& roll, Micrometres length) {
+  const bool isOneOfSeveral = roll.lies.count.value_or(1) > 1 && length <= roll.lies.along;
+  StockChange change = takenOf(shelf, roll, isOneOfSeveral ? 1 : 0);
+  if (!isOneOfSeveral) {
+    change.taken.front().length = length;
+    return change;
+  }
+  if (length == roll.lies.along) return change;
+  StockItem begun = roll;
+  begun.lies.id = nameLeft(shelf, {}, roll.lies.id, ", begun");
+  begun.lies.count = 1;
+  begun.lies.along -= length;
+  change.given.push_back(std::move(begun));
+  return change;
+}
+
 std::variant<StockChange, Issue> stockChangeOf(const Stock& shelf, const CutStock& stock,
                                                const CutSheet& sheet, int times) {
   const StockItem* item = shelf.named(stock.id);
   if (item == nullptr) return Issue{"stock-unknown", {{"name", stock.id}}, {}, {}, {}};
-  StockChange change;
   const Micrometres length = lengthUsed(stock, sheet);
-  const bool isRoll = stock.form == StockForm::Roll;
-  change.taken.push_back({*item, isRoll ? 0 : times, isRoll ? length * times : 0});
+  StockChange change = stock.form == StockForm::Roll ? takenOffRoll(shelf, *item, length)
+                                                     : takenOf(shelf, *item, times);
   std::map<std::pair<Micrometres, Micrometres>, std::size_t> alike;
   for (const CutPlacement& left : usableLeft(stock, sheet, shelf.usable)) {
     const auto [found, isNew] = alike.try_emplace({left.across, left.along}, change.given.size());
@@ -108,7 +132,7 @@ std::variant<StockChange, Issue> stockChangeOf(const Stock& shelf, const CutStoc
       continue;
     }
     StockItem offCut = offCutOf(*item, stock, left, length);
-    offCut.lies.id = offCutName(shelf, change.given, stock.id);
+    offCut.lies.id = nameLeft(shelf, change.given, stock.id, ", off-cut");
     offCut.lies.count = times;
     change.given.push_back(std::move(offCut));
   }
@@ -136,7 +160,8 @@ std::variant<Stock, Issue> afterCutting(const Stock& shelf, const StockChange& c
     if (at->lies.count) *at->lies.count -= taken.count;
     at->lies.along -= taken.length;
     // A sheet that is used up keeps its place in the list, for the next that are bought.
-    if (at->isOffCut && at->lies.count == 0) after.items.erase(at);
+    const bool isOver = at->isOffCut && at->lies.count == 0;
+    if (isOver || at->lies.along == 0) after.items.erase(at);
   }
   after.items.insert(after.items.end(), change.given.begin(), change.given.end());
   return after;
@@ -146,18 +171,25 @@ std::variant<Stock, Issue> cutTakenBack(const Stock& shelf, const StockChange& c
   Stock before = shelf;
   for (const StockItem& given : change.given) {
     const auto at = find(before, given.lies.id);
-    if (at == before.items.end() || *at->lies.count < *given.lies.count)
+    const int count = given.lies.count.value_or(0);
+    if (at == before.items.end() || at->lies.count.value_or(count) < count ||
+        at->lies.along < given.lies.along)
       return Issue{"stock-used", {{"name", given.lies.id}}, {}, {}, {}};
-    *at->lies.count -= *given.lies.count;
+    if (!at->lies.count) continue;  // since then said to be as many as are wanted
+    *at->lies.count -= count;
     if (*at->lies.count == 0) before.items.erase(at);
   }
   for (const StockChange::Taken& taken : change.taken) {
     const auto at = find(before, taken.item.lies.id);
     if (at == before.items.end()) {
       StockItem again = taken.item;
-      if (again.lies.count) again.lies.count = taken.count;
-      if (again.lies.form == StockForm::Roll) again.lies.along = taken.length;
-      before.items.push_back(std::move(again));
+      if (taken.length > 0)
+        again.lies.along = taken.length;
+      else if (again.lies.count)
+        again.lies.count = taken.count;
+      const std::size_t place = std::min(taken.place, before.items.size());
+      before.items.insert(before.items.begin() + static_cast<std::ptrdiff_t>(place),
+                          std::move(again));
       continue;
     }
     if (at->lies.count) *at->lies.count += taken.count;

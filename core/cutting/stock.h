@@ -54,23 +54,29 @@ std::variant<Stock, Issue> itemChanged(const Stock& shelf, const StockItem& from
 struct StockChange {
   struct Taken {
     StockItem item;          // as it was
-    int count = 0;           // sheets
+    std::size_t place = 0;   // in the list
+    int count = 0;           // sheets, or whole rolls
     Micrometres length = 0;  // of a roll
   };
   std::vector<Taken> taken;
-  std::vector<StockItem> given;  // off-cuts
+  std::vector<StockItem> given;  // off-cuts, and what is left of a roll that was one of several
 };
 
+/// So many of an item of the shelf, and nothing that comes of them.
+StockChange takenOf(const Stock& shelf, const StockItem& item, int count);
+/// So much of a roll of the shelf. Of several alike one is begun: it lies there by itself then.
+StockChange takenOffRoll(const Stock& shelf, const StockItem& roll, Micrometres length);
+
 /// One sheet of a lay-out cut so many times. `stock` is the problem's, and lies on the shelf under
-/// its id. Off-cuts are worth their share of the sheet and lie where it lay.
+/// its id. Off-cuts are worth their share of the sheet and lie where it lay. A roll is cut once.
 /// @returns "stock-unknown" where the shelf has none of that id.
 std::variant<StockChange, Issue> stockChangeOf(const Stock& shelf, const CutStock& stock,
                                                const CutSheet& sheet, int times);
 
 /// The shelf after it. @returns "stock-short" with what is there and what is needed.
 std::variant<Stock, Issue> afterCutting(const Stock& shelf, const StockChange& change);
-/// The shelf as it was before; what was cut meanwhile stays cut. @returns "stock-used" with an
-/// off-cut that is no longer there.
+/// The shelf as it was before, in the same order; what was cut meanwhile stays cut. @returns
+/// "stock-used" with an off-cut or a begun roll that is no longer there, or no longer all of it.
 std::variant<Stock, Issue> cutTakenBack(const Stock& shelf, const StockChange& change);
 
 }  // namespace drapery

@@ -25,10 +25,8 @@ std::vector<ThreadThere> threadThere(const Stock& shelf, double diameter, double
   return there;
 }
 
-StockChange threadTaken(const StockItem& roll, double needed) {
-  StockChange change;
-  change.taken.push_back({roll, 0, wholeMicrometres(needed)});
-  return change;
+StockChange threadTaken(const Stock& shelf, const StockItem& roll, double needed) {
+  return takenOffRoll(shelf, roll, wholeMicrometres(needed));
 }
 
 }  // namespace drapery

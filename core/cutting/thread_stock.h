@@ -19,6 +19,6 @@ struct ThreadThere {
 std::vector<ThreadThere> threadThere(const Stock& shelf, double diameter, double needed);
 
 /// What taking so much thread changes; see `afterCutting`.
-StockChange threadTaken(const StockItem& roll, double needed);
+StockChange threadTaken(const Stock& shelf, const StockItem& roll, double needed);
 
 }  // namespace drapery

@@ -28,12 +28,20 @@ struct KeptLayOut {
   }
 };
 
+/// mm.
+struct CutSize {
+  double width = 0.0, height = 0.0;
+  friend bool operator==(const CutSize& a, const CutSize& b) = default;
+};
+
 /// What was really cut from a stock: pieces, and how often. What was spoilt is to be cut again.
 struct CutDone {
   std::string stock;
   std::map<std::string, int> pieces;  // that are good
   std::map<std::string, int> spoilt;
-  int sheetsSpoilt = 0;  // of which nothing was cut
+  int sheetsSpoilt = 0;                  // of which nothing was cut
+  bool isMockUp = false;                 // of the book itself nothing was cut
+  std::map<std::string, CutSize> sizes;  // of the pieces then; not of all in old files
   friend bool operator==(const CutDone& a, const CutDone& b) = default;
 };
 

@@ -2,86 +2,16 @@
 #include <gmock/gmock.h>
 
 #include <QElapsedTimer>
-#include <filesystem>
 
-#include "app/cutting/cut_page.h"
 #include "app/cutting/sheet_card.h"
-#include "app/cutting/sheet_view.h"
 #include "app/words/cut_words.h"
-#include "app/workspace/stock_room.h"
-#include "store/stock_json.h"
-#include "tests/app/bench_window.h"
+#include "tests/app/cut_bench.h"
 
 namespace drapery::test {
 namespace {
 
 using ::testing::HasSubstr;
 using ::testing::Not;
-
-class Cutting : public BenchWindow {
- protected:
-  Cutting() {
-    std::filesystem::create_directories(folder_.path() + "/drapery");
-    folder_.write("drapery/stock.json", projectFile("demo/stock/shelf.json"));
-    workspace_->stock().reload();
-  }
-  CutPage& page() { return dynamic_cast<CutPage&>(window_->page()); }
-  /// Until no better lay-out is looked for.
-  void settleCut() {
-    settle();
-    workspace_->cutting().settle();
-    settle();
-  }
-  void showCut() {
-    click("docket.cut");
-    settleCut();
-  }
-  void clickCut(const char* name) {
-    click(name);
-    settleCut();
-  }
-  void openWithNothingThere() {
-    std::filesystem::remove(stock());
-    workspace_->stock().reload();
-    openPlain();
-    showCut();
-  }
-  const CutLayout& layout() { return workspace_->cutting().found().layout; }
-  const CutProblem& problem() { return workspace_->cutting().found().work.problem; }
-  Stock stockNow() { return std::get<Stock>(readStock(readFile(stock()), stock())); }
-  /// All words of the margin.
-  std::string margin() {
-    QStringList words;
-    for (QLabel* label : find("cut.margin")->findChildren<QLabel*>()) words << label->text();
-    for (auto* button : find("cut.margin")->findChildren<QAbstractButton*>())
-      words << button->text();
-    return words.join("\n").toStdString();
-  }
-  /// Opens the sheet of that material and gives its number in the lay-out.
-  std::size_t look(const std::string& material) {
-    for (std::size_t i = 0; i < layout().sheets.size(); ++i)
-      if (problem().stocks[layout().sheets[i].stock].material == material) {
-        page().select(Subject::field("sheet/" + std::to_string(i + 1)));
-        settle();
-        return i;
-      }
-    ADD_FAILURE() << material;
-    return 0;
-  }
-  SheetView& view() { return *find<SheetView>("cut.sheet"); }
-  void clickPiece(std::size_t placement) {
-    QTest::mouseClick(&view(), Qt::LeftButton, {}, view().rectOf(placement)->center().toPoint());
-    settle();
-  }
-  void dragPiece(std::size_t placement, QPoint by) {
-    const QPoint from = view().rectOf(placement)->center().toPoint();
-    QTest::mousePress(&view(), Qt::LeftButton, {}, from);
-    QTest::mouseMove(&view(), from + by / 2);
-    QTest::mouseMove(&view(), from + by);
-    QTest::mouseRelease(&view(), Qt::LeftButton, {}, from + by);
-    settleCut();
-  }
-};
 
 TEST_F(Cutting, laysTheBookOutOnWhatLiesThere) {
   openPlain();
@@ -299,6 +229,110 @@ TEST_F(Cutting, whatIsSpoiltIsCutAgain) {
   press(Qt::Key_Z, Qt::ControlModifier);
   settleCut();
   EXPECT_EQ(stockNow().named("endpaper 640 x 900")->lies.count, 59);
+}
+
+// Of several sheets alike one is cut today; a book measured again later no longer has the pieces'
+// sizes, and that is told until they are said to be spoilt.
+TEST_F(Cutting, oneOfTheSheetsIsCutAndTheBookMeasuredAgain) {
+  Job job = plainJob();
+  job.copies = 24.0;
+  open(job);
+  showCut();
+  const std::size_t which = look("paper");
+  const int often = layout().sheets[which].repeat;
+  const auto each = static_cast<int>(layout().sheets[which].placements.size());
+  ASSERT_GT(often, 1);
+  clickCut("cut.one-done");
+  ASSERT_EQ(saved().cutting.done.size(), 1U);
+  EXPECT_EQ(saved().cutting.done[0].pieces.at("endpaper"), each);
+  EXPECT_EQ(stockNow().named("endpaper 640 x 900")->lies.count, 59);
+  for (const CutPiece& piece : problem().pieces)
+    EXPECT_TRUE(piece.id != "endpaper" || piece.count == 48 - each);
+  look("paper");
+  clickCut("cut.done");
+  ASSERT_EQ(saved().cutting.done.size(), 1U);
+  EXPECT_EQ(saved().cutting.done[0].pieces.at("endpaper"), 48);
+  EXPECT_THAT(margin(), Not(HasSubstr("was cut")));
+  click("docket.measure");
+  keep("text_width", "150");
+  click("docket.cut");
+  settleCut();
+  EXPECT_THAT(margin(), HasSubstr("too small"));
+  EXPECT_THAT(margin(), HasSubstr("Endpaper was cut "));
+}
+
+// A mock-up takes its sheet from the shelf too, and the book itself is still to be cut.
+TEST_F(Cutting, aMockUpIsCutForItself) {
+  openPlain();
+  showCut();
+  const std::size_t kinds = problem().pieces.size();
+  clickCut("cut.mock-up.endpaper 640 x 900");
+  const auto sheets = static_cast<int>(layout().sheets.size());
+  ASSERT_GT(sheets, 0);
+  for (int i = 0; i < sheets && !layout().sheets.empty(); ++i) {
+    look("paper");
+    clickCut("cut.done");
+  }
+  EXPECT_TRUE(layout().sheets.empty());
+  EXPECT_TRUE(saved().cutting.done[0].isMockUp);
+  EXPECT_LT(stockNow().named("endpaper 640 x 900")->lies.count.value(), 60);
+  EXPECT_THAT(margin(), HasSubstr("endpaper 640 x 900, for a mock-up: "));
+  clickCut("cut.mock-up.endpaper 640 x 900");
+  EXPECT_EQ(problem().pieces.size(), kinds);
+}
+
+// A setting is in hand, and what lies there becomes another: none is in hand any more. The sheet
+// that is looked at stays, though it has another number.
+TEST_F(Cutting, anotherLayOutIsLookedAtFromItsBeginning) {
+  openPlain();
+  showCut();
+  const std::size_t which = look("cloth");
+  page().setFocus();
+  for (int i = 0; i < 9; ++i) press(Qt::Key_Down);
+  Stock shelf = stockNow();
+  for (StockItem& item : shelf.items)
+    if (item.lies.material == "cloth") item.lies.across = item.lies.across * 7 / 10;
+  std::erase_if(shelf.items, [](const StockItem& item) { return item.lies.material == "board"; });
+  folder_.write("drapery/stock.json", writeStock(shelf));
+  workspace_->stock().reload();
+  settleCut();
+  ASSERT_TRUE(view().isVisible());
+  const std::string open = page().closerLook().id;
+  ASSERT_NE(open, "sheet/" + std::to_string(which + 1));
+  const CutSheet& sheet = layout().sheets[std::stoul(open.substr(6)) - 1];
+  EXPECT_EQ(problem().stocks[sheet.stock].material, "cloth");
+  for (auto* button : find("cut.margin")->findChildren<QAbstractButton*>())
+    EXPECT_FALSE(button->objectName().startsWith("cut.step.") && button->isChecked());
+  page().setFocus();
+  press(Qt::Key_Up);
+  press(Qt::Key_Down);
+  EXPECT_TRUE(view().isVisible());
+}
+
+// A book that it is cut together with has a stop: sheets with its pieces are not cut yet.
+TEST_F(Cutting, aStopOfAnotherBookIsToldWhereItsPiecesLie) {
+  Job other = plainJob();
+  other.title = "Other book";
+  other.given["text_width"] = {20.0, {}};  // less than the set-back
+  other.allowances["setback"] = {25.0, {}};
+  folder_.write("other.json", writeJob(other));
+  Job job = plainJob();
+  job.cutting.with = {"other.json"};
+  open(job);
+  showCut();
+  ASSERT_TRUE(workspace_->cutting().found().plans.at(1)->has(Severity::Stop));
+  bool isTold = false;
+  for (std::size_t i = 0; i < layout().sheets.size(); ++i) {
+    page().select(Subject::field("sheet/" + std::to_string(i + 1)));
+    settle();
+    bool isOther = false;
+    for (const CutPlacement& at : layout().sheets[i].placements)
+      isOther = isOther || workspace_->cutting().found().work.pieces[at.piece].book == 1;
+    EXPECT_EQ(isShown("cut.done"), !isOther);
+    EXPECT_EQ(margin().find("Other book has a stop") != std::string::npos, isOther);
+    isTold = isTold || isOther;
+  }
+  EXPECT_TRUE(isTold);
 }
 
 // With an empty shelf it is told what to buy; what was bought is put there, and the book lies on

@@ -3,10 +3,12 @@
 #include <rapidcheck/gtest.h>
 
 #include <array>
+#include <functional>
 #include <map>
 #include <set>
 
 #include "core/cutting/cut_order.h"
+#include "core/cutting/cut_rectangle.h"
 #include "core/cutting/edge_cuts.h"
 #include "tests/support/cutting.h"
 #include "tests/support/judge.h"
@@ -89,13 +91,15 @@ RC_GTEST_PROP(CutOrder, everyPieceStandsAloneInTheEnd, ()) {
   CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 7), 4, 1);
   CutStock& stock = problem.stocks[0];
   stock.right = *rc::gen::inRange(0, 9) * kMm;
+  for (CutPiece& piece : problem.pieces) piece.moment = *rc::gen::inRange(0, 5);
   const CutLayout layout = forBench(problem, laidOut(problem, 20), {});
   struct Sheet {
     std::vector<CutRectangle> there;
     std::array<Micrometres, 4> trimmed{};
   };
   std::vector<Sheet> sheets(layout.sheets.size(), {{{0, 0, stock.across, stock.along}}, {}});
-  for (const GaugeStep& step : cutOrder(problem, layout, "board"))
+  for (const GaugeStep& step : cutOrder(problem, layout, "board")) {
+    RC_ASSERT(step.moment < 5);
     for (const OrderedCut& cut : step.cuts) {
       auto& [there, trimmed] = sheets[cut.sheet];
       RC_ASSERT(std::erase(there, cut.from) == 1U);
@@ -112,6 +116,7 @@ RC_GTEST_PROP(CutOrder, everyPieceStandsAloneInTheEnd, ()) {
       }
       for (const CutRectangle& part : {cut.low, cut.high}) there.push_back(part);
     }
+  }
   for (std::size_t s = 0; s < sheets.size(); ++s) {
     const std::array<bool, 4> at = isAtEdge(stock, layout.sheets[s]);
     const bool isRoll = stock.form == StockForm::Roll;
@@ -147,11 +152,40 @@ TEST(CutOrder, setsTheGaugeSeldom) {
   EXPECT_TRUE(cutOrder(problem, layout, "cloth").empty());
 }
 
+// A tree may cut what is left over once more: nobody does.
+TEST(CutOrder, cutsNothingOfWhatIsLeftOver) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(500, 1000)};
+  problem.pieces = {test::pieceOf("a", 300, 400, 1)};
+  CutLayout layout;
+  CutSheet& sheet = layout.sheets.emplace_back();
+  sheet.placements.push_back({0, 0, 0, 300 * kMm, 400 * kMm, false});
+  using Kind = CutNode::Kind;
+  const auto add = [&](Kind kind, Micrometres at, int low, int high) {
+    CutNode& node = sheet.cuts.emplace_back();
+    node.kind = kind;
+    node.at = at * kMm;
+    node.low = low;
+    node.high = high;
+  };
+  add(Kind::CutAlong, 400, 1, 3);
+  add(Kind::CutAcross, 300, 2, 4);
+  add(Kind::Piece, 0, -1, -1);
+  add(Kind::CutAlong, 600, 4, 4);
+  add(Kind::Left, 0, -1, -1);
+  const auto steps = cutOrder(problem, layout, "board");
+  ASSERT_EQ(steps.size(), 2U);
+  for (const GaugeStep& step : steps) EXPECT_EQ(step.moment, 0);
+  EXPECT_EQ(steps[0].reading, 400 * kMm);
+  EXPECT_EQ(steps[1].reading, 300 * kMm);
+}
+
 // What is cut later in the work stays whole until then.
 RC_GTEST_PROP(CutOrder, cutsWhatComesLaterLast, ()) {
   CutProblem problem = test::anyProblem(*rc::gen::inRange(2, 7), 4, 1);
-  for (CutPiece& piece : problem.pieces) piece.moment = *rc::gen::inRange(0, 3);
-  const CutLayout layout = laidOut(problem, 20);
+  for (CutPiece& piece : problem.pieces) piece.moment = *rc::gen::inRange(0, 5);
+  CutLayout layout = laidOut(problem, 20);
+  if (*rc::gen::arbitrary<bool>()) layout = forBench(problem, layout, {});
   int before = 0;
   for (const GaugeStep& step : cutOrder(problem, layout, "board")) {
     RC_ASSERT(step.moment >= before);
@@ -194,7 +228,23 @@ RC_GTEST_PROP(CutOrder, tellsWhatLiesThereAfterEachStep, ()) {
     }
 }
 
-// The pieces stay, so does what is worth keeping; the cuts are sound, and no more of them are long.
+/// How many cuts have nothing but what is left over on both sides.
+int idleCuts(const CutSheet& sheet) {
+  int idle = 0;
+  const std::function<bool(int)> hasPiece = [&](int at) {
+    if (at < 0) return false;
+    const CutNode& node = sheet.cuts[static_cast<std::size_t>(at)];
+    if (!isCut(node)) return node.kind == CutNode::Kind::Piece;
+    const bool isLow = hasPiece(node.low), isHigh = hasPiece(node.high);
+    if (!isLow && !isHigh) ++idle;
+    return isLow || isHigh;
+  };
+  if (!sheet.cuts.empty()) hasPiece(0);
+  return idle;
+}
+
+// The pieces stay, so does what is worth keeping; the cuts are sound, none of them is made in what
+// is left over, and no more of them are long.
 RC_GTEST_PROP(ForBench, cutsTheSamePiecesFree, ()) {
   const CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 7), 4, 2);
   const CutLayout layout = laidOut(problem, 20);
@@ -210,6 +260,7 @@ RC_GTEST_PROP(ForBench, cutsTheSamePiecesFree, ()) {
       return most;
     };
     RC_ASSERT(largest(other.sheets[s]) >= largest(layout.sheets[s]));
+    RC_ASSERT(idleCuts(other.sheets[s]) == 0);
     RC_ASSERT(cutsOver(problem, other.sheets[s], longest) <=
               cutsOver(problem, forBench(problem, layout, {}).sheets[s], longest));
   }

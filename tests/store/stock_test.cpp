@@ -5,7 +5,9 @@
 
 #include <array>
 
+#include "core/cutting/cut_rectangle.h"
 #include "core/cutting/lay_out.h"
+#include "core/cutting/thread_stock.h"
 #include "core/cutting/to_buy.h"
 #include "store/cut_work.h"
 #include "store/job_file.h"
@@ -14,6 +16,7 @@
 #include "tests/support/books.h"
 #include "tests/support/command.h"
 #include "tests/support/cutting.h"
+#include "words/cut_words.h"
 #include "words/issue_words.h"
 
 namespace drapery {
@@ -25,6 +28,13 @@ using ::testing::HasSubstr;
 
 Stock demoShelf() {
   return std::get<Stock>(readStock(test::projectFile("demo/stock/shelf.json"), "shelf.json"));
+}
+
+CutDone cutOf(std::map<std::string, int> pieces) {
+  CutDone done;
+  done.stock = "grey board 700 x 1000";
+  done.pieces = std::move(pieces);
+  return done;
 }
 
 std::string messages(const std::string& text) {
@@ -75,33 +85,93 @@ TEST(Stock, everyMistakeIsToldAtItsPlace) {
   EXPECT_THAT(messages("{"), HasSubstr("s.json:1:"));
 }
 
-// Whatever is cut, the shelf afterwards lacks what was used, and taken back it is as it was.
+/// Metres of rolls, as whole micrometres.
+Micrometres onRolls(const Stock& shelf) {
+  Micrometres length = 0;
+  for (const StockItem& item : shelf.items)
+    if (item.lies.form == StockForm::Roll) length += item.lies.count.value_or(1) * item.lies.along;
+  return length;
+}
+
+// Whatever is cut one after the other, the shelf lacks just that, can be read again, and is as it
+// was once all of it is taken back: off-cuts and rolls that were used up lie in their places.
 RC_GTEST_PROP(Stock, whatIsCutCanBeTakenBack, ()) {
   CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 6), 4, 2);
   Stock shelf;
   for (const CutStock& stock : problem.stocks) {
     StockItem item;
     item.lies = stock;
+    item.isOffCut = *rc::gen::inRange(0, 3) == 0 && stock.form == StockForm::Sheet;
+    if (item.isOffCut || stock.form == StockForm::Roll) item.lies.count = *rc::gen::inRange(1, 4);
     shelf.items.push_back(item);
   }
-  const CutLayout layout = test::laidOut(problem, 20);
-  for (const CutSheet& sheet : layout.sheets) {
-    const CutStock& stock = problem.stocks[sheet.stock];
-    if (stock.form == StockForm::Roll && sheet.repeat > 1) continue;
-    const auto change = stockChangeOf(shelf, stock, sheet, sheet.repeat);
+  std::vector<std::pair<std::string, StockChange>> steps;
+  for (int cuts = *rc::gen::inRange(1, 5); cuts > 0 && !problem.pieces.empty(); --cuts) {
+    problem.stocks.clear();
+    for (const StockItem& item : shelf.items) problem.stocks.push_back(item.lies);
+    const CutLayout layout = test::laidOut(problem, 20);
+    if (layout.sheets.empty()) break;
+    const CutSheet& sheet = layout.sheets[*rc::gen::inRange<std::size_t>(0, layout.sheets.size())];
+    StockItem& item = shelf.items[sheet.stock];
+    const Micrometres used = lengthUsed(item.lies, sheet);
+    const bool isRoll = item.lies.form == StockForm::Roll;
+    if (steps.empty() && isRoll && *rc::gen::inRange(0, 3) == 0) item.lies.along = used;  // just enough
+    const auto change = stockChangeOf(shelf, item.lies, sheet, 1);
     RC_ASSERT(std::holds_alternative<StockChange>(change));
     const StockChange& made = std::get<StockChange>(change);
     for (const StockItem& given : made.given) {
-      RC_ASSERT(std::min(given.lies.across, given.lies.along) >= shelf.usable.narrow);
-      RC_ASSERT(given.lies.grain == stock.grain);
+      RC_ASSERT(given.lies.form == StockForm::Roll ||
+                std::min(given.lies.across, given.lies.along) >= shelf.usable.narrow);
+      RC_ASSERT(given.lies.grain == item.lies.grain);
       RC_ASSERT(shelf.named(given.lies.id) == nullptr);
     }
     const auto after = afterCutting(shelf, made);
     RC_ASSERT(std::holds_alternative<Stock>(after));
-    const auto back = cutTakenBack(std::get<Stock>(after), made);
-    RC_ASSERT(std::holds_alternative<Stock>(back));
-    RC_ASSERT(writeStock(std::get<Stock>(back)) == writeStock(shelf));
+    RC_ASSERT(onRolls(std::get<Stock>(after)) == onRolls(shelf) - (isRoll ? used : 0));
+    steps.emplace_back(writeStock(shelf), made);
+    shelf = std::get<Stock>(after);
+    RC_ASSERT(std::holds_alternative<Stock>(readStock(writeStock(shelf), "stock.json")));
+    problem.pieces.pop_back();
   }
+  for (; !steps.empty(); steps.pop_back()) {
+    const auto back = cutTakenBack(shelf, steps.back().second);
+    RC_ASSERT(std::holds_alternative<Stock>(back));
+    shelf = std::get<Stock>(back);
+    RC_ASSERT(writeStock(shelf) == steps.back().first);
+  }
+}
+
+// One of several rolls is begun and lies there by itself; the others stay whole. What was used of
+// it meanwhile cannot be taken back.
+TEST(Stock, oneOfSeveralRollsIsBegun) {
+  Stock shelf = demoShelf();
+  const auto at = std::find_if(shelf.items.begin(), shelf.items.end(), [](const StockItem& item) {
+    return item.lies.id == "linen thread, waxed";
+  });
+  ASSERT_NE(at, shelf.items.end());
+  at->lies.count = 3;
+  const Micrometres whole = at->lies.along;
+  const StockChange change = threadTaken(shelf, *at, 1200.5);
+  Stock after = std::get<Stock>(afterCutting(shelf, change));
+  EXPECT_EQ(after.named("linen thread, waxed")->lies.count, 2);
+  EXPECT_EQ(after.named("linen thread, waxed")->lies.along, whole);
+  ASSERT_NE(after.named("linen thread, waxed, begun 1"), nullptr);
+  EXPECT_EQ(after.items.back().lies.count, 1);
+  EXPECT_EQ(after.items.back().lies.along, whole - 1'200'500);
+  EXPECT_EQ(std::get<Stock>(cutTakenBack(after, change)), shelf);
+  after.items.back().lies.along -= 1;
+  EXPECT_TRUE(std::get<Issue>(cutTakenBack(after, change)).id == "stock-used");
+  after.items.back().lies.count.reset();
+  after.items.back().lies.along += 1;
+  EXPECT_EQ(std::get<Stock>(cutTakenBack(after, change)).items.size(), after.items.size());
+  // All of one roll: nothing of it is left.
+  const StockChange all = threadTaken(shelf, *at, double(whole) / 1000);
+  after = std::get<Stock>(afterCutting(shelf, all));
+  EXPECT_EQ(after.items.size(), shelf.items.size());
+  EXPECT_EQ(after.named("linen thread, waxed")->lies.count, 2);
+  // More than a roll has is not there, however many there are.
+  EXPECT_TRUE(std::holds_alternative<Issue>(
+      afterCutting(shelf, threadTaken(shelf, *at, double(whole) / 1000 + 1))));
 }
 
 TEST(Stock, whatIsNotThereIsNotTaken) {
@@ -220,7 +290,12 @@ TEST(JobCutting, isKeptInTheJob) {
   job.cutting.with = {"other.json"};
   job.cutting.pins = {{"board", "grey board", 1, 2.5, 140.25, true}};
   job.cutting.kept = {{"A", job.cutting.pins}};
-  job.cutting.done = {{"grey board", {{"board", 2}}, {{"covering", 1}}, 3}};
+  job.cutting.done = {{"grey board",
+                       {{"board", 2}},
+                       {{"covering", 1}},
+                       3,
+                       true,
+                       {{"board", {140.5, 216.25}}, {"covering", {300, 0.1}}}}};
   const JobDocument read = readJob(writeJob(job), "job.json");
   ASSERT_TRUE(read.job.has_value());
   EXPECT_TRUE(read.issues.empty());
@@ -228,13 +303,15 @@ TEST(JobCutting, isKeptInTheJob) {
   std::string wrong = writeJob(test::plainJob());
   wrong.insert(wrong.rfind('}'),
                R"(, "cutting": {"first": "last", "pins": [{"piece": 3, "stock": "a",
-    "x": -1, "y": 1e9, "trned": true}], "kept": 7, "done": [{"stock": "a", "pieces": {"board": 1.5}, "sheets_spoilt": -2}]})");
+    "x": -1, "y": 1e9, "trned": true}], "kept": 7, "done": [{"stock": "a", "pieces": {"board": 1.5}, "sheets_spoilt": -2,
+    "mock_up": 1, "sizes": {"board": [140], "spine": [3, "wide"], "covering": 7}}]})");
   std::vector<std::string> told;
   for (const Issue& issue : readJob(wrong, "job.json").issues)
     told.push_back(placedWords(issue, {}));
   for (const char* words :
        {"least-cost, off-cuts, whole-sheets", "pins[0].piece", "pins[0].x: -1", "pins[0].y: 1e9",
-        "turned", "kept", "whole", "done[0].sheets_spoilt: -2"})
+        "turned", "kept", "whole", "done[0].sheets_spoilt: -2", "done[0].mock_up",
+        "done[0].sizes.board", "done[0].sizes.spine[1]", "done[0].sizes.covering"})
     EXPECT_THAT(told, Contains(HasSubstr(words)));
 }
 
@@ -249,8 +326,9 @@ TEST(CutWork, takesWhatTheJobSays) {
     return 0;
   };
   EXPECT_EQ(countOf(cutWorkOf({{&job, &plan}}, shelf), "board"), 6);
-  job.cutting.done = {
-      {"grey board 700 x 1000", {{"board", 4}, {"covering", 3}}, {{"board", 2}}, 1}};
+  job.cutting.done = {cutOf({{"board", 4}, {"covering", 3}})};
+  job.cutting.done[0].spoilt = {{"board", 2}};
+  job.cutting.done[0].sheetsSpoilt = 1;
   const CutWork rest = cutWorkOf({{&job, &plan}}, shelf);
   EXPECT_EQ(countOf(rest, "board"), 2);
   EXPECT_EQ(countOf(rest, "covering"), 0);
@@ -283,6 +361,44 @@ TEST(CutWork, takesWhatTheJobSays) {
   const CutWork both = cutWorkOf({{&job, &plan}, {&other, &plan}}, shelf);
   EXPECT_EQ(countOf(both, "Other: board"), 2);
   EXPECT_EQ(both.pieces.back().book, 1U);
+  // What was cut of it while it was open alone counts too, but not what a mock-up took.
+  other.cutting.done = {cutOf({{"board", 1}}), cutOf({{"board", 1}, {"covering", 1}})};
+  other.cutting.done[1].isMockUp = true;
+  const CutWork less = cutWorkOf({{&job, &plan}, {&other, &plan}}, shelf);
+  EXPECT_EQ(countOf(less, "Other: board"), 1);
+  EXPECT_EQ(countOf(less, "Other: covering"), 1);
+  EXPECT_EQ(countOf(less, "board"), 2);
+}
+
+// A book is measured again after it was cut: what no longer has its size is told, a mock-up's
+// pieces apart.
+TEST(CutWork, comparesWhatWasCutWithWhatIsPlannedNow) {
+  Job job = test::plainJob();
+  const Plan plan = test::planOf(job).plan;
+  const PlannedPart* board = plan.part("board");
+  ASSERT_NE(board, nullptr);
+  const double width = board->cutWidth.mm(), height = board->cutHeight.mm();
+  const auto otherwise = [&](double wider, double higher, bool isMockUp = false) {
+    job.cutting.done = {cutOf({{"covering", 1}}), cutOf({{"board", 2}})};
+    job.cutting.done[1].isMockUp = isMockUp;
+    job.cutting.done[1].sizes = {{"board", {width + wider, height + higher}}};
+    return cutWorkOf({{&job, &plan}}, demoShelf()).otherwise;
+  };
+  EXPECT_TRUE(otherwise(0.05, -0.05).empty());
+  for (const auto& [wider, higher] : {std::pair{0.5, 0.0}, {-0.5, 0.0}, {0.0, 3.0}, {0.0, -3.0}}) {
+    const auto found = otherwise(wider, higher);
+    ASSERT_EQ(found.size(), 1U);
+    EXPECT_EQ(found[0].done, 1U);
+    EXPECT_EQ(found[0].part, board);
+    EXPECT_EQ(found[0].was, (CutSize{width + wider, height + higher}));
+    EXPECT_EQ(found[0].is, (CutSize{width, height}));
+    const std::string words = cutOtherwiseWords(found[0].was, found[0].is, "Board", {});
+    EXPECT_THAT(words, HasSubstr(wider < 0 || higher < 0 ? "too small" : "trim it"));
+  }
+  EXPECT_TRUE(otherwise(2, 2, true).empty());
+  job.cutting.mockUp = "kraft 700 x 1000";
+  EXPECT_EQ(otherwise(2, 2, true).size(), 1U);
+  EXPECT_TRUE(otherwise(2, 2).empty());
 }
 
 // Off-cuts first: that one of them may be spared yet says nothing against the whole sheets; that
