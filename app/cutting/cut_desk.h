@@ -26,6 +26,8 @@ class CutDesk : public QObject {
 
   using Found = BooksLaidOut;
   [[nodiscard]] const Found& found() const { return *found_; }
+  /// The same for longer than until the next change.
+  [[nodiscard]] std::shared_ptr<const Found> share() const { return found_; }
   /// Whether the book can be cut at all: it is measured, and something lies there.
   [[nodiscard]] bool isReady() const { return isReady_; }
   [[nodiscard]] bool isSearching() const { return isSearching_; }

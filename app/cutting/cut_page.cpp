@@ -42,6 +42,7 @@ CutPage::CutPage(Workspace& workspace, const Palette& palette, QWidget* parent)
       workspace_(workspace),
       book_(workspace.book()),
       desk_(workspace.cutting()),
+      found_(desk_.share()),
       palette_(palette),
       margin_(new MarginColumn("cut.margin", palette, this)),
       table_(new QScrollArea(this)),
@@ -116,7 +117,7 @@ QString CutPage::belowOf(const CutSheet& sheet) const {
 SheetWords CutPage::wordsOn(const CutSheet& sheet, std::size_t placement) const {
   const CutPlacement& at = sheet.placements[placement];
   SheetWords words;
-  words.lines << piecesTitle(desk_.found(), at.piece, 1);
+  words.lines << piecesTitle(*found_, at.piece, 1);
   const CutPiece& piece = problem().pieces[at.piece];
   words.lines << cutSize(piece.width, piece.height, windowNotation(book_.plan()));
   words.isPinned = pinOf(sheet, at).has_value();
@@ -129,6 +130,7 @@ void CutPage::renew() {
   carried_->hide();
   isStale_ = !isVisible();
   if (isStale_ && !cards_.empty()) return;  // when it is looked at again
+  found_ = desk_.share();
   const UsableLeft& usable = workspace_.stock().stock().usable;
   shown_ = forBench(problem(), layOut(), usable,
                     shear() > 0 ? shear() : std::numeric_limits<Micrometres>::max());
@@ -141,7 +143,7 @@ void CutPage::renew() {
     return momentOf(shown_.sheets[a]) < momentOf(shown_.sheets[b]);
   });
   findAgain(before);
-  const auto parts = desk_.found().parts();
+  const auto parts = found_->parts();
   const SheetSource source{problem(), shown_, parts};
   while (cards_.size() > order_.size()) {
     delete cards_.back();
@@ -213,7 +215,7 @@ void CutPage::showSheet() {
   margin_->setVisible(!showsStock_);
   table_->setVisible(!isOpen && !showsStock_);
   if (!isOpen) return;
-  const auto parts = desk_.found().parts();
+  const auto parts = found_->parts();
   const SheetSource source{problem(), shown_, parts};
   const auto& steps = steps_[stockOf(*sheet()).material];
   const SheetProgress progress{&steps, isStepping_ ? made_ : 0};

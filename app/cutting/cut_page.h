@@ -90,8 +90,8 @@ class CutPage : public StagePage {
   void takeStep(std::size_t made);
   void choose(std::optional<std::size_t> placement);
 
-  [[nodiscard]] const CutLayout& layOut() const { return desk_.found().layout; }
-  [[nodiscard]] const CutProblem& problem() const { return desk_.found().work.problem; }
+  [[nodiscard]] const CutLayout& layOut() const { return found_->layout; }
+  [[nodiscard]] const CutProblem& problem() const { return found_->work.problem; }
   [[nodiscard]] const CutSheet* sheet() const;
   [[nodiscard]] const CutStock& stockOf(const CutSheet& sheet) const {
     return problem().stocks[sheet.stock];
@@ -132,6 +132,8 @@ class CutPage : public StagePage {
   Workspace& workspace_;
   Document& book_;
   CutDesk& desk_;
+  /// What is shown; while the page is hidden the desk may have another.
+  std::shared_ptr<const CutDesk::Found> found_;
   const Palette& palette_;
   MarginColumn* margin_;
   QScrollArea* table_;

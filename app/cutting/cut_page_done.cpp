@@ -44,10 +44,10 @@ void CutPage::writeDone() {
     const QString from = done.isMockUp ? tr("%1, for a mock-up").arg(stock) : stock;
     margin_->text(good.isEmpty() ? from : from + ": " + good.join(", "));
     if (!spoilt.isEmpty()) margin_->small(tr("spoilt: %1").arg(spoilt.join(", ")));
-    for (const CutOtherwise& each : desk_.found().work.otherwise)
+    for (const CutOtherwise& each : found_->work.otherwise)
       if (each.done == i)
         margin_->finding(Severity::Mind,
-                         cutOtherwiseText(each, pieceTitle(desk_.found(), each.book, *each.part),
+                         cutOtherwiseText(each, pieceTitle(*found_, each.book, *each.part),
                                           windowNotation(book_.plan())));
     std::vector<MarginColumn::Way> ways;
     int total = 0;
@@ -95,11 +95,11 @@ void CutPage::spoilSheet() {
 /// Which of the books that it is cut for has a stop; empty where all may be cut.
 QString CutPage::whyNotYet() const {
   for (const CutPlacement& at : sheet()->placements) {
-    const std::size_t book = desk_.found().work.pieces[at.piece].book;
-    if (!desk_.found().plans[book]->has(Severity::Stop)) continue;
+    const std::size_t book = found_->work.pieces[at.piece].book;
+    if (!found_->plans[book]->has(Severity::Stop)) continue;
     if (book == 0) return tr("The book has a stop: it must not be cut yet.");
     return tr("%1 has a stop: it must not be cut yet.")
-        .arg(QString::fromStdString(desk_.found().jobs[book]->title));
+        .arg(QString::fromStdString(found_->jobs[book]->title));
   }
   return {};
 }

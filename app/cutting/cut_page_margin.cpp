@@ -42,7 +42,7 @@ void CutPage::writeMargin() {
 }
 
 void CutPage::writeOverview() {
-  const CutDesk::Found& found = desk_.found();
+  const CutDesk::Found& found = *found_;
   const Notation notation = windowNotation(book_.plan());
   for (const Issue& issue : workspace_.stock().issues())
     margin_->finding(Severity::Stop, QString::fromStdString(placedWords(issue, notation)));
@@ -84,7 +84,7 @@ void CutPage::writeOverview() {
 
 /// What finds no room, or lies on what is not quite it, or not where it was put.
 void CutPage::writeFaults() {
-  const CutDesk::Found& found = desk_.found();
+  const CutDesk::Found& found = *found_;
   const Notation notation = windowNotation(book_.plan());
   QStringList elsewhere;
   for (const Unplaced& each : found.layout.unplaced) {
@@ -117,7 +117,7 @@ void CutPage::writeFaults() {
 
 /// What it takes, what it costs beside what it could, and what becomes of the rest.
 void CutPage::writeMaterial(const MaterialCost& cost) {
-  const CutDesk::Found& found = desk_.found();
+  const CutDesk::Found& found = *found_;
   double whole = 0.0, used = 0.0, kept = 0.0;
   CutPlacement largest;
   const auto areaOf = [](const CutPlacement& at) { return double(at.across) * double(at.along); };
@@ -213,7 +213,7 @@ void CutPage::writeKept() {
   margin_->command("cut.keep", tr("keep this one"), [this] { keepLayOut(); });
   margin_->space();
   margin_->command("cut.pages", tr("sheets, cut list and labels as PDF"), [this] {
-    CutPages pages{desk_.found(), workspace_.stock().stock(), shear()};
+    CutPages pages{*found_, workspace_.stock().stock(), shear()};
     const ShelfPtr catalogue = book_.library().shelf();
     emit pagesWanted(
         {"-cut.pdf", tr("The cut list is being written."), tr("The cut list is in %1."),
@@ -303,10 +303,10 @@ void CutPage::writePiece() {
   const CutPlacement& at = of.placements[*chosen_];
   const CutPiece& piece = problem().pieces[at.piece];
   const Notation notation = windowNotation(book_.plan());
-  margin_->heading(piecesTitle(desk_.found(), at.piece, 1));
+  margin_->heading(piecesTitle(*found_, at.piece, 1));
   margin_->figure(cutSize(piece.width, piece.height, notation));
   margin_->small(grainWords(piece));
-  if (desk_.found().isSupposed) return;
+  if (found_->isSupposed) return;
   if (pinOf(of, at))
     margin_->command(
         "cut.let-go", tr("let it go"), [this] { letGo(); }, tr("P"));

@@ -59,14 +59,14 @@ std::optional<std::size_t> CutPage::pinOf(const CutSheet& sheet, const CutPlacem
 /// and leaves all as it is.
 void CutPage::tryPin(JobPin pin, std::size_t instead) {
   told_.clear();
-  if (desk_.found().isSupposed) return;  // on nothing that is there
+  if (found_->isSupposed) return;  // on nothing that is there
   JobCutting cutting = book_.job().cutting;
   if (instead < cutting.pins.size())
     cutting.pins.erase(cutting.pins.begin() + static_cast<std::ptrdiff_t>(instead));
   cutting.pins.push_back(std::move(pin));
   Job draft = book_.job();
   draft.cutting = cutting;
-  const CutDesk::Found& found = desk_.found();
+  const CutDesk::Found& found = *found_;
   std::vector<BookToCut> books{{&draft, found.plans.front().get()}};
   for (std::size_t i = 1; i < found.jobs.size(); ++i)
     books.push_back({found.jobs[i].get(), found.plans[i].get()});

@@ -29,7 +29,7 @@ QString nameOf(const ToGet& wanted) {
 /// What finds no room: what to ask for in the shop, and in which of the sizes that it is sold in.
 /// One that was bought is put on the shelf from here.
 void CutPage::writeShopping() {
-  const CutDesk::Found& found = desk_.found();
+  const CutDesk::Found& found = *found_;
   const Notation notation = windowNotation(book_.plan());
   if (found.shopping.isEmpty()) return;
   margin_->space();
@@ -84,7 +84,7 @@ void CutPage::putOnShelf(const ToGet& wanted, const SoldSize& size) {
 
 /// What lies on stock that is thicker or heavier than the plan has it.
 void CutPage::writeOtherMakes() {
-  const CutDesk::Found& found = desk_.found();
+  const CutDesk::Found& found = *found_;
   if (found.jobs.empty()) return;
   for (const OtherMake& each : found.otherMakes(workspace_.stock().stock()))
     margin_->finding(
@@ -95,7 +95,7 @@ void CutPage::writeOtherMakes() {
 
 /// A whole sheet that could be spared, were off-cuts taken first.
 void CutPage::writeSpare(const std::string& material) {
-  for (const SpareSheet& each : desk_.found().spare) {
+  for (const SpareSheet& each : found_->spare) {
     if (each.material != material) continue;
     QStringList offCuts;
     for (const std::size_t stock : each.offCuts)

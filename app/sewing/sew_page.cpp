@@ -137,12 +137,20 @@ void SewPage::renew() {
     practice_.end();
   tags_->setSewn(book_);
   writeThread();
+  // What is being typed stays, unless it is about another sewing.
+  const auto rulesOf = [](const SewnBook& book) {
+    return book.plan() != nullptr ? book.plan()->rules->id : std::string();
+  };
+  if (rulesOf(*before) != rulesOf(*book_)) tags_->stopTyping();
   if (!tags_->isTyping()) writeMargin();
   place();
   showMove();
 }
 
-void SewPage::keepTyped() { tags_->keepTyped(); }
+void SewPage::keepTyped() {
+  if (isStale_) renew();  // it may be of another kind by now
+  tags_->keepTyped();
+}
 
 SewPage::TypedTexts SewPage::typed() const {
   TypedTexts texts;

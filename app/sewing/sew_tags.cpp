@@ -30,6 +30,7 @@ SewTags::SewTags(Document& document, const SewDesk& desk, const Palette& palette
     editor_->serve(tag);
     connect(tag, &Tag::selected, this, [this](Tag* of) { select(of->value()); });
   });
+  connect(&document, &Document::bookChanged, this, &SewTags::stopTyping);
   connect(editor_, &TagEditor::messagesChanged, this, &SewTags::stale);
   connect(editor_, &TagEditor::done, this, &SewTags::done);
   connect(editor_, &TagEditor::refused, this, &SewTags::refused);
@@ -186,6 +187,10 @@ std::vector<Tag*> SewTags::all() const {
 bool SewTags::isTyping() const {
   const auto tags = all();
   return std::any_of(tags.begin(), tags.end(), [](const Tag* tag) { return tag->isTyping(); });
+}
+
+void SewTags::stopTyping() {
+  for (Tag* tag : all()) tag->stopTyping();
 }
 
 void SewTags::keepTyped() {

@@ -34,6 +34,8 @@ class SewTags : public QObject {
   [[nodiscard]] QWidget* list(QWidget* parent);
   /// Whether something is being typed.
   [[nodiscard]] bool isTyping() const;
+  /// What was typed and not kept is let go.
+  void stopTyping();
   void keepTyped();
   /// Every tag there is, around the picture and in the list.
   [[nodiscard]] std::vector<Tag*> all() const;

@@ -56,6 +56,7 @@ Table::Table(Document& document, const Palette& palette, QWidget* parent)
     selected_ = {};
     detail_.clear();
     rules_->leave();
+    rack_->stopTyping([](const std::string&) { return false; });
   });
   connect(rack_, &TagRack::made, this, [this](Tag* tag) {
     editor_->serve(tag);

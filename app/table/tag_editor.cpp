@@ -82,6 +82,7 @@ void TagEditor::tell(Tag* tag, const QString& words) {
 void TagEditor::onTyped(Tag* tag, const QString& text) {
   const std::string field = fieldOfTag(*tag);
   messages_.erase(tag->value());
+  if (field.empty()) return;
   // A reading that is being emptied stays where it hangs until it is kept so.
   const bool isReading = readingPlace(*document_.plan().rules, tag->value()).has_value();
   if (isReading && text.trimmed().isEmpty()) return document_.endPreview();
@@ -103,6 +104,7 @@ void TagEditor::onKept(Tag* tag, const QString& text, bool goOn) {
   if (tag->kind() == Tag::Kind::Computed) return onSaidOver(tag, text, goOn);
   if (tag->isTyping()) {
     const std::string field = fieldOfTag(*tag);
+    if (field.empty()) return onAbandoned(tag);  // another book lies there, which has no such thing
     const FieldValue value = valueOf(*tag, text);
     auto issue = foundWrong(field, value);
     if (!issue) issue = document_.keep(field, value);
@@ -167,6 +169,7 @@ void TagEditor::onStepped(Tag* tag, int marks) {
 
 void TagEditor::onChosen(Tag* tag, int option) {
   const std::string field = fieldOfTag(*tag);
+  if (field.empty()) return;  // the book has no such choice any more
   const auto index = static_cast<std::size_t>(option);
   const std::vector<std::string> options = field == "units" ? std::vector<std::string>{"mm", "in"}
                                            : field == "method"

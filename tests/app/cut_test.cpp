@@ -309,6 +309,43 @@ TEST_F(Cutting, anotherLayOutIsLookedAtFromItsBeginning) {
   EXPECT_TRUE(view().isVisible());
 }
 
+// The stage is left, another kind of book comes with fewer pieces, and the window becomes another
+// size: what was shown before stays what it was until the stage is looked at again.
+TEST_F(Cutting, whatIsShownIsOfOneBook) {
+  Job job = plainJob();
+  job.copies = 24.0;
+  job.allowances["covering_style"] = {std::string("half"), {}};
+  open(job);
+  showCut();
+  const std::size_t pieces = problem().pieces.size();
+  CutPage& page = this->page();
+  const auto firstCard = [&] { return page.findChildren<SheetCard*>().front()->accessibleName(); };
+  const auto moments = [&] {
+    QStringList words;
+    const auto* cards = page.findChildren<SheetCard*>().front()->parentWidget();
+    for (const QLabel* label : cards->findChildren<QLabel*>())
+      if (!label->isHidden()) words << label->text();
+    return words.join(", ").toStdString();
+  };
+  const QString before = firstCard();
+  const std::string momentsBefore = moments();
+  EXPECT_THAT(momentsBefore, HasSubstr("After lining"));
+  click("docket.measure");
+  open(plainJob("stab-boarded"));
+  settleCut();
+  ASSERT_LT(problem().pieces.size(), pieces);
+  for (const int width : {1500, 1000, 1280}) {
+    window_->resize(width, 700);
+    settle();
+    page.select(Subject::field("sheet/1"));
+    page.setNotesFolded(width < 1280);
+    EXPECT_EQ(moments(), momentsBefore);
+  }
+  EXPECT_EQ(firstCard(), before);
+  showCut();
+  EXPECT_NE(firstCard(), before);
+}
+
 // A book that it is cut together with has a stop: sheets with its pieces are not cut yet.
 TEST_F(Cutting, aStopOfAnotherBookIsToldWhereItsPiecesLie) {
   Job other = plainJob();

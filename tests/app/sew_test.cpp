@@ -299,6 +299,24 @@ TEST_F(SewStage, sizesAreTypedOnTheStrip) {
   EXPECT_THAT(words(), HasSubstr("Ready to sew"));
 }
 
+// What is wrong at a tag is of this book: the next one, of whatever kind, never gets it, and there
+// is nothing to be taken back.
+TEST_F(SewStage, whatIsWrongAtATagIsNotTakenToAnotherBook) {
+  for (const char* next : {"paperback-wrapper", "stab-boarded", "case-sunk-joint"}) {
+    openStabBook();
+    SewPage& sew = page();
+    keep("sewing/needle_width", "9");
+    EXPECT_FALSE(message("sewing/needle_width").isEmpty());
+    click("docket.measure");
+    open(plainJob(next));
+    EXPECT_FALSE(document().undoStack()->canUndo());
+    sew.keepTyped();
+    settle();
+    EXPECT_FALSE(document().undoStack()->canUndo()) << next;
+    EXPECT_FALSE(saved().sewing.has_value()) << next;
+  }
+}
+
 // What could not be kept is typed again once the file was read anew, with what is wrong with it.
 TEST_F(SewStage, whatIsWrongAtATagOutlastsTheFile) {
   openStabBook();

@@ -493,6 +493,22 @@ TEST_F(Window, tagsNeverCollide) {
   }
 }
 
+// 3.5 inches are no mark of a rule, but 3.5 mm are: the next book does not get them.
+TEST_F(Window, whatIsWrongAtATagIsNotTakenToAnotherBook) {
+  Job inches = plainJob();
+  inches.units = Units::Inches;
+  open(inches);
+  keep("round", "3.5");
+  EXPECT_FALSE(message("round").isEmpty());
+  entry("round")->setFocus();
+  open(plainJob("spring-back"));
+  click("docket.measure");
+  window_->setFocus();
+  settle();
+  EXPECT_FALSE(document().undoStack()->canUndo());
+  EXPECT_EQ(writeJob(saved()), writeJob(plainJob("spring-back")));
+}
+
 // As large as a usual window has room for; on a larger screen they may be larger.
 TEST_F(Window, theLargestLettersCanBeWorkedWith) {
   openPlain();
