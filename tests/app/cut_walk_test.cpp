@@ -1,30 +1,14 @@
 // The stage Cut as chance has it: whatever is pressed in whatever order, no piece is lost or laid
 // wrongly, and all of it can be taken back.
-#include <random>
-
-#include "app/cutting/cut_desk.h"
 #include "store/cut_work.h"
-#include "tests/app/cut_bench.h"
+#include "tests/app/random_walk.h"
 #include "tests/support/judge.h"
 
 namespace drapery::test {
 namespace {
 
-class CutWalk : public Cutting {
+class CutWalk : public RandomWalk {
  protected:
-  std::size_t below(std::size_t most) { return chance_() % most; }
-
-  /// The first lay-out will do.
-  void settleSoon() {
-    settle();
-    CutDesk& desk = workspace_->cutting();
-    while (desk.isSearching()) {
-      QTest::qWait(5);
-      desk.stop();
-    }
-    settle();
-  }
-
   std::string stepAnywhere() {
     switch (below(9)) {
       case 0:
@@ -118,17 +102,11 @@ class CutWalk : public Cutting {
       EXPECT_GE(there, (part.count + each - 1) / each) << part.rule->id;
     }
   }
-
-  std::mt19937 chance_;
 };
 
 TEST_F(CutWalk, losesNothing) {
-  constexpr int kSteps = 40;
-  const int walks = qEnvironmentVariableIsSet("DRAPERY_WALKS")
-                        ? qEnvironmentVariableIntValue("DRAPERY_WALKS")
-                        : 5;
-  for (int walk = 1; walk <= walks && !HasFailure(); ++walk) {
-    chance_.seed(static_cast<unsigned>(walk));
+  constexpr int kWalks = 5, kSteps = 40;
+  walk(kWalks, [&](int number) {
     folder_.write("drapery/stock.json", below(4) == 0
                                             ? R"({"schema": "drapery-stock/1", "stocks": []})"
                                             : projectFile("demo/stock/shelf.json"));
@@ -145,26 +123,16 @@ TEST_F(CutWalk, losesNothing) {
     }
     open(job);
     showCut();
-    const std::string begun = writeJob(document().job());
-    const std::string shelf = writeStock(stockNow());
-    std::string trail = "walk " + std::to_string(walk) + ":";
+    const auto state = [this] { return writeJob(document().job()) + writeStock(stockNow()); };
+    const std::string begun = state();
+    std::string trail = "walk " + std::to_string(number) + ":";
     for (int i = 0; i < kSteps && !HasFailure(); ++i) {
-      trail += " " + stepAnywhere();
-      settleSoon();
+      step(trail, [this] { return stepAnywhere(); });
       SCOPED_TRACE(trail);
       expectSound();
     }
-    const std::string ended = writeJob(document().job());
-    const std::string shelfEnded = writeStock(stockNow());
-    int back = 0;
-    for (; document().undoStack()->canUndo(); ++back) press(Qt::Key_Z, Qt::ControlModifier);
-    EXPECT_EQ(writeJob(document().job()), begun) << trail;
-    EXPECT_EQ(writeStock(stockNow()), shelf) << trail;
-    for (; back > 0; --back) press(Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
-    EXPECT_EQ(writeJob(document().job()), ended) << trail;
-    EXPECT_EQ(writeStock(stockNow()), shelfEnded) << trail;
-    settleSoon();
-  }
+    takeBack(trail, begun, state);
+  });
 }
 
 }  // namespace

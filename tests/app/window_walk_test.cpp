@@ -2,29 +2,14 @@
 // typed, chosen or dragged. Nothing of it ends the program, what is kept is in the file, and all of
 // it can be taken back.
 #include <QPointer>
-#include <filesystem>
-#include <random>
 
-#include "app/cutting/cut_desk.h"
-#include "tests/app/bench_window.h"
-#include "tests/support/books.h"
+#include "tests/app/random_walk.h"
 
 namespace drapery::test {
 namespace {
 
-class WindowWalk : public BenchWindow {
+class WindowWalk : public RandomWalk {
  protected:
-  WindowWalk() {
-    std::filesystem::create_directories(folder_.path() + "/drapery");
-    folder_.write("drapery/stock.json", projectFile("demo/stock/shelf.json"));
-    workspace_->stock().reload();
-  }
-
-  std::size_t below(std::size_t most) { return chance_() % most; }
-  template <class Of>
-  const Of& any(const std::vector<Of>& of) {
-    return of[below(of.size())];
-  }
   template <class Widget>
   std::vector<Widget*> shown() {
     std::vector<Widget*> all;
@@ -138,60 +123,34 @@ class WindowWalk : public BenchWindow {
     press(key);
     return "key " + std::to_string(key);
   }
-
-  void settleSoon() {
-    settle();
-    CutDesk& desk = workspace_->cutting();
-    while (desk.isSearching()) {
-      QTest::qWait(5);
-      desk.stop();
-    }
-    settle();
-  }
-
-  std::mt19937 chance_;
 };
 
 TEST_F(WindowWalk, endsNothingAndLosesNothing) {
-  constexpr int kSteps = 60;
-  const int walks = qEnvironmentVariableIsSet("DRAPERY_WALKS")
-                        ? qEnvironmentVariableIntValue("DRAPERY_WALKS")
-                        : 4;
+  constexpr int kWalks = 4, kSteps = 60;
   FileQuestions ask;  // every other question is turned back from
   ask.saveJob = ask.savePages =
       ask.openPicture = [](QWidget*, const QString&) { return QString(); };
   ask.open = [this](QWidget*, const QString&) { return QString::fromStdString(path_); };
   window_->setQuestions(ask);
-  const int first = qEnvironmentVariableIntValue("DRAPERY_WALK");
-  for (int walk = first + 1; walk <= first + walks && !HasFailure(); ++walk) {
-    chance_.seed(static_cast<unsigned>(walk));
-    Job job = plainJob(any(kMethods));
-    path_ = folder_.write("job-" + std::to_string(walk) + ".json", writeJob(job));
+  walk(kWalks, [&](int number) {
+    const Job job = plainJob(any(kMethods));
+    path_ = folder_.write("job-" + std::to_string(number) + ".json", writeJob(job));
     click("docket.open");
     settle();
     ASSERT_EQ(document().path().toStdString(), path_) << banner().toStdString();
     EXPECT_FALSE(document().undoStack()->canUndo()) << writeJob(document().job());
-    const std::string begun = writeJob(document().job());
-    const std::string path = path_;
-    std::string trail = "walk " + std::to_string(walk) + " " + job.method + ":";
+    const auto state = [this] { return writeJob(document().job()); };
+    const std::string begun = state(), path = path_;
+    std::string trail = "walk " + std::to_string(number) + " " + job.method + ":";
     for (int i = 0; i < kSteps && !HasFailure(); ++i) {
-      trail += " [" + act() + "]";
-      settleSoon();
-      if (qEnvironmentVariableIsSet("DRAPERY_WALKS")) qInfo("%s", trail.c_str());
-      SCOPED_TRACE(trail);
+      step(trail, [this] { return act(); });
       const bool isHere = document().path().toStdString() == path;
       if (isHere && document().isSaved()) {
-        EXPECT_EQ(writeJob(saved()), writeJob(document().job()));
+        EXPECT_EQ(writeJob(saved()), state()) << trail;
       }
     }
-    const std::string ended = writeJob(document().job());
-    int back = 0;
-    for (; document().undoStack()->canUndo(); ++back) document().undoStack()->undo();
-    EXPECT_EQ(writeJob(document().job()), begun) << trail;
-    for (; back > 0; --back) document().undoStack()->redo();
-    EXPECT_EQ(writeJob(document().job()), ended) << trail;
-    settleSoon();
-  }
+    takeBack(trail, begun, state);
+  });
 }
 
 }  // namespace

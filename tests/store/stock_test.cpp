@@ -115,7 +115,8 @@ RC_GTEST_PROP(Stock, whatIsCutCanBeTakenBack, ()) {
     StockItem& item = shelf.items[sheet.stock];
     const Micrometres used = lengthUsed(item.lies, sheet);
     const bool isRoll = item.lies.form == StockForm::Roll;
-    if (steps.empty() && isRoll && *rc::gen::inRange(0, 3) == 0) item.lies.along = used;  // just enough
+    if (steps.empty() && isRoll && *rc::gen::inRange(0, 3) == 0)
+      item.lies.along = used;  // just enough
     const auto change = stockChangeOf(shelf, item.lies, sheet, 1);
     RC_ASSERT(std::holds_alternative<StockChange>(change));
     const StockChange& made = std::get<StockChange>(change);
