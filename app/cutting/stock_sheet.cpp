@@ -114,6 +114,8 @@ void StockSheet::keepTyped() {
 bool StockSheet::eventFilter(QObject* watched, QEvent* event) {
   auto* entry = qobject_cast<QLineEdit*>(watched);
   if (entry == nullptr) return QScrollArea::eventFilter(watched, event);
+  const bool isKey = event->type() == QEvent::ShortcutOverride || event->type() == QEvent::KeyPress;
+  if (!isKey) return QScrollArea::eventFilter(watched, event);
   const auto* key = static_cast<QKeyEvent*>(event);
   if (event->type() == QEvent::ShortcutOverride && !entry->isModified() &&
       (key->matches(QKeySequence::Undo) || key->matches(QKeySequence::Redo))) {
