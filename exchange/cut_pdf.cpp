@@ -169,10 +169,10 @@ class CutPainter {
           kEdge + kTicked, {kText, false, lightPalette().mind},
           text(otherMakeWords(each, pieceName(each.piece).toStdString(), notation_, translated)));
     for (const CutOtherwise& each : found_.work.otherwise)
-      column_.write(
-          kEdge + kTicked, {kText, false, lightPalette().mind},
-          text(cutOtherwiseWords(each.was, each.is, nameOf(each.book, *each.part).toStdString(),
-                                 notation_, translated)));
+      column_.write(kEdge + kTicked, {kText, false, lightPalette().mind},
+                    text(cutOtherwiseWords(each.was, each.is, each.isTooSmall,
+                                           nameOf(each.book, *each.part).toStdString(), notation_,
+                                           translated)));
     if (layout_.unplaced.empty()) return;
     column_.leave(2);
     column_.write(kEdge, {kHeading, true, lightPalette().mind}, Words::tr("To buy"), true);

@@ -116,7 +116,7 @@ class Gathering {
         const auto found = all[i].pieces.find(name);
         if (all[i].isMockUp == wish_.mockUp.empty() || found == all[i].pieces.end()) continue;
         count += found->second;
-        if (isHere && found->second > 0) compare(all[i], name, {i, book, &part, {}, {}});
+        if (isHere && found->second > 0) compare(all[i], name, {i, book, &part});
       }
     };
     add(wish_.done, id, true);
@@ -125,14 +125,15 @@ class Gathering {
   }
   /// With the size that it has now.
   void compare(const CutDone& done, const std::string& name, CutOtherwise with) {
-    constexpr double kSame = 0.1;  // mm
+    const double same = books_[with.book].plan->resolution.mm() / 2;
     const auto found = done.sizes.find(name);
     if (found == done.sizes.end()) return;
     with.was = found->second;
     with.is = {with.part->cutWidth.mm(), with.part->cutHeight.mm()};
-    if (std::abs(with.was.width - with.is.width) > kSame ||
-        std::abs(with.was.height - with.is.height) > kSame)
-      work_.otherwise.push_back(with);
+    const double wider = with.was.width - with.is.width;
+    const double higher = with.was.height - with.is.height;
+    with.isTooSmall = std::min(wider, higher) <= -same;
+    if (with.isTooSmall || std::max(wider, higher) >= same) work_.otherwise.push_back(with);
   }
 
   void takePin(std::size_t number) {

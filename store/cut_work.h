@@ -30,12 +30,13 @@ struct BookToCut {
   const Plan* plan = nullptr;
 };
 
-/// A piece that was cut in another size than the plan has now.
+/// A piece that was cut in another size than the plan has now, by half a mark of its rule or more.
 struct CutOtherwise {
   std::size_t done = 0;  // of the first book's job
   std::size_t book = 0;
   const PlannedPart* part = nullptr;
-  CutSize was, is;
+  CutSize was = {}, is = {};
+  bool isTooSmall = false;  // else it can be trimmed
 };
 
 struct CutWork {

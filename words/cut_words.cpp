@@ -133,12 +133,12 @@ std::string settingWords(const GaugeStep& step, const Notation& notation, Microm
   return words;
 }
 
-std::string cutOtherwiseWords(const CutSize& was, const CutSize& is, const std::string& title,
-                              const Notation& notation, const Translate& translate) {
+std::string cutOtherwiseWords(const CutSize& was, const CutSize& is, bool isTooSmall,
+                              const std::string& title, const Notation& notation,
+                              const Translate& translate) {
   const auto size = [&](const CutSize& of) {
     return cutSizeWords(std::llround(of.width * 1000), std::llround(of.height * 1000), notation);
   };
-  const bool isTooSmall = was.width < is.width || was.height < is.height;
   return said(translate,
               isTooSmall ? QT_TRANSLATE_NOOP("Cut",
                                              "{} was cut {} and is reckoned {} now: too small. Say "

@@ -42,8 +42,10 @@ std::string settingWords(const GaugeStep& step, const Notation& notation, Microm
 
 /// "Board was cut 140 × 216.5 mm and is reckoned 138 × 216.5 mm now: trim it, if it is still
 /// loose."
-std::string cutOtherwiseWords(const CutSize& was, const CutSize& is, const std::string& title,
-                              const Notation& notation, const Translate& translate = {});
+/// @param isTooSmall else it can be trimmed
+std::string cutOtherwiseWords(const CutSize& was, const CutSize& is, bool isTooSmall,
+                              const std::string& title, const Notation& notation,
+                              const Translate& translate = {});
 
 /// How the grain of a sheet was found, or how it can be.
 std::string grainTestWords(const StockItem& item, const Translate& translate = {});

@@ -95,6 +95,7 @@ void CutPage::writeOtherMakes() {
 
 /// A whole sheet that could be spared, were off-cuts taken first.
 void CutPage::writeSpare(const std::string& material) {
+  if (book_.job().cutting.first == StockFirst::OffCuts) return;
   for (const SpareSheet& each : found_->spare) {
     if (each.material != material) continue;
     QStringList offCuts;

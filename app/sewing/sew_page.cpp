@@ -137,18 +137,14 @@ void SewPage::renew() {
     practice_.end();
   tags_->setSewn(book_);
   writeThread();
-  // What is being typed stays, unless it is about another sewing.
-  const auto rulesOf = [](const SewnBook& book) {
-    return book.plan() != nullptr ? book.plan()->rules->id : std::string();
-  };
-  if (rulesOf(*before) != rulesOf(*book_)) tags_->stopTyping();
   if (!tags_->isTyping()) writeMargin();
   place();
   showMove();
 }
 
 void SewPage::keepTyped() {
-  if (isStale_) renew();  // it may be of another kind by now
+  if (!tags_->isTyping()) return;
+  if (isStale_) renew();  // the book may be of another kind by now
   tags_->keepTyped();
 }
 

@@ -48,6 +48,10 @@ NoteContent SewTags::note() const {
 }
 
 void SewTags::setSewn(std::shared_ptr<const SewnBook> sewn) {
+  const auto rulesOf = [](const SewnBook* book) {
+    return book != nullptr && book->plan() != nullptr ? book->plan()->rules->id : std::string();
+  };
+  if (rulesOf(sewn_.get()) != rulesOf(sewn.get())) stopTyping();  // it is about another sewing
   sewn_ = std::move(sewn);
   editor_->setSewn(sewn_);
   const auto* stab = std::get_if<SewnStab>(&sewn_->sewn);

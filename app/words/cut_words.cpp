@@ -162,8 +162,8 @@ QString patternText(const CutStock& stock) {
 
 QString cutOtherwiseText(const CutOtherwise& piece, const QString& title,
                          const Notation& notation) {
-  return QString::fromStdString(
-      cutOtherwiseWords(piece.was, piece.is, title.toStdString(), notation, translated));
+  return QString::fromStdString(cutOtherwiseWords(piece.was, piece.is, piece.isTooSmall,
+                                                  title.toStdString(), notation, translated));
 }
 
 QString grainTestText(const StockItem& item) {

@@ -48,7 +48,10 @@ Issues StockRoom::apply(const Change& change) {
   auto read = shelf_->read();
   if (auto* issues = std::get_if<Issues>(&read)) return std::move(*issues);
   auto after = change(std::get<Stock>(read));
-  if (auto* issue = std::get_if<Issue>(&after)) return {std::move(*issue)};
+  if (auto* issue = std::get_if<Issue>(&after)) {
+    reload();  // somebody else may have changed what it was said of
+    return {std::move(*issue)};
+  }
   if (auto issue = shelf_->write(std::get<Stock>(after))) return {std::move(*issue)};
   stock_ = std::move(std::get<Stock>(after));
   issues_.clear();

@@ -45,7 +45,7 @@ std::vector<SpareSheet> spareSheets(const CutProblem& problem, const CutLayout& 
   for (const CutSheet& sheet : layout.sheets) {
     taken[sheet.stock] += sheet.repeat;
     const CutStock& stock = problem.stocks[sheet.stock];
-    if (isOffCut[sheet.stock] || stock.form == StockForm::Roll) continue;
+    if (isOffCut[sheet.stock] || stock.form == StockForm::Roll || sheet.pinned) continue;
     const CutSheet*& known = least[stock.material];
     if (known == nullptr || areaOn(sheet) < areaOn(*known)) known = &sheet;
   }

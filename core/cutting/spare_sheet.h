@@ -16,7 +16,7 @@ struct SpareSheet {
 };
 
 /// Of each material the sheet of which the least is used, where off-cuts that lie idle hold what
-/// lies on it.
+/// lies on it; none to which something was pinned.
 /// @param isOffCut by the problem's stocks
 /// @param isCancelled may be empty; what was found by then is given
 std::vector<SpareSheet> spareSheets(const CutProblem& problem, const CutLayout& layout,

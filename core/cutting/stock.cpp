@@ -163,7 +163,11 @@ std::variant<Stock, Issue> afterCutting(const Stock& shelf, const StockChange& c
     const bool isOver = at->isOffCut && at->lies.count == 0;
     if (isOver || at->lies.along == 0) after.items.erase(at);
   }
-  after.items.insert(after.items.end(), change.given.begin(), change.given.end());
+  for (const StockItem& given : change.given) {
+    if (after.named(given.lies.id) != nullptr)
+      return Issue{"stock-name", {{"name", given.lies.id}}, {}, {}, {}};
+    after.items.push_back(given);
+  }
   return after;
 }
 

@@ -73,7 +73,8 @@ StockChange takenOffRoll(const Stock& shelf, const StockItem& roll, Micrometres 
 std::variant<StockChange, Issue> stockChangeOf(const Stock& shelf, const CutStock& stock,
                                                const CutSheet& sheet, int times);
 
-/// The shelf after it. @returns "stock-short" with what is there and what is needed.
+/// The shelf after it. @returns "stock-short" with what is there and what is needed, "stock-name"
+/// where something else has an off-cut's name by now.
 std::variant<Stock, Issue> afterCutting(const Stock& shelf, const StockChange& change);
 /// The shelf as it was before, in the same order; what was cut meanwhile stays cut. @returns
 /// "stock-used" with an off-cut or a begun roll that is no longer there, or no longer all of it.

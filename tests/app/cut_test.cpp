@@ -483,6 +483,26 @@ TEST_F(Cutting, whatIsCutIsTakenFromTheStock) {
   EXPECT_EQ(writeStock(stockNow()), writeStock(after));
 }
 
+// Another window cut from the roll meanwhile: its off-cut has the name that this one would have.
+TEST_F(Cutting, twoWindowsGiveNoTwoOffCutsOneName) {
+  openPlain();
+  showCut();
+  Stock shelf = stockNow();
+  StockItem theirs = *shelf.named("grey board, off-cut 1");
+  theirs.lies.id = "book cloth, roll, off-cut 1";
+  shelf.items.push_back(theirs);
+  folder_.write("drapery/stock.json", writeStock(shelf));
+  look("cloth");
+  clickCut("cut.done");
+  EXPECT_THAT(margin(), HasSubstr("something else on the shelf is called"));
+  EXPECT_EQ(writeStock(stockNow()), writeStock(shelf));
+  EXPECT_TRUE(saved().cutting.done.empty());
+  look("cloth");
+  clickCut("cut.done");
+  EXPECT_NE(stockNow().named("book cloth, roll, off-cut 2"), nullptr);
+  EXPECT_EQ(saved().cutting.done.size(), 1U);
+}
+
 TEST_F(Cutting, layOutsAreKeptAndComparedAndTakenUp) {
   openPlain();
   showCut();

@@ -299,6 +299,22 @@ TEST_F(SewStage, sizesAreTypedOnTheStrip) {
   EXPECT_THAT(words(), HasSubstr("Ready to sew"));
 }
 
+// A book that is opened and left again without a look at its sewing takes the other one's place in
+// the moves from nobody.
+TEST_F(SewStage, thePlaceInTheMovesIsThatOfTheBookSewnLast) {
+  openStabBook();
+  press(Qt::Key_Space);
+  press(Qt::Key_Right);
+  const std::string place = workspace_->settings().text("sewing_at");
+  SewPage& sew = page();
+  click("docket.measure");
+  Job other = plainJob("stab-boarded");
+  other.id = "another";
+  open(other);
+  sew.keepTyped();
+  EXPECT_EQ(workspace_->settings().text("sewing_at"), place);
+}
+
 // What is wrong at a tag is of this book: the next one, of whatever kind, never gets it, and there
 // is nothing to be taken back.
 TEST_F(SewStage, whatIsWrongAtATagIsNotTakenToAnotherBook) {

@@ -185,6 +185,12 @@ TEST(Stock, whatIsNotThereIsNotTaken) {
   ASSERT_TRUE(std::holds_alternative<Issue>(after));
   EXPECT_EQ(issueWords(std::get<Issue>(after), {}),
             "of grey board 700 x 1000 there is 40, and 41 is needed");
+  // Nor is an off-cut put beside another one of its name.
+  StockChange one = takenOf(shelf, board, 1);
+  one.given = {shelf.items[1]};
+  EXPECT_TRUE(std::get<Issue>(afterCutting(shelf, one)).id == "stock-name");
+  one.given[0].lies.id = "grey board, off-cut 9";
+  EXPECT_TRUE(std::holds_alternative<Stock>(afterCutting(shelf, one)));
   shelf.items.erase(shelf.items.begin());
   EXPECT_TRUE(std::holds_alternative<Issue>(afterCutting(shelf, change)));
   EXPECT_TRUE(std::holds_alternative<Issue>(stockChangeOf(shelf, board.lies, sheet, 1)));
@@ -393,9 +399,14 @@ TEST(CutWork, comparesWhatWasCutWithWhatIsPlannedNow) {
     EXPECT_EQ(found[0].part, board);
     EXPECT_EQ(found[0].was, (CutSize{width + wider, height + higher}));
     EXPECT_EQ(found[0].is, (CutSize{width, height}));
-    const std::string words = cutOtherwiseWords(found[0].was, found[0].is, "Board", {});
+    const std::string words =
+        cutOtherwiseWords(found[0].was, found[0].is, found[0].isTooSmall, "Board", {});
     EXPECT_THAT(words, HasSubstr(wider < 0 || higher < 0 ? "too small" : "trim it"));
   }
+  // Less than half a mark is nothing, in which unit ever: nobody sees it, and nothing says so.
+  EXPECT_TRUE(otherwise(0.2, -0.2).empty());
+  EXPECT_FALSE(otherwise(3, -0.2)[0].isTooSmall);
+  EXPECT_TRUE(otherwise(3, -0.3)[0].isTooSmall);
   EXPECT_TRUE(otherwise(2, 2, true).empty());
   job.cutting.mockUp = "kraft 700 x 1000";
   EXPECT_EQ(otherwise(2, 2, true).size(), 1U);
