@@ -40,6 +40,13 @@ double areaOfKind(const MaterialJob& job, std::size_t kind) {
   return double(job.kind(kind).width) * double(job.kind(kind).height);
 }
 
+double areaOf(const MaterialJob& job, const Counts& counts) {
+  double area = 0.0;
+  for (std::size_t kind = 0; kind < counts.size(); ++kind)
+    area += areaOfKind(job, kind) * counts[kind];
+  return area;
+}
+
 std::vector<double> areasOf(const MaterialJob& job, const std::vector<std::size_t>& kinds) {
   std::vector<double> areas;
   areas.reserve(kinds.size());

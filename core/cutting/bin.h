@@ -29,6 +29,7 @@ Bin emptied(const MaterialJob& job, const Bin& bin);
 
 /// Of one piece.
 double areaOfKind(const MaterialJob& job, std::size_t kind);
+double areaOf(const MaterialJob& job, const Counts& counts);
 std::vector<double> areasOf(const MaterialJob& job, const std::vector<std::size_t>& kinds);
 /// How much of it is used, 0 to 1.
 double shareOf(const MaterialJob& job, const Bin& bin);

@@ -7,6 +7,7 @@
 #include <random>
 #include <vector>
 
+#include "core/cutting/chance.h"
 #include "core/cutting/chance_filler.h"
 #include "core/cutting/one_fewer.h"
 
@@ -36,7 +37,7 @@ class LargerOffCut {
   bool layLast();
   bool layBeside(double area);
   bool shape(double area);
-  double part() { return static_cast<double>(random_() >> 11) / 9007199254740992.0; }
+  double part() { return drawnPart(random_); }
 
   CutProblem problem_;  // with one piece more, which is to be left
   MaterialJob job_;

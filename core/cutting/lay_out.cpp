@@ -162,6 +162,7 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Rep
   course.bound = found.bound;
   course.exact = std::move(found.laid);
   course.packer->follow(*course.other);
+  course.other->follow(*course.packer);
   *course.isMet = false;
 }
 
@@ -170,6 +171,7 @@ template <typename Report>
 void better(Course& course, bool isCostSought, const LayOutLimits& limits, const Watch& watch,
             Report report) {
   constexpr std::uint64_t kApart = 32;    // tries until they look at each other
+  constexpr double kMoment = 0.3;         // seconds, should some of them take long
   constexpr std::uint64_t kLongest = 64;  // times as many, should there be no other
   const auto isMore = [&] { return isCostSought ? course.isUnsettled() : course.isToGather(); };
   for (std::uint64_t done = 0; isMore() && !watch.isOver(); done += kApart) {
@@ -180,10 +182,16 @@ void better(Course& course, bool isCostSought, const LayOutLimits& limits, const
     if (tries == 0) break;
     // Where tries are not counted nobody waits for the other: some take a hundred times as long.
     std::atomic<int> ready = 0;
+    const Watch moment(limits, kMoment);
     const auto run = [&](Packer& packer) {
+      bool isReady = false;
       for (std::uint64_t i = 0; !watch.isOver() && !*course.isMet; ++i) {
-        if (i == tries) ++ready;
-        if (i >= tries && (limits.steps || ready == 2 || i >= kLongest * tries)) return;
+        const bool isLong = i > 0 && !limits.steps && moment.isOver();
+        if (!isReady && (i >= tries || isLong)) {
+          isReady = true;
+          ++ready;
+        }
+        if (isReady && (limits.steps || ready == 2 || i >= kLongest * tries)) return;
         isOpen ? packer.step() : packer.gather();
         if (isOpen && meets(course, packer, limits)) return;
       }

@@ -16,8 +16,8 @@ OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random)
 void OneFewer::begin(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost) {
   beginWith(bins, lost);
   if (!lost.empty() || !leaveOut()) return;
-  keepForLast();
   measureAnew();
+  keepForLast();
 }
 
 void OneFewer::beginWith(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost) {
@@ -83,7 +83,6 @@ std::size_t OneFewer::emptiestOf(std::size_t stock) const {
   return least;
 }
 
-/// One more is emptied, for what is loose in the end: which that is, is free to choose.
 void OneFewer::keepForLast() {
   constexpr std::size_t kEnough = 4;
   if (now_.bins.size() < kEnough) return;
@@ -96,6 +95,7 @@ void OneFewer::keepForLast() {
   now_.last = now_.bins[out].stock;
   now_.loose.insert(now_.loose.end(), now_.bins[out].holds.begin(), now_.bins[out].holds.end());
   now_.bins.erase(now_.bins.begin() + static_cast<std::ptrdiff_t>(out));
+  measureAnew();
 }
 
 /// All that is loose on the sheet that is kept for it; false where it has no room.

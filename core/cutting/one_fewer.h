@@ -24,6 +24,8 @@ class OneFewer {
   void begin(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost);
   /// The same, but nothing is left out.
   void beginWith(const std::vector<Bin>& bins, const std::vector<std::size_t>& loose);
+  /// One more sheet is emptied, for what is loose in the end: which that is, is free to choose.
+  void keepForLast();
   /// Goes on from another lay-out of as many sheets, where that leaves less loose.
   void offer(const std::vector<Bin>& bins);
   /// One try; true once all lies somewhere.
@@ -38,7 +40,6 @@ class OneFewer {
   /// nothing that costs less has the room: then nothing is loose.
   bool leaveOut();
   [[nodiscard]] std::size_t emptiestOf(std::size_t stock) const;
-  void keepForLast();
   void measureAnew();
   bool layLast();
   [[nodiscard]] double worthOf(const std::vector<std::size_t>& kinds) const;

@@ -9,6 +9,8 @@
 
 #include "core/cutting/beginning.h"
 #include "core/cutting/bin.h"
+#include "core/cutting/chance.h"
+#include "core/cutting/cheaper_sheets.h"
 #include "core/cutting/larger_off_cut.h"
 #include "core/cutting/layout_of_bins.h"
 #include "core/cutting/one_fewer.h"
@@ -16,7 +18,6 @@
 #include "core/cutting/placing.h"
 #include "core/cutting/roll_shortening.h"
 #include "core/cutting/sheet_filling.h"
-#include "core/cutting/stock_mixes.h"
 
 namespace drapery {
 
@@ -48,8 +49,10 @@ class Packer::Work {
 
   void step() {
     constexpr std::size_t kFew = 4, kOften = 16;  // one try in so many empties sheets otherwise
+    if (isNewsOfPatterns_) return startByPatterns();
     if (begun_ < beginnings_.size()) return start(Beginning(beginnings_[begun_++]));
     if (bins_.empty()) return;
+    if (cheaper_.isAtIt()) return takeCheaper();
     if (oneFewer_.isApt() && below(std::clamp(bins_.size(), kFew, kOften)) > 0) return doWithout();
     if (!oneFewer_.isApt() && below(patient_ > 0.0 && bestLost_.empty() ? kOften : kFew) > 0 &&
         shorten())
@@ -90,6 +93,7 @@ class Packer::Work {
   /// Some tries at one sheet fewer; where they get no further, a better beginning is looked for.
   void doWithout() {
     constexpr int kTries = 200;
+    constexpr std::size_t kSoon = 3'000;
     if (!oneFewer_.hasBegun() || without_ != cost_) {
       oneFewer_.begin(bestBins_, bestLost_);
       without_ = cost_;
@@ -100,7 +104,8 @@ class Packer::Work {
       without_.reset();
       return beginAnew();
     }
-    if (withoutTried_ > anewAfter_) {
+    // Where others may cost less, those are soon tried.
+    if (withoutTried_ > (cheaper_.isApt() ? kSoon : anewAfter_)) {
       withoutTried_ = 0;
       if (job_.stocks.size() > 1) without_.reset();  // others may make way more easily
       return beginAnew();
@@ -120,57 +125,38 @@ class Packer::Work {
     }
   }
 
-  [[nodiscard]] bool hasOtherBeginnings() const {
-    return patient_ > 0.0 || (patterns_ && !patterns_->uses.empty());
-  }
-  /// By patterns or sheet after sheet: mostly in the way that has come nearer to one sheet fewer.
+  [[nodiscard]] bool hasOtherBeginnings() const { return patient_ > 0.0 || hasPatterns(); }
+  [[nodiscard]] bool hasPatterns() const { return patterns_ && !patterns_->uses.empty(); }
+  /// Mostly on other sheets, where there are several; else by patterns or sheet after sheet: mostly
+  /// in the way that has come nearer to one sheet fewer.
   void beginAnew() {
     constexpr std::size_t kOther = 8;  // one in so many goes the other way
     constexpr double kMostPatient = 20.0;
-    if (below(2) == 0 && aim()) return;
+    if (below(kOther) > 0 && aim()) return;
     const bool isOther = below(kOther) == 0;
-    if (patterns_ && !patterns_->uses.empty() && (byPatterns_ <= bySheets_) != isOther)
-      return dive(&random_);
+    if (hasPatterns() && (byPatterns_ <= bySheets_) != isOther) return dive(&random_);
     if (patient_ == 0.0) return without_.reset();
     patient_ = std::min(2 * patient_, kMostPatient);
     start(patientBeginning(job_, patient_, random_));
   }
 
-  /// At other sheets than those of the best, which would cost less: filled from nothing, as far as
-  /// that goes; what is loose then is to find room there. False where there are none.
+  /// At other sheets than those of the best; false where nothing that costs less has the room.
   bool aim() {
-    constexpr double kEffort = 1.0;
-    if (job_.stocks.size() == 1 || !job_.pinned.empty() || !bestLost_.empty()) return false;
-    if (mixedFor_ != cost_) {
-      double needed = 0.0;
-      for (const Bin& bin : bestBins_) needed += bin.area;
-      mixes_ = cheaperMixes(job_, cost_, needed);
-      mixedFor_ = cost_;
-    }
-    if (mixes_.empty()) return false;
-    std::size_t which = 0;
-    while (which + 1 < mixes_.size() && below(2) == 0) ++which;
-    std::vector<std::size_t> mix = mixes_[which];
-    std::shuffle(mix.begin(), mix.end(), random_);
-    std::vector<Bin> bins;
-    std::vector<int> used(job_.stocks.size(), 0);
-    std::vector<std::size_t> loose = piecesOf(job_.counts);
-    filling_.fill(mix, patientBeginning(job_, std::max(kEffort, patient_), random_), bins, used,
-                  loose);
-    if (loose.empty()) {
-      takeIfBetter(std::move(bins), std::move(used), {});
-      return true;
-    }
-    for (const std::size_t stock : mix)
-      if (used[stock] < std::count(mix.begin(), mix.end(), stock)) {
-        bins.push_back(emptyBin(job_, stock));
-        ++used[stock];
-      }
-    oneFewer_.beginWith(bins, loose);
-    without_ = cost_;
-    withoutTried_ = 0;
-    leastLoose_ = oneFewer_.looseArea();
+    constexpr double kEffort = 4.0;
+    if (!cheaper_.isApt() || !bestLost_.empty() ||
+        !cheaper_.begin(bestBins_, hasPatterns() ? patterns_.get() : nullptr, kEffort))
+      return false;
+    takeCheaper();
     return true;
+  }
+  /// Some tries there.
+  void takeCheaper() {
+    if (!cheaper_.isAtIt()) return;
+    auto bins = cheaper_.step(cost_);
+    if (!bins) return;
+    std::vector<int> used = usedOf(*bins);
+    without_.reset();
+    takeIfBetter(std::move(*bins), std::move(used), {});
   }
 
   /// Some sheets emptied and filled again.
@@ -223,42 +209,38 @@ class Packer::Work {
 
   void begin(std::shared_ptr<const Patterns> patterns) {
     patterns_ = std::move(patterns);
-    if (!patterns_->uses.empty()) dive(nullptr);
+    isNewsOfPatterns_ = hasPatterns();
+    isFirst_ = true;
+  }
+  /// Once, as soon as there are any: other sheets by them where another has begun the whole so.
+  void startByPatterns() {
+    isNewsOfPatterns_ = false;
+    if (isFirst_)
+      dive(nullptr);
+    else
+      aim();
   }
 
   /// From nothing, by patterns; the rest sheet after sheet. How much that best is depends on the
   /// job: on the way down it is tried quickly now and then, as long as that gets better, and in the
   /// end patiently from where it came nearest.
   void dive(std::mt19937_64* chance) {
-    constexpr double kFirst = 0.7, kLess = 0.8, kBefore = 2.0;  // of all; of that; of the best
+    constexpr double kFirst = 0.7, kBefore = 2.0;  // of all; of the best
     constexpr double kQuick = 1.0, kPatient = 4.0;
     // Times that no better came of it; of few kinds going on takes little.
     constexpr std::size_t kWorse = 2, kOften = 10, kLooks = 300;
     const std::size_t mostWorse = std::clamp(kLooks / job_.kinds.size(), kWorse, kOften);
     PatternDive down(job_, *patterns_, chance, [this] { return isEnough(); });
-    LaidInPart best = down.laid();
-    double bestLeft = 1.0;
-    double most = std::min(kFirst, kBefore * leftBest_);
-    double nearest = std::numeric_limits<double>::infinity();
     anewAfter_ = kShort;
-    bool isMore = true;
-    for (std::size_t worse = 0; isMore && worse < mostWorse;) {
-      isMore = down.step();
-      if (isEnough()) return;
-      if (isMore && down.left() > most) continue;
-      most = kLess * std::min(most, down.left());
-      const auto near = layBeside(down.laid(), kQuick);
-      if (!near) return;
-      worse = *near < nearest ? 0 : worse + 1;
-      if (worse > 0) continue;
-      nearest = *near;
-      best = down.laid();
-      bestLeft = down.left();
-    }
-    const auto near = layBeside(best, kPatient);
-    if (!near || std::min(*near, nearest) >= byPatterns_) return;
-    byPatterns_ = std::min(*near, nearest);
-    leftBest_ = bestLeft;
+    const auto nearest = nearestBelow(down, std::min(kFirst, kBefore * leftBest_), mostWorse,
+                                      [&](const LaidInPart& laid) {
+                                        return isEnough() ? std::nullopt : layBeside(laid, kQuick);
+                                      });
+    if (!nearest) return;
+    const auto near = layBeside(nearest->laid, kPatient);
+    if (!near || std::min(*near, nearest->near) >= byPatterns_) return;
+    byPatterns_ = std::min(*near, nearest->near);
+    leftBest_ = nearest->left;
   }
 
   /// What is left beside sheets by patterns.
@@ -274,7 +256,10 @@ class Packer::Work {
       gatherFrom(other.larger_->bins());
   }
   void followBest(const Work& other) {
-    if (!patterns_) patterns_ = other.patterns_;
+    if (!patterns_) {
+      patterns_ = other.patterns_;
+      isNewsOfPatterns_ = hasPatterns();
+    }
     if (other.byPatterns_ < byPatterns_) {
       byPatterns_ = other.byPatterns_;
       leftBest_ = other.leftBest_;
@@ -382,7 +367,7 @@ class Packer::Work {
   }
   [[nodiscard]] bool isEnough() const { return hasOne_ ? patience_.isOver() : patience_.isEnded(); }
   std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
-  double part() { return static_cast<double>(random_() >> 11) / 9007199254740992.0; }
+  double part() { return drawnPart(random_); }
   /// False where it was left undone.
   bool fill(std::vector<Bin>& bins, std::vector<int>& used, const std::vector<std::size_t>& loose,
             const Habit& habit, std::vector<std::size_t>& lost) {
@@ -445,11 +430,10 @@ class Packer::Work {
   std::vector<std::size_t> shorteningLost_;  // what it leaves unplaced
   OneFewer oneFewer_{job_, random_};
   SheetFilling filling_{job_, random_, [this] { return isEnough(); }};
-  double patient_ = 0.0;                         // the effort of the last beginning of that kind
-  std::optional<double> without_;                // the cost that it is to better
-  std::size_t withoutTried_ = 0;                 // since less was loose than ever
-  std::vector<std::vector<std::size_t>> mixes_;  // of stocks
-  std::optional<double> mixedFor_;               // the cost that those are to better
+  CheaperSheets cheaper_{job_, random_, [this] { return isEnough(); }};
+  double patient_ = 0.0;           // the effort of the last beginning of that kind
+  std::optional<double> without_;  // the cost that it is to better
+  std::size_t withoutTried_ = 0;   // since less was loose than ever
   double leastLoose_ = 0.0;
   static constexpr std::size_t kLong = 20'000, kShort = 2'400;  // tries
   std::size_t anewAfter_ = kLong;                               // a better beginning is looked for
@@ -457,6 +441,8 @@ class Packer::Work {
   double byPatterns_ = std::numeric_limits<double>::infinity();  // how near they came
   double bySheets_ = std::numeric_limits<double>::infinity();
   std::shared_ptr<const Patterns> patterns_;
+  bool isNewsOfPatterns_ = false;
+  bool isFirst_ = false;  // they are not those of another
   std::vector<Beginning> beginnings_;
   std::size_t begun_ = 0;
   std::vector<Bin> bins_;  // of the best

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/cutting/chance.h"
 #include "core/cutting/pattern_sheets.h"
 
 namespace drapery {
@@ -14,24 +15,13 @@ constexpr double kMostly = 0.9;   // of a sheet's area is still wanted
 constexpr double kAtOnce = 0.15;  // of the sheets that are left, while there are many
 constexpr double kNearly = 0.4;   // whole
 
-double drawn(std::mt19937_64& chance) {
-  return static_cast<double>(chance() >> 11) / 9007199254740992.0;
-}
-
-double areaOf(const MaterialJob& job, const Counts& counts) {
-  double area = 0.0;
-  for (std::size_t kind = 0; kind < counts.size(); ++kind)
-    area += areaOfKind(job, kind) * counts[kind];
-  return area;
-}
-
 /// In the order in which they are tried: the one that would be used most first, or as chance has
 /// it.
 void order(std::vector<PatternUse>& uses, std::mt19937_64* chance) {
   constexpr double kLeast = 0.3;
   std::vector<std::pair<double, std::size_t>> keys;
   for (std::size_t i = 0; i < uses.size(); ++i)
-    keys.emplace_back(uses[i].often * (chance ? kLeast + drawn(*chance) : 1.0), i);
+    keys.emplace_back(uses[i].often * (chance ? kLeast + drawnPart(*chance) : 1.0), i);
   std::stable_sort(keys.begin(), keys.end(),
                    [](const auto& a, const auto& b) { return a.first > b.first; });
   std::vector<PatternUse> ordered;
@@ -45,7 +35,7 @@ std::vector<PatternUse> fewer(std::vector<PatternUse> uses, std::mt19937_64* cha
   constexpr double kLess = 0.15;
   if (chance == nullptr) return uses;
   for (PatternUse& use : uses)
-    if (drawn(*chance) < kLess) use.often = std::max(0.0, use.often - 1.0);
+    if (drawnPart(*chance) < kLess) use.often = std::max(0.0, use.often - 1.0);
   return uses;
 }
 

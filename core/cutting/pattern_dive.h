@@ -2,7 +2,9 @@
 // again for what is then left, and so on, down to the last sheets.
 #pragma once
 
+#include <algorithm>
 #include <functional>
+#include <optional>
 #include <random>
 
 #include "core/cutting/bin.h"
@@ -42,5 +44,36 @@ class PatternDive {
   std::vector<PatternUse> known_;
   LaidInPart laid_;
 };
+
+struct NearestLaid {
+  LaidInPart laid;
+  double near = 0.0, left = 1.0;
+};
+
+/// How much by patterns is best depends on the job: on the way down what is left is laid now and
+/// then, as long as that comes nearer, or no more often than so in vain.
+/// @param most what is left where that begins, of all. @param lay tells how near what is laid comes
+/// with what is left of it, 0 where nothing is nearer; none where it was left undone.
+template <typename Lay>
+std::optional<NearestLaid> nearestBelow(PatternDive& down, double most, std::size_t mostWorse,
+                                        Lay lay) {
+  constexpr double kLess = 0.8;  // of that
+  std::optional<NearestLaid> nearest;
+  bool isMore = true;
+  for (std::size_t worse = 0; isMore && worse < mostWorse && (!nearest || nearest->near > 0);) {
+    isMore = down.step();
+    if (isMore && down.left() > most) continue;
+    most = kLess * std::min(most, down.left());
+    const std::optional<double> near = lay(down.laid());
+    if (!near) return std::nullopt;
+    if (nearest && *near >= nearest->near) {
+      ++worse;
+      continue;
+    }
+    worse = 0;
+    nearest = NearestLaid{down.laid(), *near, down.left()};
+  }
+  return nearest;
+}
 
 }  // namespace drapery

@@ -5,6 +5,7 @@
 #include <array>
 #include <random>
 
+#include "core/cutting/chance.h"
 #include "core/cutting/material_job.h"
 #include "core/cutting/sheet_part.h"
 
@@ -34,7 +35,7 @@ class RegionFiller {
                                                   std::size_t most);
   Filling place(const SheetPart& region, const Candidate& candidate, bool isBesideFirst,
                 Counts& pool, int depth);
-  double part() { return static_cast<double>(random_() >> 11) / 9007199254740992.0; }
+  double part() { return drawnPart(random_); }
 
   const MaterialJob& job_;
   std::mt19937_64& random_;

@@ -8,9 +8,11 @@
 #include <set>
 
 #include "core/cutting/alike_sheets.h"
+#include "core/cutting/cheaper_sheets.h"
 #include "core/cutting/cut_rectangle.h"
 #include "core/cutting/edge_cuts.h"
 #include "core/cutting/exact_lay_out.h"
+#include "core/cutting/given_sheets.h"
 #include "core/cutting/larger_off_cut.h"
 #include "core/cutting/layout_of_bins.h"
 #include "core/cutting/one_fewer.h"
@@ -319,6 +321,85 @@ RC_GTEST_PROP(OneFewer, eachTimeCostsLessAndLosesNothing, ()) {
     search.begin(bins, {});
   }
   RC_ASSERT(faultInBins(drawn, bins) == "");
+}
+
+/// The same with up to so many of each.
+Drawn anyJobOfSheets(int most) {
+  Drawn drawn = anyJobOfSheets();
+  MaterialJob& job = drawn.jobs.front();
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+    job.counts[kind] = drawn.problem.pieces[job.kinds[kind]].count = *rc::gen::inRange(1, most + 1);
+  return drawn;
+}
+
+// Whatever is given: nothing lies anywhere else, no piece is lost or laid twice, and once nothing
+// is loose all lies there.
+RC_GTEST_PROP(GivenSheets, holdAllOrTellHowMuchIsLoose, ()) {
+  const Drawn drawn = anyJobOfSheets(6);
+  const MaterialJob& job = drawn.job();
+  std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+  Counts given;
+  for (std::size_t s = 0; s < job.stocks.size(); ++s)
+    given.push_back(*rc::gen::inRange(0, job.stock(s).count.value_or(8) + 1));
+  GivenSheets sheets(job, given, random, kNever);
+  const auto loose = *rc::gen::arbitrary<bool>()
+                         ? sheets.beginBySheets(0.1)
+                         : sheets.beginByPatterns(findPatterns(job, 0.0, 1e9, 0.002, kNever));
+  RC_ASSERT(loose.has_value());
+  const double all = areaOf(job, job.counts);
+  const auto isSound = [&] {
+    Counts used(job.stocks.size(), 0);
+    for (const Bin& bin : sheets.bins()) ++used[bin.stock];
+    for (std::size_t s = 0; s < used.size(); ++s) RC_ASSERT(used[s] <= given[s]);
+    const Counts held = countsOf(job, sheets.bins());
+    for (std::size_t kind = 0; kind < held.size(); ++kind)
+      RC_ASSERT(held[kind] <= job.counts[kind]);
+    RC_ASSERT(std::abs(areaOf(job, held) + sheets.looseArea() - all) <= 1e-9 * all);
+  };
+  isSound();
+  RC_ASSERT(sheets.looseArea() >= *loose - 1e-9 * all);  // one more may be emptied for it
+  bool isLaid = false;
+  for (int i = 0; i < 300 && !isLaid; ++i) isLaid = sheets.step();
+  isSound();
+  RC_ASSERT(isLaid == (sheets.looseArea() == 0.0));
+  if (isLaid) RC_ASSERT(faultInBins(drawn, sheets.bins()) == "");
+  RC_TAG(isLaid ? "all" : "some");
+}
+
+// Sheets of its own for each piece are dear: each time it costs less, until nothing that does has
+// the room.
+RC_GTEST_PROP(CheaperSheets, eachTimeCostLessAndLoseNothing, ()) {
+  const Drawn drawn = anyJobOfSheets(4);
+  const MaterialJob& job = drawn.job();
+  std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+  CheaperSheets search(job, random, kNever);
+  RC_ASSERT(search.isApt() == (job.stocks.size() > 1));
+  const Patterns patterns = findPatterns(job, 0.0, 1e9, 0.002, kNever);
+  const bool isByPatterns = *rc::gen::arbitrary<bool>();
+  std::vector<Bin> bins = apart(job, random);
+  const auto costOf = [&] {
+    double cost = 0.0;
+    for (const Bin& bin : bins) cost += job.stock(bin.stock).cost;
+    return cost;
+  };
+  for (int i = 0; i < 4 && search.begin(bins, isByPatterns ? &patterns : nullptr, 0.1); ++i) {
+    RC_ASSERT(search.isAtIt());
+    const double before = costOf();
+    while (search.isAtIt()) {
+      auto found = search.step(before);
+      if (!found) continue;
+      bins = std::move(*found);
+      RC_ASSERT(!search.isAtIt());
+      RC_ASSERT(costOf() < before);
+      RC_ASSERT(countsOf(job, bins) == job.counts);
+      RC_ASSERT(faultInBins(drawn, bins) == "");
+    }
+  }
+  // What costs nothing less than another found is let go.
+  if (search.begin(bins, nullptr, 0.1)) {
+    RC_ASSERT(!search.step(0.0).has_value());
+    RC_ASSERT(!search.isAtIt());
+  }
 }
 
 RC_GTEST_PROP(Slabs, growShorterAndLoseNothing, ()) {

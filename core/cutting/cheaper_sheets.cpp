@@ -1,0 +1,115 @@
+#include "core/cutting/cheaper_sheets.h"
+
+#include <algorithm>
+#include <limits>
+#include <numeric>
+
+#include "core/cutting/stock_mixes.h"
+
+namespace drapery {
+
+namespace {
+
+double costOfAll(const MaterialJob& job, const std::vector<std::size_t>& stocks) {
+  return std::accumulate(stocks.begin(), stocks.end(), 0.0, [&](double sum, std::size_t stock) {
+    return sum + job.stock(stock).cost;
+  });
+}
+
+double roomOfAll(const MaterialJob& job, const std::vector<std::size_t>& stocks) {
+  return std::accumulate(stocks.begin(), stocks.end(), 0.0, [&](double sum, std::size_t stock) {
+    return sum + roomOf(job.stock(stock));
+  });
+}
+
+}  // namespace
+
+CheaperSheets::CheaperSheets(const MaterialJob& job, std::mt19937_64& random,
+                             std::function<bool()> isEnough)
+    : job_(job), random_(random), isEnough_(std::move(isEnough)) {
+  isApt_ = job.stocks.size() > 1 && job.pinned.empty();
+  for (std::size_t s = 0; s < job.stocks.size(); ++s)
+    isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet;
+  constexpr std::size_t kFewCopies = 5;
+  isOfCopies_ = piecesOf(job.counts).size() >= kFewCopies * job.kinds.size();
+}
+
+bool CheaperSheets::begin(const std::vector<Bin>& bins, const Patterns* patterns, double effort) {
+  std::vector<std::size_t> stocks;
+  double needed = 0.0;
+  for (const Bin& bin : bins) {
+    stocks.push_back(bin.stock);
+    needed += bin.area;
+  }
+  const double cost = costOfAll(job_, stocks);
+  if (mixedFor_ != cost) {
+    mixes_ = cheaperMixes(job_, cost, needed);
+    reached_ = 0.0;
+  }
+  mixedFor_ = cost;
+  if (mixes_.empty()) return false;
+  const auto& mix = chosen(needed, hopedFor(needed / roomOfAll(job_, stocks)));
+  givenCost_ = costOfAll(job_, mix);
+  givenRoom_ = roomOfAll(job_, mix);
+  Counts counts(job_.stocks.size(), 0);
+  for (const std::size_t stock : mix) ++counts[stock];
+  given_ = std::make_unique<GivenSheets>(job_, counts, random_, isEnough_);
+  if (!fill(patterns, effort)) given_.reset();
+  return true;
+}
+
+double CheaperSheets::hopedFor(double full) {
+  constexpr double kLeast = 0.2, kMost = 0.5;  // of what is left over
+  constexpr double kMore = 0.001;
+  const double hoped = full + (1.0 - full) * (kLeast + (kMost - kLeast) * part());
+  return reached_ > 0 ? std::min(hoped, reached_ + kMore * part()) : hoped;
+}
+
+const std::vector<std::size_t>& CheaperSheets::chosen(double needed, double fullest) const {
+  double least = std::numeric_limits<double>::infinity();
+  std::size_t best = 0;  // with the most room
+  for (std::size_t i = 0; i < mixes_.size(); ++i) {
+    const double cost = costOfAll(job_, mixes_[i]);
+    if (cost >= least || needed > fullest * roomOfAll(job_, mixes_[i])) continue;
+    least = cost;
+    best = i;
+  }
+  return mixes_[best];
+}
+
+bool CheaperSheets::fill(const Patterns* patterns, double effort) {
+  constexpr std::size_t kOther = 8;  // one in so many goes the other way
+  const bool isOther = random_() % kOther == 0;
+  const bool isByPatterns =
+      patterns != nullptr && isOfCopies_ && (byPatterns_ >= bySheets_) != isOther;
+  const auto loose =
+      isByPatterns ? given_->beginByPatterns(*patterns) : given_->beginBySheets(effort);
+  if (!loose) return false;
+  const double full = (areaOf(job_, job_.counts) - *loose) / givenRoom_;
+  (isByPatterns ? byPatterns_ : bySheets_) = full;
+  reached_ = std::max(reached_, full);
+  leastLoose_ = std::numeric_limits<double>::infinity();
+  inVain_ = 0;
+  return true;
+}
+
+std::optional<std::vector<Bin>> CheaperSheets::step(double cost) {
+  constexpr int kTries = 200, kPatience = 5'000;
+  constexpr double kSame = 1e-9;
+  if (givenCost_ >= cost - kSame || inVain_ > kPatience) {
+    given_.reset();
+    return std::nullopt;
+  }
+  for (int i = 0; i < kTries && !isEnough_(); ++i) {
+    ++inVain_;
+    if (!given_->step()) continue;
+    std::vector<Bin> bins = given_->bins();
+    given_.reset();
+    return bins;
+  }
+  if (given_->looseArea() < leastLoose_) inVain_ = 0;
+  leastLoose_ = std::min(leastLoose_, given_->looseArea());
+  return std::nullopt;
+}
+
+}  // namespace drapery

@@ -1,0 +1,54 @@
+// Other sheets than those of a lay-out, which together would cost less: chosen by how full they may
+// be hoped to become, and filled from nothing.
+#pragma once
+
+#include <functional>
+#include <memory>
+#include <random>
+
+#include "core/cutting/chance.h"
+#include "core/cutting/given_sheets.h"
+
+namespace drapery {
+
+class CheaperSheets {
+ public:
+  /// The job outlives it.
+  CheaperSheets(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough);
+
+  /// Sheets alone, of several stocks, and nothing pinned.
+  [[nodiscard]] bool isApt() const { return isApt_; }
+  /// Whether some are being filled.
+  [[nodiscard]] bool isAtIt() const { return given_ != nullptr; }
+  /// Fills some that cost less than those, on which all lies.
+  /// @param patterns of the job, if they are known. @param effort as of a patient beginning.
+  /// @returns false where nothing that costs less has the room.
+  bool begin(const std::vector<Bin>& bins, const Patterns* patterns, double effort);
+  /// Some tries to lay there what is loose: what lies on them, once all does. It gives up where
+  /// that gets no further, or `cost` is no more than theirs.
+  std::optional<std::vector<Bin>> step(double cost);
+
+ private:
+  /// How full they may be hoped to become, where those of the best are so full.
+  [[nodiscard]] double hopedFor(double full);
+  /// Those that cost least of what need not be fuller than that; else those with the most room.
+  [[nodiscard]] const std::vector<std::size_t>& chosen(double needed, double fullest) const;
+  bool fill(const Patterns* patterns, double effort);
+  double part() { return drawnPart(random_); }
+
+  const MaterialJob& job_;
+  std::mt19937_64& random_;
+  std::function<bool()> isEnough_;
+  bool isApt_ = true;
+  bool isOfCopies_ = false;                      // of few of each patterns take long and serve less
+  std::vector<std::vector<std::size_t>> mixes_;  // of stocks
+  double mixedFor_ = -1.0;                       // the cost that those are to better
+  double reached_ = 0.0;  // how full such sheets became since then; 0: none were tried
+  std::unique_ptr<GivenSheets> given_;
+  double givenCost_ = 0.0, givenRoom_ = 0.0;
+  double byPatterns_ = 1.0, bySheets_ = 1.0;  // how full the last were, begun so
+  double leastLoose_ = 0.0;
+  int inVain_ = 0;  // tries since less was loose than ever
+};
+
+}  // namespace drapery

@@ -1,0 +1,50 @@
+// All that is wanted laid on so many sheets of each stock, and on no others: by patterns, or sheet
+// after sheet; what is loose then is to find room there, as where one sheet fewer is looked for.
+#pragma once
+
+#include <functional>
+#include <random>
+
+#include "core/cutting/one_fewer.h"
+#include "core/cutting/pattern_dive.h"
+#include "core/cutting/sheet_filling.h"
+
+namespace drapery {
+
+class GivenSheets {
+ public:
+  /// @param counts by stock of the job, of sheets alone, no more than there are. The job outlives
+  /// it.
+  GivenSheets(const MaterialJob& job, const Counts& counts, std::mt19937_64& random,
+              std::function<bool()> isEnough);
+  GivenSheets(const GivenSheets&) = delete;
+  GivenSheets& operator=(const GivenSheets&) = delete;
+
+  /// From nothing.
+  /// @param effort as of a patient beginning.
+  /// @returns what is loose then, um2; none where it was left undone.
+  std::optional<double> beginBySheets(double effort);
+  /// @param known of the job.
+  std::optional<double> beginByPatterns(const Patterns& known);
+  /// One try; true once all lies somewhere.
+  bool step() { return fewer_.step(); }
+  [[nodiscard]] double looseArea() const { return fewer_.looseArea(); }
+  /// Of the job, what holds something.
+  [[nodiscard]] std::vector<Bin> bins() const;
+
+ private:
+  /// What is left of it on the sheets that hold nothing yet; false where it was left undone.
+  bool fill(LaidInPart& laid, double effort);
+  /// @returns what is loose.
+  double goOnFrom(LaidInPart laid);
+
+  const Counts counts_;
+  std::mt19937_64& random_;
+  std::function<bool()> isEnough_;
+  CutProblem problem_;
+  MaterialJob job_;  // with no more sheets than those
+  SheetFilling filling_;
+  OneFewer fewer_;
+};
+
+}  // namespace drapery
