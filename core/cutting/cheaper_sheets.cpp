@@ -86,7 +86,8 @@ bool CheaperSheets::fill(const Patterns* patterns, double effort) {
       isByPatterns ? given_->beginByPatterns(*patterns) : given_->beginBySheets(effort);
   if (!loose) return false;
   const double full = (areaOf(job_, job_.counts) - *loose) / givenRoom_;
-  (isByPatterns ? byPatterns_ : bySheets_) = full;
+  // Where all found room it might have been more.
+  (isByPatterns ? byPatterns_ : bySheets_) = *loose > 0 ? full : 1.0;
   reached_ = std::max(reached_, full);
   leastLoose_ = std::numeric_limits<double>::infinity();
   inVain_ = 0;

@@ -46,7 +46,7 @@ class CheaperSheets {
   double reached_ = 0.0;  // how full such sheets became since then; 0: none were tried
   std::unique_ptr<GivenSheets> given_;
   double givenCost_ = 0.0, givenRoom_ = 0.0;
-  double byPatterns_ = 1.0, bySheets_ = 1.0;  // how full the last were, begun so
+  double byPatterns_ = 1.0, bySheets_ = 1.0;  // how full the last were, begun so; 1: enough
   double leastLoose_ = 0.0;
   int inVain_ = 0;  // tries since less was loose than ever
 };
