@@ -84,14 +84,39 @@ class Gathering {
     const int* often = std::get_if<int>(&copies);
     const int each = piecesOfRectangle(part, patternOf(shelf_, piece.material));
     const int wanted = part.count * (often != nullptr ? *often : 1);
-    piece.count = (wanted + each - 1) / each - wasCut(piece.id, book, part);
     piece.grain = part.rule->grain == Grain::Height  ? PieceGrain::Height
                   : part.rule->grain == Grain::Width ? PieceGrain::Width
                                                      : PieceGrain::Free;
+    takeAsWideAsStock(piece, part, books_[book].plan->resolution);
+    piece.count = (wanted + each - 1) / each - wasCut(piece, book, part);
     piece.moment = static_cast<int>(part.cutWhen);
     if (piece.count <= 0) return;
     work_.problem.pieces.push_back(std::move(piece));
     work_.pieces.push_back({book, &part, each});
+  }
+  /// What as the rule in hand rounds it goes on nothing that lies there, but does as it was
+  /// reckoned, is not measured: tape is bought as wide as it is.
+  void takeAsWideAsStock(CutPiece& piece, const PlannedPart& part, Length mark) const {
+    const auto fits = [&](const CutPiece& each) {
+      return std::any_of(work_.problem.stocks.begin(), work_.problem.stocks.end(),
+                         [&](const CutStock& stock) { return !lyingSizes(stock, each).empty(); });
+    };
+    const auto unrounded = [&](Micrometres rounded, Length reckoned) {
+      const Micrometres size = std::llround(reckoned.mm() * 1000);
+      return rounded - size < std::llround(mark.mm() * 1000) ? std::min(rounded, size) : rounded;
+    };
+    const Micrometres width = unrounded(piece.width, part.width);
+    const Micrometres height = unrounded(piece.height, part.height);
+    for (const auto& [across, along] :
+         {std::pair(piece.width, piece.height), std::pair(width, piece.height),
+          std::pair(piece.width, height), std::pair(width, height)}) {
+      CutPiece each = piece;
+      each.width = across;
+      each.height = along;
+      if (!fits(each)) continue;
+      piece = std::move(each);
+      return;
+    }
   }
   /// Each from what is as thick and as heavy, as far as that lies there.
   void sortMakes() {
@@ -109,27 +134,28 @@ class Gathering {
   }
 
   /// What was cut of it here; and of another book, while that was open alone.
-  int wasCut(const std::string& id, std::size_t book, const PlannedPart& part) {
+  int wasCut(const CutPiece& piece, std::size_t book, const PlannedPart& part) {
     int count = 0;
     const auto add = [&](const std::vector<CutDone>& all, const std::string& name, bool isHere) {
       for (std::size_t i = 0; i < all.size(); ++i) {
         const auto found = all[i].pieces.find(name);
         if (all[i].isMockUp == wish_.mockUp.empty() || found == all[i].pieces.end()) continue;
         count += found->second;
-        if (isHere && found->second > 0) compare(all[i], name, {i, book, &part});
+        if (isHere && found->second > 0) compare(all[i], name, piece, {i, book, &part});
       }
     };
-    add(wish_.done, id, true);
+    add(wish_.done, piece.id, true);
     if (book > 0) add(books_[book].job->cutting.done, part.rule->id, false);
     return count;
   }
   /// With the size that it has now.
-  void compare(const CutDone& done, const std::string& name, CutOtherwise with) {
+  void compare(const CutDone& done, const std::string& name, const CutPiece& piece,
+               CutOtherwise with) {
     const double same = books_[with.book].plan->resolution.mm() / 2;
     const auto found = done.sizes.find(name);
     if (found == done.sizes.end()) return;
     with.was = found->second;
-    with.is = {with.part->cutWidth.mm(), with.part->cutHeight.mm()};
+    with.is = {double(piece.width) / 1000, double(piece.height) / 1000};
     const double wider = with.was.width - with.is.width;
     const double higher = with.was.height - with.is.height;
     with.isTooSmall = std::min(wider, higher) <= -same;

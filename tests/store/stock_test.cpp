@@ -413,6 +413,42 @@ TEST(CutWork, comparesWhatWasCutWithWhatIsPlannedNow) {
   EXPECT_TRUE(otherwise(2, 2).empty());
 }
 
+// Tape of 10 mm is no 13/32 in: what a rule of inches makes wider than it is sold is not measured.
+TEST(CutWork, takesTapeAsWideAsItIsSold) {
+  Job job = *readJob(test::projectFile("demo/lantern-log.json"), "lantern-log.json").job;
+  const Stock shelf = demoShelf();
+  const auto um = [](Length size) {
+    return static_cast<Micrometres>(std::llround(size.mm() * 1000));
+  };
+  const std::map<std::string, int> bought{{"sewing_tape", 10}, {"headband", 12}, {"ribbon", 6}};
+  for (const bool isInches : {false, true}) {
+    if (isInches) job.round = std::string("1/32 in");
+    job.cutting.done.clear();
+    const Plan plan = test::planOf(job).plan;
+    const CutWork work = cutWorkOf({{&job, &plan}}, shelf);
+    CutDone all;
+    std::size_t tapes = 0;
+    for (std::size_t i = 0; i < work.pieces.size(); ++i) {
+      const CutPiece& piece = work.problem.pieces[i];
+      const PlannedPart& part = *work.pieces[i].part;
+      all.pieces[piece.id] = 1;
+      all.sizes[piece.id] = {double(piece.width) / 1000, double(piece.height) / 1000};
+      const Micrometres wider = um(part.cutWidth) - piece.width + um(part.cutHeight) - piece.height;
+      if (bought.count(piece.id) == 0) {
+        EXPECT_EQ(wider, 0) << piece.id;
+        continue;
+      }
+      ++tapes;
+      EXPECT_EQ(std::min(piece.width, piece.height), bought.at(piece.id) * test::kMm) << piece.id;
+      EXPECT_EQ(wider > 0, isInches) << piece.id;
+    }
+    EXPECT_EQ(tapes, bought.size());
+    // What was cut so is what is planned now.
+    job.cutting.done = {all};
+    EXPECT_TRUE(cutWorkOf({{&job, &plan}}, shelf).otherwise.empty());
+  }
+}
+
 // Off-cuts first: that one of them may be spared yet says nothing against the whole sheets; that
 // one of those may, does.
 TEST(CutWork, tellsWhetherLessFromWholeSheetsIsPossible) {
