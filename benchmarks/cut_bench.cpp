@@ -7,7 +7,7 @@
 #include <filesystem>
 #include <vector>
 
-#include "core/cutting/edge_cuts.h"
+#include "core/cutting/for_bench.h"
 #include "core/cutting/lay_out.h"
 #include "core/file/read_file.h"
 #include "store/cut_json.h"

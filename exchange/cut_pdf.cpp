@@ -7,6 +7,7 @@
 #include <cmath>
 #include <map>
 
+#include "core/cutting/for_bench.h"
 #include "core/drawing/sheet_drawing.h"
 #include "exchange/page_column.h"
 #include "exchange/whole_bytes.h"

@@ -6,7 +6,7 @@
 #include <set>
 
 #include "core/cutting/cut_order.h"
-#include "core/cutting/edge_cuts.h"
+#include "core/cutting/for_bench.h"
 #include "words/cut_moments.h"
 #include "words/cut_words.h"
 #include "words/shown_text.h"

@@ -19,7 +19,7 @@
 #include "app/words/cut_words.h"
 #include "app/words/window_words.h"
 #include "app/workspace/workspace.h"
-#include "core/cutting/edge_cuts.h"
+#include "core/cutting/for_bench.h"
 #include "paint/fonts.h"
 #include "words/cut_moments.h"
 

@@ -203,7 +203,7 @@ void CutPage::cutTogetherWith(const QString& path) {
 void CutPage::keepLayOut() {
   KeptLayOut kept;
   std::map<std::size_t, int> numbers;
-  for (const CutSheet& of : layOut().sheets)
+  for (const CutSheet& of : shown_.sheets)
     for (int i = 0; i < of.repeat; ++i) {
       const int number = numbers[of.stock]++;
       for (const CutPlacement& at : of.placements)

@@ -4,12 +4,9 @@
 
 #include <string>
 
-#include "core/cutting/cut_rectangle.h"
+#include "core/cutting/cut_runs.h"
 
 namespace drapery {
-
-/// Within a sheet; of an edge; the used part of a roll from the roll.
-enum class CutPurpose { Part, Trim, OffRoll };
 
 struct OrderedCut {
   std::size_t sheet = 0;   // of the lay-out
@@ -31,10 +28,15 @@ struct GaugeStep {
 
 /// Of one material. What a cut frees is measured, on whichever side it lies, never what is left
 /// over; of rectangles side by side any end can be cut off next. What is cut at an earlier moment
-/// of the work goes first, and what only later pieces come from stays whole until then. The setting
-/// that serves the most cuts is taken first.
+/// of the work goes first, and what only later pieces come from stays whole until then. A setting
+/// that need not come again is taken first, then the one that serves the most cuts.
 std::vector<GaugeStep> cutOrder(const CutProblem& problem, const CutLayout& layout,
                                 const std::string& material);
+
+/// What lies side by side on sheets without pins is put into an order in which it can be cut off at
+/// few settings, what stays last.
+/// @param runs of a material, with what is cut later whole and nothing left over between others.
+void orderFreely(const CutLayout& layout, CutRuns& runs);
 
 /// What lies on the table of one sheet after so many of the steps.
 struct SheetState {

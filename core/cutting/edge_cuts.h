@@ -1,7 +1,6 @@
 // Cuts from edge to edge found for pieces that lie where they lie.
 #pragma once
 
-#include <limits>
 #include <optional>
 #include <vector>
 
@@ -9,6 +8,9 @@
 #include "core/cutting/sheet_part.h"
 
 namespace drapery {
+
+/// The whole usable rectangle, enlarged by the kerf.
+SheetPart enlarged(const CutStock& stock);
 
 /// How a sheet, enlarged by its kerf, is cut so that each of these pieces stands alone: the first
 /// part is the whole. Cuts that leave a large rectangle free go first. None where no cuts free
@@ -30,14 +32,7 @@ std::vector<CutPlacement> usableLeft(const CutStock& stock, const CutSheet& shee
 /// The largest of all that is left over on sheets, worth keeping or not; um2.
 double largestLeft(const CutProblem& problem, const CutLayout& layout);
 
-/// A lay-out as it is cut at the bench: the pieces and what is kept of the rest stay where they
-/// lie, all that can be cut side by side is cut so, and of the two ways to begin that with fewer
-/// cuts is taken. A cut longer than `longest`, of a shear or a mat, is only made where there is no
-/// other way.
-CutLayout forBench(const CutProblem& problem, const CutLayout& layout, const UsableLeft& usable,
-                   Micrometres longest = std::numeric_limits<Micrometres>::max());
-
-/// How many cuts of a sheet are longer.
+/// How many cuts of a sheet are longer than `longest`.
 int cutsOver(const CutProblem& problem, const CutSheet& sheet, Micrometres longest);
 
 }  // namespace drapery

@@ -12,6 +12,7 @@
 
 #include "core/cutting/cost_bound.h"
 #include "core/cutting/cut_rectangle.h"
+#include "core/cutting/few_rolls.h"
 #include "core/cutting/free_stock.h"
 #include "core/cutting/least_sum.h"
 #include "core/cutting/most_value.h"
@@ -248,7 +249,7 @@ class LayingOut {
       : limits_(limits),
         whole_(limits, limits.seconds),
         problem_(problem),
-        weighed_(problem.isForValue ? WeighedStock{problem, {}} : weighed(problem)),
+        weighed_(problem.isForValue ? WeighedStock{problem, {}} : weighed(onFewRolls(problem))),
         jobs_(materialJobs(weighed_.problem, told_)) {}
 
   /// What is easy first: the time is for the rest.
@@ -322,6 +323,7 @@ class LayingOut {
     CutLayout result = told_;
     for (const Course& course : courses_) {
       MaterialLayOut found = course.result(isLast);
+      if (!problem_.isForValue) found.sheets = onFewRolls(problem_, found.sheets);
       result.materials.push_back(tell(problem_, weighed_, *course.job, found));
       for (std::size_t kind = 0; kind < found.notPlaced.size(); ++kind)
         if (found.notPlaced[kind] > 0)

@@ -9,7 +9,8 @@
 
 #include "core/cutting/cut_order.h"
 #include "core/cutting/cut_rectangle.h"
-#include "core/cutting/edge_cuts.h"
+#include "core/cutting/for_bench.h"
+#include "core/cutting/side_by_side.h"
 #include "tests/support/cutting.h"
 #include "tests/support/judge.h"
 
@@ -307,6 +308,120 @@ TEST(ForBench, cutsSideBySideWhatLiesSideBySide) {
   const CutProblem problem = boards(16);
   const CutLayout layout = forBench(problem, laidOut(problem), {});
   EXPECT_LE(cutOrder(problem, layout, "board").size(), 6U);
+}
+
+/// What lies on a sheet, each piece as often as it does.
+std::map<std::pair<std::size_t, bool>, int> heldOn(const CutSheet& sheet) {
+  std::map<std::pair<std::size_t, bool>, int> held;
+  for (const CutPlacement& at : sheet.placements) ++held[{at.piece, at.isTurned}];
+  return held;
+}
+
+// Whatever lies side by side in another order: every sheet holds the same pieces, those that were
+// put there stay, and no material takes more settings.
+RC_GTEST_PROP(ForBench, ordersWhatLiesSideBySide, ()) {
+  CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 7), 5, 2);
+  for (CutPiece& piece : problem.pieces) piece.moment = *rc::gen::inRange(0, 3);
+  for (CutStock& stock : problem.stocks)
+    if (*rc::gen::arbitrary<bool>()) stock.left = stock.bottom = 0;
+  CutLayout layout = laidOut(problem, 20);
+  if (*rc::gen::arbitrary<bool>() && !layout.sheets.empty()) {
+    const CutSheet& sheet = layout.sheets.back();
+    const CutPlacement& at = sheet.placements.front();
+    problem.pins = {{at.piece, sheet.stock, 0, at.x, at.y, at.isTurned}};
+    layout = laidOut(problem, 20);
+  }
+  const CutLayout other = forBench(problem, layout, {});
+  RC_ASSERT(faultIn(problem, other) == "");
+  for (std::size_t s = 0; s < layout.sheets.size(); ++s) {
+    const CutSheet &was = layout.sheets[s], &is = other.sheets[s];
+    RC_ASSERT(heldOn(is) == heldOn(was));
+    RC_ASSERT(lengthUsed(problem.stocks[is.stock], is) ==
+              lengthUsed(problem.stocks[was.stock], was));
+    for (std::size_t i = 0; was.pinned && i < was.placements.size(); ++i)
+      RC_ASSERT(is.placements[i].x == was.placements[i].x &&
+                is.placements[i].y == was.placements[i].y);
+  }
+  const OrderedLayout again = inOrder(problem, layout, "board");
+  RC_ASSERT(again.settings <= cutOrder(problem, layout, "board").size());
+  RC_ASSERT(again.settings == cutOrder(problem, again.layout, "board").size());
+}
+
+/// Pieces of one row from the left, where they were put but not pinned.
+CutLayout inARow(const CutProblem& problem, const std::vector<std::size_t>& pieces) {
+  CutProblem pinned = problem;
+  Micrometres x = 0;
+  for (const std::size_t piece : pieces) {
+    pinned.pins.push_back({piece, 0, 0, x, 0, false});
+    x += problem.pieces[piece].width;
+  }
+  CutLayout layout = laidOut(pinned);
+  for (CutSheet& sheet : layout.sheets) sheet.pinned.reset();
+  return layout;
+}
+
+// Boards, and between them what is cut after lining: boards at one setting, and the rest stays in
+// one strip until then.
+TEST(ForBench, putsTogetherWhatIsCutLater) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(900, 400)};
+  problem.pieces = {test::pieceOf("board", 140, 400, 3), test::pieceOf("stiffener", 30, 400, 3)};
+  problem.pieces[1].moment = 3;
+  const CutLayout layout = inARow(problem, {1, 0, 1, 0, 1, 0});
+  EXPECT_GE(cutOrder(problem, layout, "board").size(), 4U);
+  const auto steps = cutOrder(problem, forBench(problem, layout, {}), "board");
+  ASSERT_EQ(steps.size(), 2U);
+  EXPECT_EQ(std::pair(steps[0].reading, steps[0].cuts.size()),
+            std::pair(140 * kMm, std::size_t{3}));
+  EXPECT_EQ(std::pair(steps[1].reading, steps[1].cuts.size()), std::pair(30 * kMm, std::size_t{3}));
+}
+
+// What is left over in two places is one rectangle then, worth keeping.
+TEST(ForBench, putsTogetherWhatIsLeftOver) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(300, 400)};
+  problem.pieces = {test::pieceOf("a", 100, 400, 2)};
+  problem.pins = {{0, 0, 0, 40 * kMm, 0, false}, {0, 0, 0, 180 * kMm, 0, false}};
+  CutLayout layout = laidOut(problem);
+  const auto kept = [&](const CutLayout& each) {
+    return usableLeft(problem.stocks[0], forBench(problem, each, {}).sheets[0], {}).size();
+  };
+  EXPECT_EQ(kept(layout), 0U);
+  layout.sheets[0].pinned.reset();
+  EXPECT_EQ(kept(layout), 1U);
+}
+
+// Tape is cut off its roll piece by piece; cloth with selvedges first by the length that is wanted.
+TEST(CutOrder, cutsWhatHasNoEdgesStraightOffTheRoll) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(10, 18'000)};
+  problem.stocks[0].form = StockForm::Roll;
+  problem.pieces = {test::pieceOf("tape", 10, 142, 72)};
+  const auto readings = [&] {
+    std::vector<std::pair<Micrometres, std::size_t>> all;
+    for (const GaugeStep& step : cutOrder(problem, laidOut(problem), "board"))
+      all.emplace_back(step.reading / kMm, step.cuts.size());
+    return all;
+  };
+  EXPECT_EQ(readings(), (std::vector<std::pair<Micrometres, std::size_t>>{{142, 72}}));
+  problem.stocks[0].across = 12 * kMm;
+  problem.stocks[0].left = 2 * kMm;
+  EXPECT_EQ(readings(),
+            (std::vector<std::pair<Micrometres, std::size_t>>{{10'224, 1}, {10, 1}, {142, 71}}));
+}
+
+// Three strips that fill a sheet, in one of which a little is left over: that one stays when the
+// others are cut off, and its width is not measured.
+TEST(CutOrder, leavesWhatNeedNotBeSoWide) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(500, 400)};
+  problem.pieces = {test::pieceOf("a", 150, 400, 2), test::pieceOf("b", 190, 200, 2)};
+  problem.pins = {{0, 0, 0, 0, 0, false},
+                  {0, 0, 0, 350 * kMm, 0, false},
+                  {1, 0, 0, 150 * kMm, 0, false},
+                  {1, 0, 0, 150 * kMm, 200 * kMm, false}};
+  for (const GaugeStep& step : cutOrder(problem, laidOut(problem), "board"))
+    EXPECT_NE(step.reading, 200 * kMm + 1) << "the strip of b";
 }
 
 }  // namespace
