@@ -143,26 +143,56 @@ class SheetPainter {
                            Qt::SolidLine, Qt::FlatCap));
       painter_.drawLine(onDevice(cut.from), onDevice(cut.to));
     }
-    // Numbers over all lines; those of one setting stand apart from the others'.
-    for (const SheetDrawing::Cut& cut : sheet_.cuts) number(cut);
+    // Numbers over all lines, of short ones first: those have the least choice.
+    std::vector<SheetDrawing::Cut> byLength = sheet_.cuts;
+    const auto length = [](const SheetDrawing::Cut& cut) {
+      return std::hypot(cut.to.x - cut.from.x, cut.to.y - cut.from.y);
+    };
+    std::stable_sort(byLength.begin(), byLength.end(),
+                     [&](const auto& a, const auto& b) { return length(a) < length(b); });
+    for (const SheetDrawing::Cut& cut : byLength) number(cut);
   }
 
+  /// Near where its line begins, or farther along it or beyond it where other settings' numbers
+  /// are; where one of the same setting is so near there, that one does for both.
   void number(const SheetDrawing::Cut& cut) {
     const QString text = QString::number(cut.number);
     const bool isLit = cut.number == look_.litCut;
-    const double size = kNumber * look_.letters;
-    const double radius = std::max(units(size * 0.72), widthOf(text, size, true) / 2 + units(0.5));
+    const double size = kNumber * look_.letters, half = units(size * 0.72);
+    const double radius = std::max(half, widthOf(text, size, true) / 2 + units(0.5));
     const QPointF from = onDevice(cut.from), to = onDevice(cut.to);
     const double length = std::hypot(to.x() - from.x(), to.y() - from.y());
     if (length < 2.2 * radius) return;
-    const QPointF at = from + (to - from) * std::min(0.5, 1.3 * radius / length);
+    const auto tagAt = [&](double along) {
+      const QPointF at = from + (to - from) * (along / length);
+      return QRectF(at.x() - radius, at.y() - half, 2 * radius, 2 * half);
+    };
+    const double first = std::min(0.5 * length, 1.3 * radius), step = 2.2 * half;
+    const double beyond = 1.1 * radius;
+    std::vector<double> places;
+    for (double along = first; along <= length - first; along += step) places.push_back(along);
+    places.insert(places.end(), {length + beyond, -beyond});
+    QRectF tag = tagAt(first);
+    for (const double along : places) {
+      const std::vector<int> covered = numbersUnder(tagAt(along));
+      if (std::count(covered.begin(), covered.end(), cut.number) > 0) return;
+      if (!covered.empty()) continue;
+      tag = tagAt(along);
+      break;
+    }
+    numbers_.emplace_back(tag, cut.number);
     painter_.setPen(QPen(isLit ? colours_.accent : colours_.secondInk,
                          std::max(look_.style.leastWidth, units(0.22))));
     painter_.setBrush(isLit ? colours_.accent : colours_.paper);
-    painter_.drawRoundedRect(
-        QRectF(at.x() - radius, at.y() - units(size * 0.72), 2 * radius, 2 * units(size * 0.72)),
-        units(0.8), units(0.8));
-    write(at, text, size, true, isLit ? colours_.ground : colours_.ink);
+    painter_.drawRoundedRect(tag, units(0.8), units(0.8));
+    write(tag.center(), text, size, true, isLit ? colours_.ground : colours_.ink);
+  }
+  /// Of those written already.
+  [[nodiscard]] std::vector<int> numbersUnder(const QRectF& tag) const {
+    std::vector<int> covered;
+    for (const auto& [at, number] : numbers_)
+      if (at.intersects(tag)) covered.push_back(number);
+    return covered;
   }
 
   QPainter& painter_;
@@ -171,6 +201,7 @@ class SheetPainter {
   const SheetLook& look_;
   const Palette& colours_;
   Lettering letters_;
+  std::vector<std::pair<QRectF, int>> numbers_;  // of cuts, where they are written
 };
 
 }  // namespace

@@ -10,7 +10,7 @@
 namespace drapery {
 
 namespace {
-constexpr double kEdge = 14.0;
+constexpr double kEdge = 20.0;
 }
 
 SheetView::SheetView(const Palette& palette, QWidget* parent) : QWidget(parent), palette_(palette) {

@@ -201,25 +201,23 @@ class Order {
   std::map<Micrometres, int> remaining_;  // what is still to be measured in that moment
 };
 
-/// What stays of each run that may lie in any order comes last: where all are measured, the one
-/// whose setting is needed least elsewhere, and of those the widest.
-void putLast(CutRuns& all, const std::vector<bool>& isFree) {
+/// Where all of a run are measured, one stays when the others are cut off: the one whose setting is
+/// needed least elsewhere, of those one that is cut up itself, and of those the widest.
+void letOneStay(CutRuns& all) {
   std::map<std::pair<int, Micrometres>, int> wanted;
   for (const CutRun& run : all.runs)
     for (const CutRun::Segment& each : run.segments)
       if (each.isMeasured) wanted[{run.moment, run.width(each.at)}] += run.times;
-  for (std::size_t r = 0; r < all.runs.size(); ++r) {
-    if (!isFree[r]) continue;
-    CutRun& run = all.runs[r];
+  for (CutRun& run : all.runs) {
     const auto worth = [&](const CutRun::Segment& each) {
       const Micrometres width = run.width(each.at);
-      return std::tuple(!each.isMeasured, -wanted[{run.moment, width}], width);
+      return std::tuple(-wanted[{run.moment, width}], each.inside >= 0, width);
     };
-    const auto last =
-        std::max_element(run.segments.begin(), run.segments.end(),
-                         [&](const auto& a, const auto& b) { return worth(a) < worth(b); });
-    last->isMeasured = false;
-    std::rotate(last, last + 1, run.segments.end());
+    const auto isMeasured = [](const CutRun::Segment& each) { return each.isMeasured; };
+    if (std::all_of(run.segments.begin(), run.segments.end(), isMeasured))
+      std::max_element(run.segments.begin(), run.segments.end(), [&](const auto& a, const auto& b) {
+        return worth(a) < worth(b);
+      })->isMeasured = false;
   }
 }
 
@@ -229,14 +227,20 @@ std::vector<GaugeStep> cutOrder(const CutProblem& problem, const CutLayout& layo
                                 const std::string& material) {
   CutRuns all = cutRuns(problem, layout, material, true);
   keepLaterWhole(all);
+  letOneStay(all);
   const std::size_t count = all.runs.size();
   return Order(all, std::vector<bool>(count, false)).steps();
 }
 
 void orderFreely(const CutLayout& layout, CutRuns& all) {
+  letOneStay(all);
   std::vector<bool> isFree;
-  for (const CutRun& run : all.runs) isFree.push_back(!layout.sheets[run.sheet].pinned);
-  putLast(all, isFree);
+  for (CutRun& run : all.runs) {
+    isFree.push_back(!layout.sheets[run.sheet].pinned);
+    if (isFree.back())
+      std::stable_partition(run.segments.begin(), run.segments.end(),
+                            [](const CutRun::Segment& each) { return each.isMeasured; });
+  }
   Order(all, std::move(isFree)).steps();
 }
 

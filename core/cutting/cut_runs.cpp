@@ -198,14 +198,16 @@ class Gathering {
   int last_ = -1;             // run, whose kept segment is what stays
 };
 
-/// Where all others are measured one need not be: best one that need not be quite so wide.
+/// One is not measured, but what stays when all others are cut off: what is left over; else best
+/// one that need not be quite so wide, even if others are cut later.
 void letOneStay(CutRun& run) {
-  const auto isMeasured = [](const CutRun::Segment& segment) { return segment.isMeasured; };
-  if (!std::all_of(run.segments.begin(), run.segments.end(), isMeasured)) return;
-  const auto most = std::max_element(
-      run.segments.begin(), run.segments.end(),
-      [](const CutRun::Segment& a, const CutRun::Segment& b) { return a.slack < b.slack; });
-  if (most->slack > 0) most->isMeasured = false;
+  CutRun::Segment* stays = nullptr;
+  for (CutRun::Segment& segment : run.segments) {
+    if (segment.moment == kNeverCut) return;
+    if (segment.slack > (stays == nullptr ? 0 : stays->slack)) stays = &segment;
+  }
+  if (stays == nullptr) return;
+  for (CutRun::Segment& segment : run.segments) segment.isMeasured = &segment != stays;
 }
 
 /// What they come to may still change. @returns them as runs of their own.
@@ -230,6 +232,7 @@ std::vector<CutRun> laterOf(CutRun& run, std::size_t nextRun) {
     whole.at = run.between(i, end - 1);
     whole.moment = moment;
     whole.node = run.segments[end - 1].node;
+    for (std::size_t k = i; k < end; ++k) whole.slack += run.segments[k].slack;
     whole.inside = static_cast<int>(nextRun + all.size());
     all.push_back(std::move(later));
     segments.push_back(whole);

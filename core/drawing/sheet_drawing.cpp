@@ -186,7 +186,7 @@ class Drawn {
   void grain() {
     const Box seen = boundsOf(result_.drawing);
     const bool isAlong = (stock_.grain == StockGrain::Along) != result_.isLying;
-    const double beside = 0.03 * std::max(seen.width(), seen.height());
+    const double beside = 0.04 * std::max(seen.width(), seen.height());
     if (isAlong) {
       const double middle = (seen.bottom + seen.top) / 2, reach = kGrainReach * seen.height();
       result_.drawing.shapes.push_back(openShape(

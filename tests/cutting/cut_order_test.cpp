@@ -411,17 +411,33 @@ TEST(CutOrder, cutsWhatHasNoEdgesStraightOffTheRoll) {
 }
 
 // Three strips that fill a sheet, in one of which a little is left over: that one stays when the
-// others are cut off, and its width is not measured.
+// others are cut off, wherever it lies, and its width is not measured.
 TEST(CutOrder, leavesWhatNeedNotBeSoWide) {
   CutProblem problem;
   problem.stocks = {test::sheetOf(500, 400)};
-  problem.pieces = {test::pieceOf("a", 150, 400, 2), test::pieceOf("b", 190, 200, 2)};
-  problem.pins = {{0, 0, 0, 0, 0, false},
-                  {0, 0, 0, 350 * kMm, 0, false},
-                  {1, 0, 0, 150 * kMm, 0, false},
-                  {1, 0, 0, 150 * kMm, 200 * kMm, false}};
-  for (const GaugeStep& step : cutOrder(problem, laidOut(problem), "board"))
-    EXPECT_NE(step.reading, 200 * kMm + 1) << "the strip of b";
+  problem.pieces = {test::pieceOf("a", 150, 400, 2), test::pieceOf("b", 190, 180, 2)};
+  for (const Micrometres b : {0, 150, 300}) {
+    const std::array<Micrometres, 2> a{b == 0 ? 200 : 0, b == 300 ? 150 : 350};
+    problem.pins = {{0, 0, 0, a[0] * kMm, 0, false},
+                    {0, 0, 0, a[1] * kMm, 0, false},
+                    {1, 0, 0, b * kMm, 0, false},
+                    {1, 0, 0, b * kMm, 180 * kMm, false}};
+    std::map<Micrometres, std::size_t> cuts;
+    for (const GaugeStep& step : cutOrder(problem, laidOut(problem), "board"))
+      cuts[step.reading / kMm] += step.cuts.size();
+    EXPECT_EQ(cuts[150], 2U);
+    EXPECT_EQ(cuts.count(200), 0U) << "b's strip";
+  }
+}
+
+// Where all have to be measured one does not: that of which the setting is needed nowhere else.
+TEST(CutOrder, leavesWhatIsMeasuredNowhereElse) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(500, 400)};
+  problem.pieces = {test::pieceOf("a", 150, 400, 2), test::pieceOf("b", 200, 400, 1)};
+  const auto steps = cutOrder(problem, inARow(problem, {0, 1, 0}), "board");
+  ASSERT_EQ(steps.size(), 1U);
+  EXPECT_EQ(steps[0].reading, 150 * kMm);
 }
 
 }  // namespace
