@@ -6,11 +6,34 @@
 #include "store/folders.h"
 #include "store/plan_json.h"
 #include "store/stock_json.h"
+#include "words/cut_words.h"
 #include "words/plan_csv.h"
 #include "words/plan_text.h"
+#include "words/shopping_words.h"
 #include "words/shown_text.h"
 
 namespace drapery::cli {
+
+namespace {
+
+/// What was cut in another size than it has now, and what can only be cut from what is thicker or
+/// thinner than it is reckoned.
+void tellWhatIsOtherwise(const BooksLaidOut& books, const Stock& shelf) {
+  const auto titleOf = [&](std::size_t book, const PlannedPart& part) {
+    const std::string title = shownText(part.rule->title.text);
+    return book == 0 ? title : title + " · " + shownText(books.jobs[book]->title);
+  };
+  const Notation notation{books.plans[0]->units, books.plans[0]->resolution, '.'};
+  for (const CutOtherwise& each : books.work.otherwise)
+    complain(cutOtherwiseWords(each.was, each.is, each.isTooSmall, titleOf(each.book, *each.part),
+                               notation));
+  for (const OtherMake& each : books.onlyOtherMakes(shelf)) {
+    const CutWork::Piece& of = books.work.pieces[each.piece];
+    complain(otherMakeWords(each, titleOf(of.book, *of.part), notation));
+  }
+}
+
+}  // namespace
 
 int planCommand(const std::string& path, PlanFormat format, std::optional<Units> units) {
   const RuleLibrary library = houseLibrary();
@@ -48,8 +71,9 @@ int planToCutCommand(const std::string& path, const std::string& stockFile) {
   const auto other = [&](const std::string& file) { return readBookToCut(file, library); };
   const Issues issues = gatherBooks(books, path, other);
   if (!issues.empty()) return tell(issues);
-  const CutWork work = cutWorkOf(books, std::get<Stock>(stock));
-  return print(shownJson(writeCutProblem(work.problem)), isStopped ? kDoneWithStop : kDone);
+  books.work = cutWorkOf(books, std::get<Stock>(stock));
+  tellWhatIsOtherwise(books, std::get<Stock>(stock));
+  return print(shownJson(writeCutProblem(books.work.problem)), isStopped ? kDoneWithStop : kDone);
 }
 
 }  // namespace drapery::cli

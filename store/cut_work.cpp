@@ -258,24 +258,50 @@ std::vector<const PlannedPart*> BooksLaidOut::parts() const {
   return all;
 }
 
+std::vector<OtherMake> BooksLaidOut::otherMakesOn(const Stock& shelf, std::size_t piece,
+                                                  std::size_t stock) const {
+  std::vector<OtherMake> all;
+  const StockItem* item = shelf.named(work.problem.stocks[stock].id);
+  if (item == nullptr || !jobs.front()->cutting.mockUp.empty()) return all;
+  const CutWork::Piece& of = work.pieces[piece];
+  const WantedMake wanted = wantedMake(item->lies.material, *of.part, *plans[of.book]);
+  const StockMake make = makeOf(*item);
+  using What = OtherMake::What;
+  if (isOtherThickness(wanted, make)) all.push_back({piece, item, wanted, What::Thickness});
+  if (isOtherWeight(wanted, make)) all.push_back({piece, item, wanted, What::Weight});
+  if (isPaperApart(*of.part) && item->lies.material == of.part->material)
+    all.push_back({piece, item, wanted, What::Plain});
+  return all;
+}
+
 std::vector<OtherMake> BooksLaidOut::otherMakes(const Stock& shelf) const {
   std::vector<OtherMake> all;
   std::set<std::pair<std::size_t, std::size_t>> seen;
-  if (!jobs.front()->cutting.mockUp.empty()) return all;
   for (const CutSheet& sheet : layout.sheets)
     for (const CutPlacement& at : sheet.placements) {
       if (!seen.insert({at.piece, sheet.stock}).second) continue;
-      const StockItem* item = shelf.named(work.problem.stocks[sheet.stock].id);
-      if (item == nullptr) continue;
-      const CutWork::Piece& of = work.pieces[at.piece];
-      const WantedMake wanted = wantedMake(item->lies.material, *of.part, *plans[of.book]);
-      const StockMake make = makeOf(*item);
-      using What = OtherMake::What;
-      if (isOtherThickness(wanted, make)) all.push_back({at.piece, item, wanted, What::Thickness});
-      if (isOtherWeight(wanted, make)) all.push_back({at.piece, item, wanted, What::Weight});
-      if (isPaperApart(*of.part) && item->lies.material == of.part->material)
-        all.push_back({at.piece, item, wanted, What::Plain});
+      const auto some = otherMakesOn(shelf, at.piece, sheet.stock);
+      all.insert(all.end(), some.begin(), some.end());
     }
+  return all;
+}
+
+std::vector<OtherMake> BooksLaidOut::onlyOtherMakes(const Stock& shelf) const {
+  std::vector<OtherMake> all;
+  const CutProblem& problem = work.problem;
+  for (std::size_t piece = 0; piece < problem.pieces.size(); ++piece) {
+    std::vector<OtherMake> some;
+    bool isAnyRight = false;
+    for (std::size_t stock = 0; stock < problem.stocks.size(); ++stock) {
+      if (problem.stocks[stock].material != problem.pieces[piece].material ||
+          lyingSizes(problem.stocks[stock], problem.pieces[piece]).empty())
+        continue;
+      const auto other = otherMakesOn(shelf, piece, stock);
+      some.insert(some.end(), other.begin(), other.end());
+      isAnyRight = isAnyRight || other.empty();
+    }
+    if (!isAnyRight) all.insert(all.end(), some.begin(), some.end());
+  }
   return all;
 }
 

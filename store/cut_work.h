@@ -74,6 +74,13 @@ struct BooksLaidOut {
   [[nodiscard]] std::vector<const PlannedPart*> parts() const;
   /// Each piece that is laid on what is thicker, thinner, heavier or lighter than it is to be.
   [[nodiscard]] std::vector<OtherMake> otherMakes(const Stock& shelf) const;
+  /// The same before anything is laid out: on whatever it can lie it would lie so.
+  [[nodiscard]] std::vector<OtherMake> onlyOtherMakes(const Stock& shelf) const;
+
+ private:
+  /// Of a piece of the problem on one of its stocks.
+  [[nodiscard]] std::vector<OtherMake> otherMakesOn(const Stock& shelf, std::size_t piece,
+                                                    std::size_t stock) const;
 };
 
 /// Each piece by its rectangle as it is cut, as often as the book's copies want it and were not cut

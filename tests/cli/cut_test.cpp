@@ -201,6 +201,16 @@ TEST(CliCut, aPlanIsHandedOn) {
   job["title"] = "The other";
   folder.write("other.json", job.dump());
   EXPECT_THAT(plan().out, HasSubstr("\"The other: board\""));
+  // What lies there in another thickness only, and what was cut in another size, is told.
+  EXPECT_EQ(plan().err, "");
+  job["given"]["board_thickness"] = 4.8;
+  job["cutting"]["done"] = {{{"stock", "grey board 700 x 1000"},
+                             {"pieces", {{"board", 2}}},
+                             {"sizes", {{"board", {100, 200}}}}}};
+  folder.write("job.json", job.dump());
+  EXPECT_THAT(plan().err,
+              AllOf(HasSubstr("Board was cut "), HasSubstr("is reckoned 4.8 mm thick; "
+                                                           "grey board 700 x 1000 is 2.4 mm.")));
   const Finished none = cli({"plan", kSource + "/demo/tide-ledger.json", "--as", "cut"});
   EXPECT_EQ(none.code, 2);
 }
