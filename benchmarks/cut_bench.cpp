@@ -1,5 +1,6 @@
 // Every problem in a folder laid out: cost, what nothing can cost less than, the largest off-cut,
-// how long the first lay-out and all of it took, and how soon it ends when it is cancelled.
+// how long the first lay-out and all of it took, how soon it ends when it is cancelled, how often
+// the gauge is set and how long it took to find that.
 #include <algorithm>
 #include <chrono>
 #include <cstdio>
@@ -7,6 +8,7 @@
 #include <filesystem>
 #include <vector>
 
+#include "core/cutting/cut_order.h"
 #include "core/cutting/for_bench.h"
 #include "core/cutting/lay_out.h"
 #include "core/file/read_file.h"
@@ -69,15 +71,22 @@ int tell(const std::filesystem::path& path, double seconds) {
   };
   const CutLayout found = layOut(problem, limits);
   const double took = since(began);
+  const auto ordered = Clock::now();
   const CutLayout layout = forBench(problem, found, {});
+  std::size_t settings = 0;
+  for (const MaterialCost& cost : layout.materials)
+    settings += cutOrder(problem, layout, cost.material).size();
+  const double order = since(ordered);
   for (const MaterialCost& cost : layout.materials)
     std::printf("%s, %s: cost %g, bound %g, gap %.2f %%%s, off-cut %s\n", path.stem().c_str(),
                 cost.material.c_str(), cost.cost, cost.bound,
                 cost.bound > 0 ? 100 * (cost.cost - cost.bound) / cost.bound : 0.0,
                 cost.isProven ? ", proven" : "",
                 largestOffCut(problem, layout, cost.material).c_str());
-  std::printf("%s: first %.1f ms, whole %.3f s, ended %.0f ms after it was cancelled\n",
-              path.stem().c_str(), first * 1000, took, cancelTime(problem) * 1000);
+  std::printf(
+      "%s: first %.1f ms, whole %.3f s, ended %.0f ms after it was cancelled; %zu settings in %.1f "
+      "ms\n",
+      path.stem().c_str(), first * 1000, took, cancelTime(problem) * 1000, settings, order * 1000);
   return 0;
 }
 

@@ -3,18 +3,11 @@
 #include <algorithm>
 #include <map>
 #include <optional>
-#include <set>
 #include <tuple>
 
 namespace drapery {
 
 namespace {
-
-/// What is cut off of a run next, and what the gauge is set to for it.
-struct Next {
-  std::size_t which = 0;
-  Micrometres reading = 0;
-};
 
 /// What is left of a run: from one of its segments to another.
 struct Rest {
@@ -26,7 +19,7 @@ class Order {
   /// @param isFree of each run, whether its segments may lie in any order: what is not measured
   /// comes last then.
   Order(CutRuns& all, std::vector<bool> isFree)
-      : runs_(all.runs), isFree_(std::move(isFree)), ready_(all.first) {
+      : runs_(all.runs), isFree_(std::move(isFree)), ready_(all.first), offers_(all.runs.size()) {
     for (const CutRun& run : runs_) rests_.push_back({0, run.segments.size() - 1});
   }
 
@@ -49,20 +42,9 @@ class Order {
       segments += other.segments;
       return *this;
     }
+    Served& operator-=(const Served& other) { return *this += {-other.cuts, -other.segments}; }
   };
-
-  /// What can be cut off of what is left: either end, or any of them. What is kept is measured
-  /// itself; where both ends are left over, what lies between is.
-  [[nodiscard]] std::vector<Next> nextOf(std::size_t which, const Rest& rest) const {
-    std::vector<Next> next;
-    if (rest.low >= rest.high) return next;
-    const CutRun& run = runs_[which];
-    for (std::size_t i = rest.low; i <= rest.high; ++i)
-      if (run.segments[i].isMeasured && (isFree_[which] || i == rest.low || i == rest.high))
-        next.push_back({i, run.width(run.segments[i].at)});
-    if (next.empty()) next.push_back({rest.low, run.width(run.between(rest.low + 1, rest.high))});
-    return next;
-  }
+  using Offers = std::map<Micrometres, Served>;  // by setting
 
   /// All cuts of one moment.
   void addSteps(int moment, std::vector<GaugeStep>& steps) {
@@ -72,42 +54,93 @@ class Order {
       if (runs_[each].moment == moment)
         for (std::size_t i = rests_[each].low; i <= rests_[each].high; ++i)
           count(runs_[each], i, runs_[each].times);
-    while (true) {
-      std::map<Micrometres, Served> serves;
-      for (const std::size_t each : ready_) {
-        if (runs_[each].moment != moment) continue;
-        std::set<Micrometres> readings;  // of several the same
-        for (const Next& next : nextOf(each, rests_[each])) readings.insert(next.reading);
-        for (const Micrometres reading : readings) serves[reading] += chain(each, reading);
-      }
-      if (serves.empty()) return;
-      // A setting that need not come again goes first; of those the one that serves the most.
-      const auto worth = [&](const auto& of) {
-        return std::pair(remaining_[of.first] <= of.second.segments, of.second.cuts);
-      };
+    for (const std::size_t each : ready_) offer(each);
+    // A setting that need not come again goes first; of those the one that serves the most.
+    const auto worth = [&](const auto& of) {
+      return std::pair(remaining_[of.first] <= of.second.segments, of.second.cuts);
+    };
+    while (!all_.empty()) {
       const auto best =
-          std::max_element(serves.begin(), serves.end(),
+          std::max_element(all_.begin(), all_.end(),
                            [&](const auto& x, const auto& y) { return worth(x) < worth(y); });
       steps.push_back(made(best->first));
     }
   }
 
-  /// The cuts of a run that are made so one after the other, with those inside what they free.
-  [[nodiscard]] Served chain(int which, Micrometres reading) const {
-    return which < 0 ? Served{} : chain(static_cast<std::size_t>(which), reading);
-  }
-  [[nodiscard]] Served chain(std::size_t which, Micrometres reading) const {
+  /// What each setting would serve in a run that can be cut now.
+  [[nodiscard]] Offers offersOf(std::size_t which) const {
+    Offers offers;
     const CutRun& run = runs_[which];
+    const auto [low, high] = rests_[which];
+    if (run.moment != moment_ || low >= high) return offers;
+    if (!isFree_[which]) {
+      for (const std::size_t end : {low, high})
+        if (run.segments[end].isMeasured) offers[run.width(run.segments[end].at)];
+      if (offers.empty()) offers[run.width(run.between(low + 1, high))];
+      for (auto& [reading, served] : offers) served = chain(static_cast<int>(which), reading);
+      return offers;
+    }
+    for (std::size_t i = low; i < high; ++i) {
+      const Micrometres reading = run.width(run.segments[i].at);
+      Served& served = offers[reading];
+      served += {run.times, run.times};
+      served += chain(run.segments[i].inside, reading);
+    }
+    if (offers.size() == 1)
+      offers.begin()->second += chain(run.segments[high].inside, offers.begin()->first);
+    return offers;
+  }
+  void offer(std::size_t which) {
+    withdraw(which);
+    offers_[which] = offersOf(which);
+    for (const auto& [reading, served] : offers_[which]) all_[reading] += served;
+  }
+  void withdraw(std::size_t which) {
+    for (const auto& [reading, served] : offers_[which]) withdraw(reading, served);
+    offers_[which].clear();
+  }
+  void withdraw(Micrometres reading, const Served& served) {
+    const auto found = all_.find(reading);
+    found->second -= served;
+    if (found->second.cuts == 0) all_.erase(found);
+  }
+
+  /// What of a run is cut off next at a setting: what is kept is measured itself, and where both
+  /// ends are left over what lies between is.
+  [[nodiscard]] std::optional<std::size_t> nextOf(std::size_t which, const Rest& rest,
+                                                  Micrometres reading) const {
+    if (rest.low >= rest.high) return std::nullopt;
+    const CutRun& run = runs_[which];
+    const auto isSo = [&](std::size_t i) { return run.width(run.segments[i].at) == reading; };
+    if (isFree_[which]) {
+      for (std::size_t i = rest.low; i < rest.high; ++i)
+        if (isSo(i)) return i;
+      return std::nullopt;
+    }
+    const bool isLow = run.segments[rest.low].isMeasured,
+               isHigh = run.segments[rest.high].isMeasured;
+    if (isLow && isSo(rest.low)) return rest.low;
+    if (isHigh && isSo(rest.high)) return rest.high;
+    if (!isLow && !isHigh && run.width(run.between(rest.low + 1, rest.high)) == reading)
+      return rest.low;
+    return std::nullopt;
+  }
+
+  /// The cuts of a run that are made so one after the other, with those inside what they free.
+  [[nodiscard]] Served chain(int inside, Micrometres reading) const {
     Served served;
+    if (inside < 0) return served;
+    const auto which = static_cast<std::size_t>(inside);
+    const CutRun& run = runs_[which];
     if (run.moment != moment_) return served;
     const auto isSo = [&](std::size_t i) {
       return run.segments[i].isMeasured && run.width(run.segments[i].at) == reading;
     };
-    Rest rest = rests_[which];
     const auto takeOff = [&](std::size_t i) {
       served += {run.times, isSo(i) ? run.times : 0};
       served += chain(run.segments[i].inside, reading);
     };
+    Rest rest = rests_[which];
     if (isFree_[which]) {  // what is last stays
       bool isAll = true;
       for (; rest.low < rest.high; ++rest.low)
@@ -117,23 +150,17 @@ class Order {
           isAll = false;
       if (!isAll) return served;
     }
-    while (rest.low < rest.high) {
-      const auto next = find(nextOf(which, rest), reading);
-      if (!next) return served;
+    while (const auto next = nextOf(which, rest, reading)) {
       takeOff(*next);
       if (*next == rest.low)
         ++rest.low;
       else
         --rest.high;
     }
+    if (rest.low < rest.high) return served;
     if (isSo(rest.low)) served.segments += run.times;
     served += chain(run.segments[rest.low].inside, reading);
     return served;
-  }
-  static std::optional<std::size_t> find(const std::vector<Next>& next, Micrometres reading) {
-    for (const Next& each : next)
-      if (each.reading == reading) return each.which;
-    return std::nullopt;
   }
 
   /// All that can be cut so, and what that frees and can be cut so too.
@@ -141,14 +168,24 @@ class Order {
     GaugeStep step{reading, moment_, {}};
     for (std::size_t i = 0; i < ready_.size();) {
       const std::size_t which = ready_[i];
-      const Rest& rest = rests_[which];
-      const auto next = find(nextOf(which, rest), reading);
-      if (runs_[which].moment != moment_ || !next) {
+      const auto offered = offers_[which].find(reading);
+      if (offered == offers_[which].end()) {
         ++i;
         continue;
       }
-      cutOff(which, *next, step);
-      if (rest.low < rest.high) continue;
+      while (const auto next = nextOf(which, rests_[which], reading)) cutOff(which, *next, step);
+      const Rest& rest = rests_[which];
+      if (rest.low < rest.high) {
+        if (isFree_[which] && offers_[which].size() > 2) {  // what else it offers stays the same
+          withdraw(reading, offered->second);
+          offers_[which].erase(offered);
+        } else {
+          offer(which);
+        }
+        ++i;
+        continue;
+      }
+      withdraw(which);
       ready_.erase(ready_.begin() + static_cast<std::ptrdiff_t>(i));
       free(runs_[which].segments[rest.low].inside);
     }
@@ -189,14 +226,18 @@ class Order {
     const CutRun::Segment& of = run.segments[segment];
     if (of.isMeasured) remaining_[run.width(of.at)] += times;
   }
-  void free(int run) {
-    if (run >= 0) ready_.push_back(static_cast<std::size_t>(run));
+  void free(int inside) {
+    if (inside < 0) return;
+    ready_.push_back(static_cast<std::size_t>(inside));
+    offer(ready_.back());
   }
 
   std::vector<CutRun>& runs_;
   std::vector<bool> isFree_;
   std::vector<Rest> rests_;  // of the runs
   std::vector<std::size_t> ready_;
+  std::vector<Offers> offers_;  // of the runs that can be cut
+  Offers all_;                  // together
   int moment_ = 0;
   std::map<Micrometres, int> remaining_;  // what is still to be measured in that moment
 };

@@ -2,25 +2,12 @@
 
 #include <algorithm>
 
+#include "core/cutting/clear_lines.h"
 #include "core/cutting/cut_rectangle.h"
 
 namespace drapery {
 
 namespace {
-
-/// Whether a rectangle can be cut there: no piece lies across the line, what is below it is more
-/// than the kerf, and so is what is left beside a piece above it.
-bool isCutAt(const SheetPart& region, const std::vector<SheetPart>& pieces, bool isBeside,
-             Micrometres at, Micrometres kerf) {
-  const Micrometres start = isBeside ? region.x : region.y;
-  const Micrometres room = isBeside ? region.across : region.along;
-  if (at - start <= kerf || at >= start + room) return false;
-  return std::none_of(pieces.begin(), pieces.end(), [&](const SheetPart& piece) {
-    const Micrometres from = isBeside ? piece.x : piece.y;
-    const Micrometres to = from + (isBeside ? piece.across : piece.along);
-    return (from < at && to > at) || (from > at && from - at <= kerf);
-  });
-}
 
 /// Cuts a rectangle until each piece in it stands alone. What can be cut at all can be cut
 /// beginning with any edge-to-edge cut, and rectangles only become smaller: so the first choice
@@ -70,29 +57,25 @@ class Freeing {
 
   [[nodiscard]] Cut bestCut(const SheetPart& region, const std::vector<SheetPart>& pieces) const {
     Cut best;
-    for (const bool isBeside : {true, false})
-      for (const SheetPart& piece : pieces) {
+    for (const bool isBeside : {true, false}) {
+      const ClearLines lines(region, pieces, isBeside, kerf_);
+      const Micrometres start = isBeside ? region.x : region.y;
+      const Micrometres end = start + (isBeside ? region.across : region.along);
+      const double other = double(isBeside ? region.along : region.across);
+      const auto look = [&](Micrometres at, Micrometres side) {
+        const double free = double(side) * other;
+        if (free > best.free && lines.isClear(at)) best = {isBeside, at, free};
+      };
+      look(lines.first(), lines.first() - start);
+      look(lines.last(), end - lines.last());
+      for (const SheetPart& piece : pieces) {  // else any will do
+        if (best.free >= 0) break;
         const Micrometres from = isBeside ? piece.x : piece.y;
-        for (const Micrometres at : {from, from + (isBeside ? piece.across : piece.along)}) {
-          const double free = freed(region, pieces, isBeside, at);
-          if (free > best.free) best = {isBeside, at, free};
-        }
+        look(from, 0);
+        look(from + (isBeside ? piece.across : piece.along), 0);
       }
+    }
     return best;
-  }
-
-  /// The area that has no piece in it; -1 where that is no cut.
-  [[nodiscard]] double freed(const SheetPart& region, const std::vector<SheetPart>& pieces,
-                             bool isBeside, Micrometres at) const {
-    if (!isCutAt(region, pieces, isBeside, at, kerf_)) return -1.0;
-    const Micrometres start = isBeside ? region.x : region.y;
-    const Micrometres room = isBeside ? region.across : region.along;
-    bool isLowFree = true, isHighFree = true;
-    for (const SheetPart& piece : pieces)
-      ((isBeside ? piece.x : piece.y) < at ? isLowFree : isHighFree) = false;
-    const double other = double(isBeside ? region.along : region.across);
-    return std::max(isLowFree ? double(at - start) * other : 0.0,
-                    isHighFree ? double(start + room - at) * other : 0.0);
   }
 
   Micrometres kerf_;

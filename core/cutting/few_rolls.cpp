@@ -60,28 +60,26 @@ class RollOfSlabs {
   }
 
   void add(const Slab& slab) {
-    const int above = last_;
-    if (above >= 0) {  // cut off from what there is
+    if (last_ >= 0) {  // what was last is cut off from this one
       CutNode cut;
       cut.kind = CutNode::Kind::CutAlong;
       cut.at = next_ - kerf_;
-      cut.low = above;
-      last_ = append(cut);
+      cut.low = last_;
+      const int at = append(cut);
+      (above_ < 0 ? root_ : nodeAt(above_).high) = at;
+      above_ = at;
     }
-    const int inside = copy(slab, slab.node);
-    if (above < 0)
-      last_ = inside;
-    else
-      nodeAt(last_).high = inside;
+    last_ = copy(slab, slab.node);
+    (above_ < 0 ? root_ : nodeAt(above_).high) = last_;
     next_ += slab.along + kerf_;
   }
 
   /// With the node of the whole first.
   CutSheet finish() {
-    std::swap(sheet_.cuts.front(), nodeAt(last_));
+    std::swap(sheet_.cuts.front(), nodeAt(root_));
     for (CutNode& node : sheet_.cuts)
       for (int* child : {&node.low, &node.high})
-        if (*child == 0 || *child == last_) *child = last_ - *child;
+        if (*child == 0 || *child == root_) *child = root_ - *child;
     return std::move(sheet_);
   }
 
@@ -109,7 +107,8 @@ class RollOfSlabs {
 
   CutSheet sheet_;
   Micrometres next_, kerf_;
-  int last_ = -1;  // of the whole
+  int root_ = -1, above_ = -1,
+      last_ = -1;  // nodes: of the whole, of the last cut, of the last slab
 };
 
 auto alike(const CutStock& roll) {

@@ -4,6 +4,7 @@
 #include <set>
 #include <tuple>
 
+#include "core/cutting/clear_lines.h"
 #include "core/cutting/cut_rectangle.h"
 #include "core/cutting/side_by_side.h"
 
@@ -113,38 +114,11 @@ class Benching {
     return shares;
   }
 
+  /// A line may be cut where no piece lies across it.
   [[nodiscard]] std::vector<Micrometres> linesIn(const SheetPart& region,
                                                  const std::vector<SheetPart>& pieces,
                                                  bool isBeside) const {
-    // Where pieces begin and end; a line may be cut where none of them lies across it.
-    std::vector<std::pair<Micrometres, Micrometres>> spans;
-    std::vector<Micrometres> edges;
-    for (const SheetPart& piece : pieces) {
-      const Micrometres from = isBeside ? piece.x : piece.y;
-      spans.emplace_back(from, from + (isBeside ? piece.across : piece.along));
-      edges.push_back(spans.back().first);
-      edges.push_back(spans.back().second);
-    }
-    std::sort(spans.begin(), spans.end());
-    std::sort(edges.begin(), edges.end());
-    edges.erase(std::unique(edges.begin(), edges.end()), edges.end());
-    const Micrometres start = isBeside ? region.x : region.y;
-    const Micrometres end = start + (isBeside ? region.across : region.along);
-    std::vector<Micrometres> lines;
-    std::size_t begun = 0;
-    Micrometres reach = start;  // as far as those reach that begin before the edge
-    for (const Micrometres edge : edges) {
-      while (begun < spans.size() && spans[begun].first < edge)
-        reach = std::max(reach, spans[begun++].second);
-      const bool isFree = reach <= edge;
-      // Nearer than a kerf behind the cut a piece could never be cut free on that side.
-      const auto next = std::upper_bound(spans.begin(), spans.end(),
-                                         std::pair(edge, std::numeric_limits<Micrometres>::max()));
-      const bool isNear = next != spans.end() && next->first - edge <= kerf_;
-      const Micrometres from = lines.empty() ? start : lines.back();
-      if (isFree && !isNear && edge - from > kerf_ && edge < end) lines.push_back(edge);
-    }
-    return lines;
+    return ClearLines(region, pieces, isBeside, kerf_).all();
   }
 
   Micrometres kerf_, longest_;
