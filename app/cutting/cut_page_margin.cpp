@@ -316,13 +316,23 @@ void CutPage::writePiece() {
   if (piece.grain == PieceGrain::Free)
     margin_->command(
         "cut.turn", tr("turn it"), [this] { turnChosen(); }, tr("T"));
+  std::vector<std::size_t> others;
+  std::map<QString, int> titles;
   for (const std::size_t other : order_) {
     if (other == *open_ || stockOf(shown_.sheets[other]).material != piece.material) continue;
-    margin_->command(QString("cut.to.%1").arg(other + 1),
-                     tr("to %1").arg(titleOf(shown_.sheets[other])), [this, other] {
-                       const CutSheet& to = shown_.sheets[other];
-                       moveTo(to.stock, pinNumber(to));
-                     });
+    others.push_back(other);
+    ++titles[titleOf(shown_.sheets[other])];
+  }
+  for (const std::size_t other : others) {
+    const CutSheet& to = shown_.sheets[other];
+    const QString title = titleOf(to);
+    margin_->command(
+        QString("cut.to.%1").arg(other + 1),
+        titles[title] > 1 ? tr("to %1, %2").arg(title, belowOf(to)) : tr("to %1").arg(title),
+        [this, other] {
+          const CutSheet& sheet = shown_.sheets[other];
+          moveTo(sheet.stock, pinNumber(sheet));
+        });
   }
   margin_->command("cut.to.new", tr("to a fresh sheet"), [this, stock = of.stock] {
     CutSheet fresh;
