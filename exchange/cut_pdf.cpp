@@ -5,6 +5,7 @@
 #include <QDate>
 #include <algorithm>
 #include <cmath>
+#include <functional>
 #include <map>
 
 #include "core/cutting/for_bench.h"
@@ -244,11 +245,20 @@ class CutPainter {
   }
 
   void stepLines(std::size_t which, const std::vector<GaugeStep>& steps) {
+    const auto left =
+        usableLeft(stockOf(layout_.sheets[which]), layout_.sheets[which], pages_.stock.usable);
+    QStringList kept;
+    for (const CutPlacement& each : left)
+      kept << text(cutSizeWords(each.across, each.along, notation_));
     const std::vector<CutGroup> groups = cutGroups(plan_, notation_, translatedMoment);
     int moment = -1;
+    const auto isHere = [&](const OrderedCut& cut) { return cut.sheet == which; };
+    const auto last = std::find_if(steps.rbegin(), steps.rend(), [&](const GaugeStep& step) {
+      return std::any_of(step.cuts.begin(), step.cuts.end(), isHere);
+    });
     for (std::size_t i = 0; i < steps.size(); ++i) {
       GaugeStep here = steps[i];
-      std::erase_if(here.cuts, [&](const OrderedCut& cut) { return cut.sheet != which; });
+      std::erase_if(here.cuts, std::not_fn(isHere));
       if (here.cuts.empty()) continue;
       if (here.moment != moment) {
         moment = here.moment;
@@ -264,13 +274,8 @@ class CutPainter {
       column_.write(kEdge + kTicked, {kStep, true},
                     QString("%1   %2").arg(i + 1).arg(
                         text(settingWords(here, notation_, pages_.longest, translated))),
-                    i + 1 == steps.size());
+                    !kept.isEmpty() && &steps[i] == &*last);
     }
-    const auto left =
-        usableLeft(stockOf(layout_.sheets[which]), layout_.sheets[which], pages_.stock.usable);
-    QStringList kept;
-    for (const CutPlacement& each : left)
-      kept << text(cutSizeWords(each.across, each.along, notation_));
     if (!kept.isEmpty())
       column_.write(kEdge, {kSmall, false, lightPalette().note},
                     Words::tr("Off-cuts to keep: %1").arg(kept.join("; ")));

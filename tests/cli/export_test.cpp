@@ -5,6 +5,7 @@
 
 #include <filesystem>
 #include <nlohmann/json.hpp>
+#include <sstream>
 
 #include "tests/support/command.h"
 
@@ -239,6 +240,29 @@ print(len(rows))
   const Finished read = run({"/usr/bin/python3", script, in("list.csv")});
   EXPECT_EQ(read.code, 0) << read.err;
   EXPECT_GE(std::stoi(read.out), 6);
+}
+
+// Where a sheet finds room on a page its settings do too: none of them waits for the next sheet.
+TEST_F(Export, aSheetStandsTogetherWithItsSettings) {
+  job_ = nlohmann::json::parse(projectFile("demo/lantern-log.json"));
+  job_["copies"] = 24;
+  write();
+  auto stock = nlohmann::json::parse(projectFile("demo/stock/shelf.json"));
+  for (auto& each : stock["stocks"])
+    if (each["form"] == "sheet") each["count"] = nullptr;
+  const std::string shelf = folder_.write("shelf.json", stock.dump());
+  const Finished done =
+      exported({"--what", "cut", "--as", "pdf", "--stock", shelf, "-o", in("cut.pdf")});
+  ASSERT_EQ(done.code, 0) << done.err;
+  std::istringstream pages(run({"pdftotext", "-layout", in("cut.pdf"), "-"}).out);
+  int sheets = 0;
+  for (std::string page; std::getline(pages, page, '\f');)
+    if (page.find("From the shelf") == std::string::npos &&
+        page.find("mull, roll") != std::string::npos) {
+      ++sheets;
+      EXPECT_THAT(page, AllOf(HasSubstr("set to 162 mm"), HasSubstr("set to 217.5 mm")));
+    }
+  EXPECT_EQ(sheets, 1);
 }
 
 }  // namespace
