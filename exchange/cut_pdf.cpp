@@ -29,7 +29,10 @@ constexpr double kText = 3.8;
 constexpr double kSmall = 3.2;
 constexpr double kStep = 4.4;           // a setting of the gauge
 constexpr double kSheetHeight = 128.0;  // of a drawing at most
-constexpr double kTicked = 6.0;         // words beside a box to tick
+constexpr double kPlainHeight = 72.0;   // of one with few pieces: two of them on a page
+constexpr std::size_t kFewPieces = 12;
+constexpr std::ptrdiff_t kTogether = 12;  // settings, with their sheet on a page
+constexpr double kTicked = 6.0;           // words beside a box to tick
 constexpr double kLabelWidth = 56.0, kLabelHeight = 32.0, kLabelInside = 3.0;
 
 struct Words {
@@ -75,8 +78,8 @@ class CutPainter {
   }
 
  private:
-  [[nodiscard]] QString title() const {
-    const std::string& title = found_.jobs.front()->title;
+  [[nodiscard]] QString title(std::size_t book = 0) const {
+    const std::string& title = found_.jobs[book]->title;
     return title.empty() ? Words::tr("Untitled book") : text(title);
   }
   [[nodiscard]] const CutStock& stockOf(const CutSheet& sheet) const {
@@ -223,7 +226,8 @@ class CutPainter {
         sheetDrawing(source, which, {&steps, 0}, usableLeft(stock, sheet, pages_.stock.usable));
     const Box box = boundsOf(drawing.drawing);
     const double width = column_.right() - kEdge;
-    const double high = std::min(kSheetHeight, width * box.height() / box.width());
+    const double most = sheet.placements.size() > kFewPieces ? kSheetHeight : kPlainHeight;
+    const double high = std::min(most, width * box.height() / box.width());
     column_.add({high, 0.0, true, [this, which, drawing = std::move(drawing), high](double top) {
                    SheetLook look;
                    look.style = pageStyle(lightPalette());
@@ -256,6 +260,9 @@ class CutPainter {
     const auto last = std::find_if(steps.rbegin(), steps.rend(), [&](const GaugeStep& step) {
       return std::any_of(step.cuts.begin(), step.cuts.end(), isHere);
     });
+    const auto count = std::count_if(steps.begin(), steps.end(), [&](const GaugeStep& step) {
+      return std::any_of(step.cuts.begin(), step.cuts.end(), isHere);
+    });
     for (std::size_t i = 0; i < steps.size(); ++i) {
       GaugeStep here = steps[i];
       std::erase_if(here.cuts, std::not_fn(isHere));
@@ -274,7 +281,7 @@ class CutPainter {
       column_.write(kEdge + kTicked, {kStep, true},
                     QString("%1   %2").arg(i + 1).arg(
                         text(settingWords(here, notation_, pages_.longest, translated))),
-                    !kept.isEmpty() && &steps[i] == &*last);
+                    &steps[i] == &*last ? !kept.isEmpty() : count <= kTogether);
     }
     if (!kept.isEmpty())
       column_.write(kEdge, {kSmall, false, lightPalette().note},
@@ -292,8 +299,10 @@ class CutPainter {
     std::vector<Label> all;
     for (std::size_t piece = 0; piece < problem_.pieces.size(); ++piece) {
       const CutPiece& of = problem_.pieces[piece];
-      all.push_back({pieces(piece, of.count), pieceSize(piece), title(),
-                     of.grain != PieceGrain::Width, of.grain != PieceGrain::Free});
+      const CutWork::Piece& planned = found_.work.pieces[piece];
+      all.push_back({counted(of.count * planned.each, text(planned.part->rule->title.text)),
+                     pieceSize(piece), title(planned.book), of.grain != PieceGrain::Width,
+                     of.grain != PieceGrain::Free});
     }
     Stock shelf = pages_.stock;
     for (const std::size_t which : order_) {
@@ -340,7 +349,7 @@ class CutPainter {
       }
     };
     line({kText, true}, label.name, 2);
-    line({kText, false}, label.size, 2);
+    line({kText, false}, label.size, 3);
     line({kSmall, false, lightPalette().secondInk}, label.below, 1);
     if (!label.hasGrain) return;
     // Beside the words, as the size is told: across, along.
