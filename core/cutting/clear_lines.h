@@ -27,7 +27,7 @@ class ClearLines {
  private:
   Micrometres start_, end_, kerf_;
   std::vector<std::pair<Micrometres, Micrometres>> spans_;  // of pieces, by where they begin
-  std::vector<Micrometres> reach_;                          // as far as that one and those before it
+  std::vector<Micrometres> reach_;  // as far as that one and those before it
 };
 
 }  // namespace drapery

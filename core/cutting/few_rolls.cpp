@@ -26,7 +26,8 @@ double lengthOfRows(const CutStock& stock, const CutPiece& piece) {
   const Micrometres across = usableOf(stock).across;
   for (const LyingSize& size : lyingSizes(stock, piece)) {
     const Micrometres inRow = across / size.across;
-    least = std::min(least, double((piece.count + inRow - 1) / inRow) * double(size.along));
+    const Micrometres rows = (piece.count + inRow - 1) / inRow;
+    least = std::min(least, double(rows * size.along));
   }
   return least;
 }
@@ -107,8 +108,9 @@ class RollOfSlabs {
 
   CutSheet sheet_;
   Micrometres next_, kerf_;
-  int root_ = -1, above_ = -1,
-      last_ = -1;  // nodes: of the whole, of the last cut, of the last slab
+  int root_ = -1;   // node of the whole
+  int above_ = -1;  // of the last cut
+  int last_ = -1;   // of the last slab
 };
 
 auto alike(const CutStock& roll) {

@@ -14,7 +14,6 @@ namespace {
 
 using ::testing::AllOf;
 using ::testing::HasSubstr;
-using ::testing::IsEmpty;
 using ::testing::Not;
 
 const std::string kCli = std::string(DRAPERY_BIN_DIR) + "/drapery-cli";
