@@ -169,8 +169,11 @@ class SheetPainter {
     };
     const double first = std::min(0.5 * length, 1.3 * radius), step = 2.2 * half;
     const double beyond = 1.1 * radius;
+    constexpr std::size_t kMostPlaces = 12;  // of thousands of cuts that is enough to look at
     std::vector<double> places;
-    for (double along = first; along <= length - first; along += step) places.push_back(along);
+    for (double along = first; along <= length - first && places.size() < kMostPlaces;
+         along += step)
+      places.push_back(along);
     places.insert(places.end(), {length + beyond, -beyond});
     QRectF tag = tagAt(first);
     for (const double along : places) {

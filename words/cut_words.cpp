@@ -14,11 +14,12 @@ namespace drapery {
 
 namespace {
 
-/// Whole micrometres stand for the mark of a rule that lies within half of one.
+/// Whole micrometres stand for the mark of a rule that lies there; those of several pieces side by
+/// side, each rounded for itself, may be some off it.
 Length lengthOf(Micrometres length) {
-  constexpr double kMark = 25'400.0 / 64;
+  constexpr double kMark = 25'400.0 / 64, kOff = 5.0;
   const double marks = std::round(static_cast<double>(length) / kMark);
-  const bool isMark = std::abs(marks * kMark - static_cast<double>(length)) <= 0.5;
+  const bool isMark = std::abs(marks * kMark - static_cast<double>(length)) <= kOff;
   return isMark && length % 10 != 0 ? Length::fromInches(marks / 64)
                                     : Length::fromMm(static_cast<double>(length) / 1000);
 }

@@ -200,7 +200,7 @@ class Gathering {
 
 /// One is not measured, but what stays when all others are cut off: what is left over; else best
 /// one that need not be quite so wide, even if others are cut later.
-void letOneStay(CutRun& run) {
+void letSlackStay(CutRun& run) {
   CutRun::Segment* stays = nullptr;
   for (CutRun::Segment& segment : run.segments) {
     if (segment.moment == kNeverCut) return;
@@ -239,7 +239,7 @@ std::vector<CutRun> laterOf(CutRun& run, std::size_t nextRun) {
     i = end;
   }
   run.segments = std::move(segments);
-  letOneStay(run);
+  letSlackStay(run);
   return all;
 }
 

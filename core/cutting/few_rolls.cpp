@@ -1,6 +1,7 @@
 #include "core/cutting/few_rolls.h"
 
 #include <algorithm>
+#include <cmath>
 #include <iterator>
 #include <limits>
 #include <map>
@@ -196,7 +197,7 @@ CutProblem onFewRolls(const CutProblem& problem) {
     double length = 0.0;
     for (const CutPiece& piece : problem.pieces)
       if (piece.material == stock.material && piece.count > 0)
-        if (const double rows = lengthOfRows(stock, piece); rows < 1e15) length += rows;
+        if (const double rows = lengthOfRows(stock, piece); std::isfinite(rows)) length += rows;
     std::map<int, Micrometres> ends;  // of pins on each
     for (const CutPin& pin : problem.pins) {
       if (pin.stock != s) continue;

@@ -13,6 +13,7 @@
 #include "core/cutting/side_by_side.h"
 #include "tests/support/cutting.h"
 #include "tests/support/judge.h"
+#include "words/cut_words.h"
 
 namespace drapery {
 namespace {
@@ -438,6 +439,15 @@ TEST(CutOrder, leavesWhatIsMeasuredNowhereElse) {
   const auto steps = cutOrder(problem, inARow(problem, {0, 1, 0}), "board");
   ASSERT_EQ(steps.size(), 1U);
   EXPECT_EQ(steps[0].reading, 150 * kMm);
+}
+
+// Four pieces of 8 23/32 in side by side, each rounded to a micrometre, are 34 7/8 in.
+TEST(CutWords, aSumOfMarksIsAMark) {
+  Notation inches;
+  inches.units = Units::Inches;
+  EXPECT_EQ(cutLengthWords(4 * 221'456, inches), "34 7/8 in");
+  EXPECT_EQ(cutLengthWords(4 * 221'457, inches), "34 7/8 in");
+  EXPECT_EQ(cutLengthWords(885'900, inches), "≈34 7/8 in");
 }
 
 }  // namespace
