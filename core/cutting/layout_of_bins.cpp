@@ -36,8 +36,9 @@ Emptiest emptiestOf(const MaterialJob& job, const std::vector<Bin>& bins) {
 }
 
 /// What lies on a sheet laid so that more is left in one piece than ever, if it can be.
-std::optional<CutSheet> withMore(const MaterialJob& job, const Bin& bin, double& left) {
-  auto laid = withLargestOffCut(job, bin.stock, heldIn(job, bin), left, [] { return false; });
+std::optional<CutSheet> withMore(const MaterialJob& job, const Bin& bin, double& left,
+                                 const std::function<bool()>& isEnough) {
+  auto laid = withLargestOffCut(job, bin.stock, heldIn(job, bin), left, isEnough);
   if (laid) left = largestLeft(*job.problem, {{*laid}, {}, {}, {}});
   return laid;
 }
@@ -45,11 +46,12 @@ std::optional<CutSheet> withMore(const MaterialJob& job, const Bin& bin, double&
 }  // namespace
 
 MaterialLayOut layOutOf(const MaterialJob& job, const std::vector<Bin>& bins,
-                        const std::vector<std::size_t>& lost, bool isLast) {
+                        const std::vector<std::size_t>& lost,
+                        const std::function<bool()>& isEnough) {
   MaterialLayOut result;
   const Emptiest emptiest = emptiestOf(job, bins);
   std::vector<Bin> all = bins;
-  if (isLast && emptiest.one) all = moreAlike(job, bins, {*emptiest.one, *emptiest.all});
+  if (emptiest.one && !isEnough()) all = moreAlike(job, bins, {*emptiest.one, *emptiest.all});
   if (emptiest.one)
     pushTogether(all[*emptiest.one].parts, job.stock(all[*emptiest.one].stock).kerf);
   std::map<Likeness, std::size_t> alike;  // which of the sheets
@@ -75,9 +77,8 @@ MaterialLayOut layOutOf(const MaterialJob& job, const std::vector<Bin>& bins,
   if (emptiest.one) {
     layAs(*emptiest.one, sheetOf(job, all[*emptiest.one]));
     double left = emptiest.oneLeft;
-    if (isLast)
-      for (const auto& which : {emptiest.one, emptiest.all})
-        layAs(*which, withMore(job, all[*which], left));
+    for (const auto& which : {emptiest.one, emptiest.all})
+      if (!isEnough()) layAs(*which, withMore(job, all[*which], left, isEnough));
   }
   if (lost.empty()) return result;
   result.notPlaced.assign(job.kinds.size(), 0);

@@ -2,6 +2,7 @@
 // piece as can be.
 #pragma once
 
+#include <functional>
 #include <vector>
 
 #include "core/cutting/bin.h"
@@ -10,8 +11,10 @@
 namespace drapery {
 
 /// @param lost kinds that lie nowhere, each as often as one does.
-/// @param isLast whether it is worth the time to leave the largest off-cut that there can be.
+/// @param isEnough whether it is no longer worth the time to leave the largest off-cut that there
+///   can be, and to have more sheets alike.
 MaterialLayOut layOutOf(const MaterialJob& job, const std::vector<Bin>& bins,
-                        const std::vector<std::size_t>& lost, bool isLast);
+                        const std::vector<std::size_t>& lost,
+                        const std::function<bool()>& isEnough);
 
 }  // namespace drapery

@@ -331,8 +331,9 @@ class Packer::Work {
   [[nodiscard]] std::size_t lost() const { return bestLost_.size(); }
 
   [[nodiscard]] MaterialLayOut layOut(bool isLast) const {
+    const std::function<bool()> isEnough = [&] { return !isLast || patience_.isEnded(); };
     MaterialLayOut result =
-        layOutOf(job_, isGathered() ? larger_->bins() : bestBins_, bestLost_, isLast);
+        layOutOf(job_, isGathered() ? larger_->bins() : bestBins_, bestLost_, isEnough);
     result.cost = cost_;
     return result;
   }
@@ -379,7 +380,7 @@ class Packer::Work {
     }
     std::stable_sort(order.begin(), order.end(),
                      [](const auto& a, const auto& b) { return a.first > b.first; });
-    constexpr std::size_t kLook = 32;  // pieces between two questions
+    constexpr std::size_t kLook = 4;  // pieces between two questions
     std::size_t looked = 0;
     for (const auto& [size, kind] : order) {
       if (++looked % kLook == 0 && isEnough()) return false;

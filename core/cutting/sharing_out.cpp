@@ -10,6 +10,24 @@ namespace {
 
 constexpr double kNone = std::numeric_limits<double>::infinity();
 
+/// Asks now and then, however much there is to look at between.
+class Asking {
+ public:
+  explicit Asking(const std::function<bool()>& isEnough) : isEnough_(isEnough) {}
+  /// @param looks what is looked at next, in steps of some nanoseconds.
+  bool isEnoughBefore(std::size_t looks) {
+    constexpr std::size_t kLook = 1 << 18;  // a millisecond or so
+    looked_ += looks;
+    if (looked_ < kLook) return false;
+    looked_ = 0;
+    return isEnough_();
+  }
+
+ private:
+  const std::function<bool()>& isEnough_;
+  std::size_t looked_ = 0;
+};
+
 }  // namespace
 
 SharingOut::SharingOut(const CountIndex& index, const Costs& costs,
@@ -30,10 +48,10 @@ double SharingOut::work() const {
 
 const std::vector<double>* SharingOut::reckon(std::optional<std::size_t> without,
                                               const std::function<bool()>& isEnough) {
-  constexpr std::size_t kLook = 256;  // takings between two questions
   rounds_.clear();
   least_.assign(1, {});
   if (!reckonUnlimited(isEnough)) return nullptr;
+  Asking asking(isEnough);
   for (std::size_t s = 0; s < costs_.size(); ++s) {
     const int gone = without == s ? 1 : 0;
     for (int i = gone; limits_[s] && i < *limits_[s]; ++i) {
@@ -41,10 +59,10 @@ const std::vector<double>* SharingOut::reckon(std::optional<std::size_t> without
       least_.push_back(least_.back());
       const std::vector<double>& before = least_[least_.size() - 2];
       std::vector<double>& after = least_.back();
-      std::size_t looked = 0;
       for (const std::size_t set : fits_[s]) {
-        if (++looked % kLook == 0 && isEnough()) return nullptr;
-        index_.eachPartOf(index_.all() - set, [&](std::size_t rest) {
+        const std::size_t others = index_.all() - set;
+        if (asking.isEnoughBefore(index_.partsOf(others))) return nullptr;
+        index_.eachPartOf(others, [&](std::size_t rest) {
           after[rest + set] = std::min(after[rest + set], before[rest] + costs_[s][set]);
         });
       }
@@ -55,7 +73,6 @@ const std::vector<double>* SharingOut::reckon(std::optional<std::size_t> without
 
 /// What has room on one more beside all that can be shared out already.
 bool SharingOut::reckonUnlimited(const std::function<bool()>& isEnough) {
-  constexpr std::size_t kLook = 64;
   std::vector<double>& least = least_.front();
   least.assign(index_.size(), kNone);
   least[0] = 0.0;
@@ -65,10 +82,13 @@ bool SharingOut::reckonUnlimited(const std::function<bool()>& isEnough) {
       alone[set] = std::min(alone[set], costs_[s][set]);
   if (std::all_of(limits_.begin(), limits_.end(), [](const auto& limit) { return limit; }))
     return true;
+  Asking asking(isEnough);
   for (std::size_t rest = 0; rest < index_.size(); ++rest) {
-    if (rest % kLook == 0 && isEnough()) return false;
-    if (least[rest] == kNone) continue;  // most, where all is to be full
-    index_.eachPartOf(index_.all() - rest, [&](std::size_t part) {
+    const std::size_t others = index_.all() - rest;
+    const bool isAny = least[rest] < kNone;  // mostly none, where all is to be full
+    if (asking.isEnoughBefore(isAny ? index_.partsOf(others) : 1)) return false;
+    if (!isAny) continue;
+    index_.eachPartOf(others, [&](std::size_t part) {
       if (alone[part] < kNone)
         least[rest + part] = std::min(least[rest + part], alone[part] + least[rest]);
     });

@@ -1,6 +1,8 @@
 #include "core/cutting/sheet_takings.h"
 
 #include <algorithm>
+#include <iterator>
+#include <span>
 #include <unordered_map>
 
 #include "core/cutting/box_fronts.h"
@@ -11,7 +13,7 @@ namespace {
 
 /// One piece more at a time, so that what cannot lie alone is not tried with others either. A
 /// taking's number is the sum of its pieces' numbers, as in CountIndex, but only those that fit are
-/// kept.
+/// kept, one after the other: there may be hundreds of thousands.
 class Growing {
  public:
   Growing(const MaterialJob& job, std::size_t stock, std::uint64_t& work,
@@ -23,13 +25,6 @@ class Growing {
         work_(work),
         isOver_(isOver) {}
 
-  struct Taking {
-    std::vector<std::size_t> kinds;  // rising
-    std::vector<CutBox> front;
-    bool isMost = true;  // nothing can be added
-  };
-  using Takings = std::unordered_map<std::uint64_t, Taking>;
-
   /// False where that takes too much.
   bool grow() {
     constexpr double kMostNumbers = 1e18;
@@ -39,82 +34,115 @@ class Growing {
       ones_.push_back(number);
       number *= static_cast<std::uint64_t>(count) + 1;
     }
-    std::vector<std::uint64_t> last;
-    for (std::size_t kind = 0; kind < sizes_.size(); ++kind) {
+    for (std::uint32_t kind = 0; kind < sizes_.size(); ++kind) {
       if (job_.counts[kind] == 0) continue;
-      Taking alone{{kind}, {}, true};
+      front_.clear();
       for (const LyingSize& size : sizes_[kind])
-        addBox(alone.front, {.across = size.across, .along = size.along}, usable_);
-      if (alone.front.empty()) continue;
-      takings_.emplace(ones_[kind], std::move(alone));
-      last.push_back(ones_[kind]);
+        addBox(front_, {.across = size.across, .along = size.along}, usable_);
+      if (!front_.empty()) keep(ones_[kind], std::vector{kind});
     }
-    while (!last.empty()) {
-      std::vector<std::uint64_t> next;
-      for (const std::uint64_t from : last)
-        if (!growFrom(from, next)) return false;
-      last = std::move(next);
-    }
+    for (std::size_t from = 0; from < takings_.size(); ++from)
+      if (!growFrom(from)) return false;
     return true;
   }
-  [[nodiscard]] const Takings& takings() const { return takings_; }
+  [[nodiscard]] std::size_t size() const { return takings_.size(); }
+  /// Whether nothing can be added to one of them.
+  [[nodiscard]] bool isMost(std::size_t at) const { return takings_[at].isMost; }
+  /// Its pieces, rising.
+  [[nodiscard]] std::span<const std::uint32_t> kindsOf(std::size_t at) const {
+    const Taking& taking = takings_[at];
+    return {kinds_.data() + taking.kinds, taking.pieces};
+  }
 
  private:
+  struct Taking {
+    std::uint64_t number = 0;
+    std::size_t kinds = 0, pieces = 0;  // where they begin, and how many
+    std::size_t front = 0, boxes = 0;
+    bool isMost = true;
+  };
+  struct Extent {
+    Micrometres across = 0, along = 0;
+  };
+
+  /// With the boxes of `front_`.
+  void keep(std::uint64_t number, const std::vector<std::uint32_t>& kinds) {
+    at_.emplace(number, static_cast<std::uint32_t>(takings_.size()));
+    takings_.push_back({number, kinds_.size(), kinds.size(), fronts_.size(), front_.size(), true});
+    kinds_.insert(kinds_.end(), kinds.begin(), kinds.end());
+    for (const CutBox& box : front_) fronts_.push_back({box.across, box.along});
+  }
+
   /// By each kind that does not come before those that are in it.
-  bool growFrom(std::uint64_t from, std::vector<std::uint64_t>& grown) {
+  bool growFrom(std::size_t from) {
     constexpr std::size_t kMost = 200'000;
-    const std::vector<std::size_t> kinds = takings_.at(from).kinds;
+    const auto there = kindsOf(from);
+    std::vector<std::uint32_t> kinds(there.begin(), there.end());
+    const std::uint64_t number = takings_[from].number;
     double left = room_;
-    for (const std::size_t kind : kinds) left -= areaOf(kind);
-    for (std::size_t kind = kinds.back(); kind < sizes_.size(); ++kind) {
+    for (const std::uint32_t kind : kinds) left -= areaOf(kind);
+    const std::uint32_t last = kinds.back();
+    kinds.push_back(last);
+    for (std::uint32_t kind = last; kind < sizes_.size(); ++kind) {
       if (sizes_[kind].empty() || areaOf(kind) > left) continue;
-      if (std::count(kinds.begin(), kinds.end(), kind) >= job_.counts[kind]) continue;
-      Taking taking{kinds, {}, true};
-      taking.kinds.push_back(kind);
-      if (!join(taking)) return false;
-      if (taking.front.empty()) continue;
-      const std::uint64_t number = from + ones_[kind];
-      for (const std::size_t one : taking.kinds) takings_.at(number - ones_[one]).isMost = false;
-      takings_.emplace(number, std::move(taking));
-      grown.push_back(number);
+      if (std::count(kinds.begin(), std::prev(kinds.end()), kind) >= job_.counts[kind]) continue;
+      kinds.back() = kind;
+      const std::uint64_t whole = number + ones_[kind];
+      if (!join(kinds, whole)) return false;
+      if (front_.empty()) continue;
+      for (const std::uint32_t one : kinds) takings_[at_.at(whole - ones_[one])].isMost = false;
+      keep(whole, kinds);
       if (takings_.size() > kMost) return false;
     }
     return true;
   }
 
-  /// The boxes of all its parts beside and above those of the rest; the last piece is in the rest.
-  bool join(Taking& taking) {
-    constexpr std::uint64_t kLook = 1 << 12;
-    std::uint64_t whole = 0;
-    for (const std::size_t kind : taking.kinds) whole += ones_[kind];
+  /// To `front_`: the boxes of all its parts beside and above those of the rest; the last piece is
+  /// in the rest.
+  bool join(const std::vector<std::uint32_t>& kinds, std::uint64_t whole) {
+    front_.clear();
     // Without one piece it has to fit too.
-    for (const std::size_t kind : taking.kinds)
-      if (!takings_.contains(whole - ones_[kind])) return true;
-    const std::size_t parts = std::size_t{1} << (taking.kinds.size() - 1);
+    for (const std::uint32_t kind : kinds)
+      if (!at_.contains(whole - ones_[kind])) return true;
+    const std::size_t parts = std::size_t{1} << (kinds.size() - 1);
     if (parts > work_) return false;
     work_ -= parts;
     std::uint64_t before = 0;
     for (std::size_t part = 1; part < parts; ++part) {
-      if (++looked_ % kLook == 0 && isOver_()) return false;
       std::uint64_t low = 0;
-      for (std::size_t i = 0; i + 1 < taking.kinds.size(); ++i)
-        if ((part >> i & 1) != 0) low += ones_[taking.kinds[i]];
+      for (std::size_t i = 0; i + 1 < kinds.size(); ++i)
+        if ((part >> i & 1) != 0) low += ones_[kinds[i]];
       if (low == before) continue;  // two of a kind
       before = low;
-      const auto &lows = takings_.at(low).front, &highs = takings_.at(whole - low).front;
-      if (lows.size() * highs.size() > work_) return false;
-      work_ -= lows.size() * highs.size();
-      for (const CutBox& a : lows)
-        for (const CutBox& b : highs) {
-          addBox(taking.front, {.across = a.across + b.across, .along = std::max(a.along, b.along)},
-                 usable_);
-          addBox(taking.front, {.across = std::max(a.across, b.across), .along = a.along + b.along},
-                 usable_);
-        }
+      if (!joinEach(frontOf(low), frontOf(whole - low))) return false;
     }
     return true;
   }
 
+  bool joinEach(std::span<const Extent> lows, std::span<const Extent> highs) {
+    constexpr std::uint64_t kLook = 1 << 14;  // joins between two questions: a millisecond or so
+    const std::uint64_t joins = lows.size() * highs.size();
+    if (joins > work_) return false;
+    work_ -= joins;
+    looked_ += joins;
+    if (looked_ >= kLook) {
+      looked_ = 0;
+      if (isOver_()) return false;
+    }
+    for (const Extent& a : lows)
+      for (const Extent& b : highs) {
+        addBox(front_, {.across = a.across + b.across, .along = std::max(a.along, b.along)},
+               usable_);
+        addBox(front_, {.across = std::max(a.across, b.across), .along = a.along + b.along},
+               usable_);
+      }
+    return true;
+  }
+
+  [[nodiscard]] std::span<const Extent> frontOf(std::uint64_t number) const {
+    const Taking& taking = takings_[at_.at(number)];
+    return {fronts_.data() + taking.front, taking.boxes};
+  }
   [[nodiscard]] double areaOf(std::size_t kind) const {
     return double(sizes_[kind].front().across) * double(sizes_[kind].front().along);
   }
@@ -126,7 +154,11 @@ class Growing {
   std::uint64_t& work_;
   const std::function<bool()>& isOver_;
   std::vector<std::uint64_t> ones_;  // numbers of one piece, by kind
-  Takings takings_;
+  std::vector<Taking> takings_;      // by how many pieces they have
+  std::vector<std::uint32_t> kinds_;
+  std::vector<Extent> fronts_;
+  std::unordered_map<std::uint64_t, std::uint32_t> at_;  // by number, where it is in `takings_`
+  std::vector<CutBox> front_;                            // of the one that is looked at
   std::uint64_t looked_ = 0;
 };
 
@@ -161,12 +193,14 @@ SheetTakings::SheetTakings(const MaterialJob& job, std::size_t stock, std::uint6
   Growing growing(job, stock, work, isOver);
   isWhole_ = growing.grow();
   if (!isWhole_) return;
-  std::vector<const std::vector<std::size_t>*> most;
-  for (const auto& [number, taking] : growing.takings())
-    if (taking.isMost) most.push_back(&taking.kinds);
-  std::sort(most.begin(), most.end(), [](const auto* a, const auto* b) { return *a < *b; });
-  for (const auto* kinds : most) {
-    kinds_.insert(kinds_.end(), kinds->begin(), kinds->end());
+  std::vector<std::span<const std::uint32_t>> most;
+  for (std::size_t i = 0; i < growing.size(); ++i)
+    if (growing.isMost(i)) most.push_back(growing.kindsOf(i));
+  std::sort(most.begin(), most.end(), [](const auto& a, const auto& b) {
+    return std::lexicographical_compare(a.begin(), a.end(), b.begin(), b.end());
+  });
+  for (const auto& kinds : most) {
+    kinds_.insert(kinds_.end(), kinds.begin(), kinds.end());
     ends_.push_back(kinds_.size());
   }
 }

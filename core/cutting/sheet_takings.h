@@ -26,8 +26,8 @@ class SheetTakings {
 
  private:
   bool isWhole_ = true;
-  std::vector<std::size_t> kinds_;  // of one after the other, each as often as it is taken
-  std::vector<std::size_t> ends_;   // of each among them
+  std::vector<std::uint32_t> kinds_;  // of one after the other, each as often as it is taken
+  std::vector<std::size_t> ends_;     // of each among them
 };
 
 /// By stock, where few pieces fill a sheet of it and they can all be told in a second or so.

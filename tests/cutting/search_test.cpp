@@ -224,7 +224,7 @@ RC_GTEST_PROP(LargerOffCut, eachTimeLeavesMoreAndLosesNothing, ()) {
   LargerOffCut search(job, random, kNever);
   search.begin(bins);
   const auto isLeft = [&] {  // in the lay-out that is made of them
-    const auto sheets = layOutOf(job, search.bins(), {}, true).sheets;
+    const auto sheets = layOutOf(job, search.bins(), {}, kNever).sheets;
     return largestLeft(drawn.problem, {sheets, {}, {}, {}}) >= search.area();
   };
   RC_ASSERT(isLeft());
