@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <array>
 
+#include "core/cutting/room_losses.h"
+
 namespace drapery {
 
 std::vector<Beginning> quickBeginnings(std::size_t pieces) {
@@ -26,13 +28,15 @@ std::vector<Beginning> quickBeginnings(std::size_t pieces) {
 
 Beginning patientBeginning(const MaterialJob& job, double effort, std::mt19937_64& random) {
   constexpr double kWays = 1e8, kMostLooked = 400;              // ways looked at; for one fill
+  constexpr double kLongerTold = 3.0;                           // where losses are told before
   constexpr double kLeast = 30, kMost = 3'000, kMostEach = 25;  // times; for each piece
   constexpr int kFills = 60, kOften = 3;  // one in so many leans as far as it may
   constexpr double kGrowth = 10.0, kLeanest = 0.005, kLean = 0.025, kMostLean = 0.1;
   double pieces = 0.0;
   for (const int count : job.counts) pieces += count;
-  const double times =
-      effort * kWays / (pieces * std::min(2.0 * double(job.kinds.size()), kMostLooked));
+  const double kinds = double(job.kinds.size());
+  const double longer = areLossesTold(job.kinds.size()) ? kLongerTold : 1.0;
+  const double times = effort * kWays / (longer * pieces * std::min(2.0 * kinds, kMostLooked));
   Beginning how;
   how.fills = kFills;
   how.again = static_cast<int>(

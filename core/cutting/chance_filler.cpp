@@ -1,6 +1,7 @@
 #include "core/cutting/chance_filler.h"
 
 #include <algorithm>
+#include <cmath>
 #include <limits>
 #include <optional>
 
@@ -9,7 +10,8 @@
 namespace drapery {
 
 void ChanceFiller::begin(std::size_t stock, const std::vector<std::size_t>& kinds,
-                         const std::vector<double>& worth) {
+                         const std::vector<double>& worth, const RoomLosses* losses) {
+  losses_ = losses;
   kinds_ = kinds;
   worth_ = worth;
   which_.assign(job_.kinds.size(), 0);
@@ -85,17 +87,18 @@ double ChanceFiller::fillBest(const SheetPart& region, int fills, double least,
                               const Counts& pool) {
   constexpr double kLeast = 0.05, kMost = 0.65;
   const double area = double(region.across) * double(region.along);
+  const double known = knownIn(region.across, region.along);
   double most = 0.0;
   left_ = pool;
   best_.clear();
   for (int i = 0; i < fills; ++i) {
     // Where more is lost, not even pieces of the dearest kind would make it worth more.
-    mayLose_ = area - std::max(most, least) / dearest_;
+    mayLose_ = area - known - std::max(most, least) / dearest_;
     if (mayLose_ <= 0.0) break;
     blur_ = kLeast + (kMost - kLeast) * part();
     fill_.clear();
     got_ = 0.0;
-    const bool isFilled = fill(region.across, region.along);
+    const bool isFilled = fill(region.across, region.along, known);
     for (const Laid& laid : fill_)
       if (laid.piece != nullptr) ++left_[laid.piece->which];
     if (!isFilled || got_ <= std::max(most, least)) continue;
@@ -105,34 +108,37 @@ double ChanceFiller::fillBest(const SheetPart& region, int fills, double least,
   return most;
 }
 
-bool ChanceFiller::fill(Micrometres across, Micrometres along) {
+bool ChanceFiller::fill(Micrometres across, Micrometres along, double known) {
   while (true) {
-    const Lying* piece = chosen(across, along);
+    const auto [laid, lost] = chosen(across, along, known);
+    const auto [piece, isBeside] = laid;
+    fill_.push_back(laid);
     if (piece == nullptr) {
-      fill_.push_back({});
-      mayLose_ -= double(across) * double(along);
+      mayLose_ -= double(across) * double(along) - known;
       return mayLose_ >= 0.0;
     }
+    mayLose_ -= lost;
     --left_[piece->which];
     got_ += piece->worth;
-    const bool isWide = across > piece->across, isHigh = along > piece->along;
-    const bool isBeside = isWide && (!isHigh || isBesideWhole(across, along, *piece));
-    fill_.push_back({piece, isBeside});
+    const Micrometres beside = across - piece->across, above = along - piece->along;
     if (isBeside) {
-      if (isHigh && !fill(piece->across, along - piece->along)) return false;
-      across -= piece->across;
+      if (above > 0 && !fill(piece->across, above, knownIn(piece->across, above))) return false;
+      across = beside;
     } else {
-      if (isWide && !fill(across - piece->across, piece->along)) return false;
-      if (!isHigh) return true;
-      along -= piece->along;
+      if (beside > 0 && !fill(beside, piece->along, knownIn(beside, piece->along))) return false;
+      if (above == 0) return true;
+      along = above;
     }
+    known = knownIn(across, along);
   }
 }
 
 /// What is worth much, less what is lost beside it; blurred.
-const ChanceFiller::Lying* ChanceFiller::chosen(Micrometres across, Micrometres along) {
-  if (across < leastAcross_ || along < leastAlong_) return nullptr;
+ChanceFiller::Choice ChanceFiller::chosen(Micrometres across, Micrometres along, double known) {
+  constexpr double kHeed = 4.0;  // times: what is lost now is lost for good
+  if (across < leastAcross_ || along < leastAlong_) return {};
   const Lying* best = nullptr;
+  Lost bestLost;
   double most = -std::numeric_limits<double>::infinity();
   auto first = ways_.begin();
   if (isByArea_) {  // what is larger than the room need not be looked at
@@ -143,20 +149,64 @@ const ChanceFiller::Lying* ChanceFiller::chosen(Micrometres across, Micrometres 
   for (auto each = first; each != ways_.end(); ++each) {
     const Lying& way = *each;
     if (way.worth * (1 + blur_) <= most) break;  // the others are worth less
-    const Micrometres beside = across - way.across, above = along - way.along;
-    if (beside < 0 || above < 0 || left_[way.which] == 0) continue;
-    const bool isLostBeside = beside < leastAcross_;
-    double lost = isLostBeside ? double(beside) * double(along) : 0.0;
-    if (above < leastAlong_) lost += double(above) * double(isLostBeside ? way.across : across);
-    if (lost > mayLose_) continue;
-    double merit = way.worth - lost;
+    if (way.across > across || way.along > along || left_[way.which] == 0) continue;
+    const double strips = lostInStrips(way, across, along);
+    if (strips > mayLose_ + known) continue;
     const double blur = blur_ * (2 * part() - 1);
+    Lost lost;
+    double less = strips;
+    if (losses_ != nullptr) {
+      if (way.worth * (1 + blur) <= most) continue;
+      lost = lostWith(way, across, along, known);
+      const double least = std::min(lost.besideWhole, lost.aboveWhole);
+      if (least > mayLose_) continue;
+      less = kHeed * least;
+    }
+    double merit = way.worth - less;
     merit *= merit > 0 ? 1 + blur : 1 - blur;
     if (merit <= most) continue;
     most = merit;
     best = &way;
+    bestLost = lost;
   }
-  return best;
+  if (best == nullptr) return {};
+  const bool isBeside = isCutBeside(*best, bestLost, across, along);
+  return {{best, isBeside}, isBeside ? bestLost.besideWhole : bestLost.aboveWhole};
+}
+
+double ChanceFiller::knownIn(Micrometres across, Micrometres along) const {
+  return losses_ == nullptr ? 0.0 : losses_->in(across, along);
+}
+
+double ChanceFiller::lostInStrips(const Lying& way, Micrometres across, Micrometres along) const {
+  const Micrometres beside = across - way.across, above = along - way.along;
+  const bool isLostBeside = beside < leastAcross_;
+  double lost = isLostBeside ? double(beside) * double(along) : 0.0;
+  if (above < leastAlong_) lost += double(above) * double(isLostBeside ? way.across : across);
+  return lost;
+}
+
+ChanceFiller::Lost ChanceFiller::lostWith(const Lying& way, Micrometres across, Micrometres along,
+                                          double known) const {
+  const Micrometres beside = across - way.across, above = along - way.along;
+  // Most lose too much already in the first part.
+  Lost lost{losses_->inAsLong(beside, along) - known, losses_->in(across, above) - known};
+  if (lost.besideWhole <= mayLose_) lost.besideWhole += losses_->in(way.across, above);
+  if (lost.aboveWhole <= mayLose_) lost.aboveWhole += losses_->in(beside, way.along);
+  return lost;
+}
+
+bool ChanceFiller::isCutBeside(const Lying& way, const Lost& lost, Micrometres across,
+                               Micrometres along) {
+  constexpr double kMostly = 0.9, kAlike = 0.02;  // of the piece
+  if (way.across == across) return false;
+  if (way.along == along) return true;
+  if (losses_ == nullptr) return isBesideWhole(across, along, way);
+  const bool isBesideLess = lost.besideWhole < lost.aboveWhole;
+  if (std::max(lost.besideWhole, lost.aboveWhole) > mayLose_) return isBesideLess;
+  if (std::abs(lost.besideWhole - lost.aboveWhole) <= kAlike * way.area())
+    return isBesideWhole(across, along, way);
+  return (part() < kMostly) == isBesideLess;
 }
 
 bool ChanceFiller::isBesideWhole(Micrometres across, Micrometres along, const Lying& piece) {

@@ -7,6 +7,7 @@
 #include <utility>
 
 #include "core/cutting/region_filler.h"
+#include "core/cutting/room_losses.h"
 
 namespace drapery {
 
@@ -15,8 +16,10 @@ class ChanceFiller {
   ChanceFiller(const MaterialJob& job, std::mt19937_64& random) : job_(job), state_(random() | 1) {}
 
   /// From now on of these kinds, worth so much each; what there is none of only takes time.
+  /// @param losses where there is much to choose from: what must be lost is then known before, and
+  ///   each fill takes two or three times as long. Else none.
   void begin(std::size_t stock, const std::vector<std::size_t>& kinds,
-             const std::vector<double>& worth);
+             const std::vector<double>& worth, const RoomLosses* losses = nullptr);
   /// The fullest of so many fills, and its worth: what it places is taken out of `pool`.
   std::pair<Filling, double> best(const SheetPart& region, int fills, Counts& pool);
   /// Parts of it that leave room emptied and filled anew, so often; a little less is taken too,
@@ -43,8 +46,26 @@ class ChanceFiller {
   /// 0 where there is none.
   double fillBest(const SheetPart& region, int fills, double least, const Counts& pool);
   /// False where more is lost than may be.
-  bool fill(Micrometres across, Micrometres along);
-  [[nodiscard]] const Lying* chosen(Micrometres across, Micrometres along);
+  /// @param known what must be lost in it; `mayLose_` is beyond that.
+  bool fill(Micrometres across, Micrometres along, double known);
+  /// What is laid in a room's corner, and what must be lost then that was not known before, um2.
+  struct Choice {
+    Laid laid;
+    double lost = 0.0;
+  };
+  Choice chosen(Micrometres across, Micrometres along, double known);
+  /// What must be lost in a room; as if nothing were where that is not told.
+  [[nodiscard]] double knownIn(Micrometres across, Micrometres along) const;
+  /// Beside and above a piece, where nothing is so narrow as to fit in.
+  [[nodiscard]] double lostInStrips(const Lying& way, Micrometres across, Micrometres along) const;
+  /// What must be lost with a piece beyond what is known, by which of the two parts of what is left
+  /// reaches as far as the room.
+  struct Lost {
+    double besideWhole = 0.0, aboveWhole = 0.0;
+  };
+  [[nodiscard]] Lost lostWith(const Lying& way, Micrometres across, Micrometres along,
+                              double known) const;
+  bool isCutBeside(const Lying& way, const Lost& lost, Micrometres across, Micrometres along);
   bool isBesideWhole(Micrometres across, Micrometres along, const Lying& piece);
   void takeBest(Counts& pool) const;
   [[nodiscard]] Filling bestOn(const SheetPart& region) const;
@@ -67,10 +88,11 @@ class ChanceFiller {
   double dearest_ = 0.0;                          // for its area
   bool isByArea_ = false;                         // what is worth more is larger
   Micrometres leastAcross_ = 0, leastAlong_ = 0;  // of what there is: less is lost
+  const RoomLosses* losses_ = nullptr;
 
   Fill fill_, best_;
   Counts left_;                       // while it is being filled
-  double got_ = 0.0, mayLose_ = 0.0;  // of the area
+  double got_ = 0.0, mayLose_ = 0.0;  // of the area, beyond what is known
   double blur_ = 0.0;
 };
 

@@ -22,6 +22,23 @@ double roomOfAll(const MaterialJob& job, const std::vector<std::size_t>& stocks)
   });
 }
 
+/// How full they are but for those that are emptier than most.
+double fullnessOfMost(const MaterialJob& job, const std::vector<Bin>& bins) {
+  constexpr double kMost = 0.75;
+  std::vector<std::pair<double, double>> sheets;  // share, room
+  double all = 0.0, room = 0.0, area = 0.0;
+  for (const Bin& bin : bins) {
+    sheets.emplace_back(shareOf(job, bin), roomOf(job.stock(bin.stock)));
+    all += sheets.back().second;
+  }
+  std::sort(sheets.rbegin(), sheets.rend());
+  for (auto each = sheets.begin(); each != sheets.end() && room < kMost * all; ++each) {
+    room += each->second;
+    area += each->first * each->second;
+  }
+  return room > 0 ? area / room : 0.0;
+}
+
 }  // namespace
 
 CheaperSheets::CheaperSheets(const MaterialJob& job, std::mt19937_64& random,
@@ -48,7 +65,7 @@ bool CheaperSheets::begin(const std::vector<Bin>& bins, const Patterns* patterns
   }
   mixedFor_ = cost;
   if (mixes_.empty()) return false;
-  const auto& mix = chosen(needed, hopedFor(needed / roomOfAll(job_, stocks)));
+  const auto& mix = chosen(needed, hopedFor(fullnessOfMost(job_, bins)));
   givenCost_ = costOfAll(job_, mix);
   givenRoom_ = roomOfAll(job_, mix);
   Counts counts(job_.stocks.size(), 0);
@@ -59,9 +76,9 @@ bool CheaperSheets::begin(const std::vector<Bin>& bins, const Patterns* patterns
 }
 
 double CheaperSheets::hopedFor(double full) {
-  constexpr double kLeast = 0.2, kMost = 0.5;  // of what is left over
+  constexpr double kLeast = 0.8, kMost = 2.0;  // times what is lost on those
   constexpr double kMore = 0.001;
-  const double hoped = full + (1.0 - full) * (kLeast + (kMost - kLeast) * part());
+  const double hoped = 1.0 - (1.0 - full) * (kLeast + (kMost - kLeast) * part());
   return reached_ > 0 ? std::min(hoped, reached_ + kMore * part()) : hoped;
 }
 

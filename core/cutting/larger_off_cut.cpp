@@ -38,7 +38,9 @@ LargerOffCut::LargerOffCut(const MaterialJob& job, std::mt19937_64& random,
       isEnough_(std::move(isEnough)),
       offCut_(job.kinds.size()),
       filler_(job_, random),
-      search_(job_, random) {}
+      search_(job_, random) {
+  job_.roomLosses.reset();  // those know nothing of one piece more
+}
 
 void LargerOffCut::begin(const std::vector<Bin>& bins) {
   const auto isSheet = [this](const Bin& bin) {

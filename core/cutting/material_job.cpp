@@ -4,6 +4,8 @@
 #include <limits>
 #include <numeric>
 
+#include "core/cutting/room_losses.h"
+
 namespace drapery {
 
 namespace {
@@ -61,7 +63,7 @@ std::vector<MaterialJob> materialJobs(const CutProblem& problem, CutLayout& told
     if (same != jobs.end())
       same->stocks.push_back(s);
     else
-      jobs.push_back({&problem, {s}, {}, {}, {}, {}});
+      jobs.push_back({&problem, {s}, {}, {}, {}, {}, std::make_shared<StockRoomLosses>()});
   }
   std::vector<bool> fits(problem.pieces.size(), false);
   for (MaterialJob& job : jobs) {
@@ -118,7 +120,7 @@ std::vector<std::size_t> piecesOf(const Counts& wanted) {
 
 MaterialJob onlyWanted(const MaterialJob& job, const Counts& wanted,
                        std::vector<std::size_t>& kinds) {
-  MaterialJob left{job.problem, job.stocks, {}, {}, {}, {}};
+  MaterialJob left{job.problem, job.stocks, {}, {}, {}, {}, job.roomLosses};
   left.sizes.resize(job.sizes.size());
   kinds.clear();
   for (std::size_t kind = 0; kind < wanted.size(); ++kind) {

@@ -1,11 +1,14 @@
 // One material's share of a problem: what fits, as counts of kinds.
 #pragma once
 
+#include <memory>
 #include <vector>
 
 #include "core/cutting/pinned_sheet.h"
 
 namespace drapery {
+
+class StockRoomLosses;
 
 /// How many of each kind.
 using Counts = std::vector<int>;
@@ -19,6 +22,8 @@ struct MaterialJob {
   std::vector<std::vector<std::vector<LyingSize>>> sizes;
   /// In the job's own terms: of a stock of the job, its pieces kinds.
   std::vector<PinnedSheet> pinned = {};
+  /// Of all of this material, also of a part of it that is looked at alone.
+  std::shared_ptr<StockRoomLosses> roomLosses = {};
 
   [[nodiscard]] const CutStock& stock(std::size_t i) const { return problem->stocks[stocks[i]]; }
   [[nodiscard]] const CutPiece& kind(std::size_t i) const { return problem->pieces[kinds[i]]; }

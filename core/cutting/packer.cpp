@@ -41,8 +41,9 @@ class Packer::Work {
     beginnings_ = quickBeginnings(bestLost_.size());
     if (bestLost_.size() > kSome) {
       patient_ = kMorePatient;
-      for (const double effort : {kPatient, kMorePatient})
-        beginnings_.push_back(patientBeginning(job, effort, random_));
+      beginnings_.push_back(patientBeginning(job, kPatient, random_));
+      // Of several prices other sheets serve more than fuller ones.
+      if (!cheaper_.isApt()) beginnings_.push_back(patientBeginning(job, kMorePatient, random_));
     }
     step();
   }
@@ -93,7 +94,7 @@ class Packer::Work {
   /// Some tries at one sheet fewer; where they get no further, a better beginning is looked for.
   void doWithout() {
     constexpr int kTries = 200;
-    constexpr std::size_t kSoon = 3'000;
+    constexpr std::size_t kSoon = 400;
     if (!oneFewer_.hasBegun() || without_ != cost_) {
       oneFewer_.begin(bestBins_, bestLost_);
       without_ = cost_;

@@ -92,6 +92,8 @@ bool PlateValues::measure(const MaterialJob& job, std::size_t stock, std::int64_
              std::all_of(alongs.begin(), alongs.end(), isWhole);
   const Steps x = stepsOf(acrosses, usable_.across, step, coarse);
   const Steps y = stepsOf(alongs, usable_.along, step, coarse);
+  columnsPer_ = x.per;
+  rowsPer_ = y.per;
   for (std::size_t i = 0; i < sizes_.size(); ++i) {
     sizes_[i].across = x.lengths[i];
     sizes_[i].along = y.lengths[i];
@@ -122,7 +124,7 @@ bool PlateValues::measure(const MaterialJob& job, std::size_t stock, std::int64_
 /// of some rooms that which loses least.
 PlateValues::Steps PlateValues::stepsOf(const std::vector<Weighed>& lengths, Micrometres room,
                                         std::int64_t step, Coarse coarse) {
-  Steps result{room / step, {}};
+  Steps result{room / step, 1.0 / double(step), {}};
   const auto isWhole = [&](const Weighed& each) { return each.length % step == 0; };
   if (coarse == Coarse::Up || std::all_of(lengths.begin(), lengths.end(), isWhole)) {
     for (const Weighed& each : lengths)
@@ -146,6 +148,7 @@ PlateValues::Steps PlateValues::stepsOf(const std::vector<Weighed>& lengths, Mic
     result.room = n;
   }
   for (const Weighed& each : lengths) result.lengths.push_back(inSteps(each.length, result.room));
+  result.per = double(result.room + 1) / double(room);
   return result;
 }
 
@@ -362,6 +365,32 @@ std::optional<std::vector<SheetPart>> PlateValues::fillingOf(const Taken& taken)
   parts[0].along = usable_.along;
   lay(taken, 0, parts);
   return parts;
+}
+
+/// By steps, so many of them taken together, the last place that is within them.
+static std::vector<std::size_t> lastPlaces(const std::vector<std::int64_t>& places,
+                                           std::size_t together) {
+  std::vector<std::size_t> last;
+  const auto room = static_cast<std::size_t>(places.back());
+  for (std::size_t step = 0, i = 0; step <= room; step += together) {
+    const auto upTo = static_cast<std::int64_t>(step + together - 1);
+    while (i + 1 < places.size() && places[i + 1] <= upTo) ++i;
+    last.push_back(i);
+  }
+  return last;
+}
+
+PlateValues::BySteps PlateValues::bySteps(std::size_t most) const {
+  const auto togetherOf = [&](const std::vector<std::int64_t>& places) {
+    return static_cast<std::size_t>(places.back()) / most + 1;
+  };
+  const std::size_t x = togetherOf(xs_), y = togetherOf(ys_);
+  const std::vector<std::size_t> columns = lastPlaces(xs_, x), rows = lastPlaces(ys_, y);
+  BySteps all{columns.size(), rows.size(), columnsPer_ / double(x), rowsPer_ / double(y), {}};
+  all.worth.reserve(all.columns * all.rows);
+  for (const std::size_t i : columns)
+    for (const std::size_t j : rows) all.worth.push_back(at(i, j));
+  return all;
 }
 
 std::optional<std::vector<SheetPart>> PlateValues::filling() const {

@@ -46,6 +46,16 @@ class PlateValues {
   std::optional<Worth> best(const std::vector<Worth>& worth, double spared, Counts& counts,
                             const std::function<bool()>& isOver);
 
+  /// What was worth most in a part of it of so many steps each way, at most: column after column
+  /// from none on. A length takes as many of them as go into it. Of more than that each way some
+  /// are taken together.
+  struct BySteps {
+    std::size_t columns = 0, rows = 0;
+    double columnsPer = 0.0, rowsPer = 0.0;  // um
+    std::vector<Worth> worth;
+  };
+  [[nodiscard]] BySteps bySteps(std::size_t most) const;
+
   /// How the last best lies on the sheet, at its true sizes; the first part is the whole. None
   /// where it only fits in coarse steps.
   [[nodiscard]] std::optional<std::vector<SheetPart>> filling() const;
@@ -89,6 +99,7 @@ class PlateValues {
   };
   struct Steps {
     std::int64_t room = 0;
+    double per = 0.0;  // um
     std::vector<std::int64_t> lengths;
   };
   static Steps stepsOf(const std::vector<Weighed>& lengths, Micrometres room, std::int64_t step,
@@ -116,6 +127,7 @@ class PlateValues {
   std::vector<Worth> spared_;  // by place along
   Worth sparedWhole_ = 0;
   std::int64_t step_ = 1;
+  double columnsPer_ = 0.0, rowsPer_ = 0.0;  // um
   UsableSize usable_;
 };
 

@@ -76,7 +76,8 @@ void SheetFilling::beginQuick(const Beginning& how, std::size_t stock,
   worth.reserve(kinds.size());
   for (const std::size_t kind : kinds)
     worth.push_back(areas_[kind] * std::pow(areas_[kind] / most, how.lean));
-  quick_.begin(stock, kinds, worth);
+  quick_.begin(stock, kinds, worth,
+               how.isPatient() ? lossesAmong(kinds.size(), job_, stock, isEnough_) : nullptr);
 }
 
 void SheetFilling::fillQuickly(const Beginning& how, Bin& bin,
@@ -134,11 +135,13 @@ void SheetFilling::fillAround(Bin& bin, const std::vector<std::size_t>& kinds, C
 
 void SheetFilling::slabs(const Beginning& how, Bin& bin, const Pool& gathered, Counts& pool,
                          bool isAll) {
-  constexpr double kPieces = 15.0, kLast = 1.7, kSome = 0.5;
+  constexpr double kPieces = 15.0, kPiecesTold = 30.0, kLast = 1.7, kSome = 0.5;
   const auto open = openEnd(job_, bin);
   if (!open) return;
   beginQuick(how, bin.stock, gathered.kinds);
   const double most = areaOf(gathered.kinds, pool);
+  const double pieces =
+      how.isPatient() && areLossesTold(gathered.kinds.size()) ? kPiecesTold : kPieces;
   for (std::size_t rest = *open; !isEnough_();) {
     const SheetPart room = bin.parts[rest];
     const double area = areaOf(gathered.kinds, pool);
@@ -152,7 +155,7 @@ void SheetFilling::slabs(const Beginning& how, Bin& bin, const Pool& gathered, C
           high = std::max(high, size.along);
     }
     const double across = double(room.across);
-    const double usual = std::max(double(high), std::min(kPieces, count) * area / count / across);
+    const double usual = std::max(double(high), std::min(pieces, count) * area / count / across);
     std::optional<Filling> slab;
     if (area < kLast * usual * across)
       slab = lastSlab(how, room, area / across, pool);
@@ -194,7 +197,7 @@ std::optional<Filling> SheetFilling::fullSlab(const Beginning& how, SheetPart ro
 std::optional<Filling> SheetFilling::lastSlab(const Beginning& how, SheetPart room, double least,
                                               Counts& pool) {
   constexpr double kFirst = 1.01, kMore = 1.015;
-  constexpr int kTries = 40, kOneOf = 4;
+  constexpr int kTries = 40, kTimes = 4;
   std::optional<Filling> best;
   Counts left;
   const Micrometres longest = room.along;
@@ -205,7 +208,7 @@ std::optional<Filling> SheetFilling::lastSlab(const Beginning& how, SheetPart ro
     Counts others = pool;
     auto [filling, got] = quick_.best(room, how.fills, others);
     if (got <= 0.0) continue;
-    got += better(filling, how.again / kOneOf, others);
+    got += better(filling, kTimes * how.again, others);
     if (got <= most) continue;
     most = got;
     best = std::move(filling);

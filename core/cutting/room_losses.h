@@ -1,0 +1,80 @@
+// What has to be lost in a room of any size, even if there were as many of each piece as one likes:
+// what looks as if it left room for others may leave room for none.
+#pragma once
+
+#include <algorithm>
+#include <cstdint>
+#include <functional>
+#include <memory>
+#include <mutex>
+#include <optional>
+#include <vector>
+
+#include "core/cutting/material_job.h"
+
+namespace drapery {
+
+class RoomLosses {
+ public:
+  /// Of the job's pieces in rooms as large as one of its stocks, and smaller ones; none where that
+  /// cannot be reckoned, or `isOver` ended it.
+  static std::optional<RoomLosses> reckon(const MaterialJob& job, std::size_t stock,
+                                          const std::function<bool()>& isOver);
+
+  /// At least so much, um2; lengths are enlarged by the kerf. Of a room that is larger than the
+  /// stock as if it were as large.
+  [[nodiscard]] double in(Micrometres across, Micrometres along) const {
+    const Room room = roomOf(across, along);
+    return std::max(0.0, room.area - mostByColumn_[room.column * rows_ + room.row] * unit_);
+  }
+  /// The same, quicker where others that are as long are asked for before and after.
+  [[nodiscard]] double inAsLong(Micrometres across, Micrometres along) const {
+    const Room room = roomOf(across, along);
+    return std::max(0.0, room.area - mostByRow_[room.row * columns_ + room.column] * unit_);
+  }
+
+ private:
+  struct Room {
+    std::size_t column = 0, row = 0;
+    double area = 0.0;  // um2
+  };
+  [[nodiscard]] Room roomOf(Micrometres across, Micrometres along) const {
+    constexpr double kHalf = 0.5;  // um: lengths are whole
+    const double wide = std::min(double(across), across_), high = std::min(double(along), along_);
+    const auto column = static_cast<std::size_t>((wide + kHalf) * columnsPer_);
+    const auto row = static_cast<std::size_t>((high + kHalf) * rowsPer_);
+    return {std::min(column, columns_ - 1), std::min(row, rows_ - 1), wide * high};
+  }
+
+  double across_ = 0.0, along_ = 0.0;        // um
+  double columnsPer_ = 0.0, rowsPer_ = 0.0;  // um
+  std::size_t columns_ = 0, rows_ = 0;
+  double unit_ = 0.0;  // um2
+  // The most that lies in a room: column after column, and row after row.
+  std::vector<std::uint16_t> mostByColumn_, mostByRow_;
+};
+
+/// Of a material's stocks: reckoned when first asked for, and the same for all of one kerf and
+/// grain.
+class StockRoomLosses {
+ public:
+  /// None where there are none; they stay as long as this does.
+  const RoomLosses* of(const MaterialJob& job, std::size_t stock,
+                       const std::function<bool()>& isOver);
+
+ private:
+  struct Reckoned {
+    CutStock stock;
+    std::optional<RoomLosses> losses;
+  };
+  std::mutex mutex_;
+  std::vector<std::unique_ptr<Reckoned>> all_;
+};
+
+/// Whether there are so many kinds to choose from that it is worth telling what they must lose.
+bool areLossesTold(std::size_t kinds);
+/// Then a job's, else none.
+const RoomLosses* lossesAmong(std::size_t kinds, const MaterialJob& job, std::size_t stock,
+                              const std::function<bool()>& isOver);
+
+}  // namespace drapery
