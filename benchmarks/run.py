@@ -66,10 +66,23 @@ def engine():
 
 
 def cutting():
-    """Lay-outs of the problems that lie in benchmarks/cutting, five seconds each."""
+    """Lay-outs of the problems that lie in benchmarks/cutting: five seconds each, ten from 500 pieces on."""
     out = subprocess.run([BIN + "cut_bench"], check=True, capture_output=True, text=True).stdout
+    above = 0.0  # of a problem's materials, what nothing costs less than, %
     for line in out.splitlines():
         print("     " + line)
+        if gap := re.search(r"gap ([\d.]+) %", line):
+            above = max(above, float(gap[1]))
+            continue
+        name, *figures = re.match(r"(\w+): (\d+) pieces, first ([\d.]+) ms, whole ([\d.]+) s, ended (-?\d+) ms", line).groups()
+        pieces, first, whole, ended = map(float, figures)
+        if pieces <= 30:
+            tell(f"{name}, first lay-out", first, 16, "ms")
+            tell(f"{name}, all of it proven", whole if above == 0 else float("inf"), 1, "s")
+        elif pieces <= 120 or pieces >= 500:
+            tell(f"{name}, above what nothing costs less than", above, 2 if pieces <= 120 else 1, "%")
+        tell(f"{name}, ended after it was cancelled", ended, 100, "ms")
+        above = 0.0
 
 
 def frame(environment):

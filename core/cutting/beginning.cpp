@@ -35,15 +35,15 @@ Beginning patientBeginning(const MaterialJob& job, double effort, std::mt19937_6
   double pieces = 0.0;
   for (const int count : job.counts) pieces += count;
   const double kinds = double(job.kinds.size());
-  const double longer = areLossesTold(job.kinds.size()) ? kLongerTold : 1.0;
-  const double times = effort * kWays / (longer * pieces * std::min(2.0 * kinds, kMostLooked));
+  const double longer = areLossesTold(job.kinds.size(), job) ? kLongerTold : 1.0;
+  const double times = effort * kWays / (pieces * std::min(2.0 * kinds, kMostLooked));
+  const double most = std::max(kLeast, std::min(kMost, kMostEach * pieces));
   Beginning how;
   how.fills = kFills;
-  how.again = static_cast<int>(
-      std::clamp(times, kLeast, std::max(kLeast, std::min(kMost, kMostEach * pieces))));
+  how.again = static_cast<int>(std::max(kLeast, std::min(times, most) / longer));
   how.growth = kGrowth;
-  const double most = random() % kOften == 0 ? kMostLean : kLean;
-  how.lean = std::uniform_real_distribution<double>(kLeanest, most)(random);
+  const double leanest = random() % kOften == 0 ? kMostLean : kLean;
+  how.lean = std::uniform_real_distribution<double>(kLeanest, leanest)(random);
   return how;
 }
 

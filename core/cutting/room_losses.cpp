@@ -2,6 +2,7 @@
 
 #include <cmath>
 #include <limits>
+#include <numeric>
 
 #include "core/cutting/plate_values.h"
 
@@ -68,14 +69,16 @@ const RoomLosses* StockRoomLosses::of(const MaterialJob& job, std::size_t stock,
   return all_.back()->losses ? &*all_.back()->losses : nullptr;
 }
 
-bool areLossesTold(std::size_t kinds) {
-  constexpr std::size_t kMany = 12;
-  return kinds >= kMany;
+bool areLossesTold(std::size_t kinds, const MaterialJob& job) {
+  constexpr std::size_t kManyKinds = 12;
+  constexpr int kManyPieces = 150;
+  return job.roomLosses && kinds >= kManyKinds &&
+         std::accumulate(job.counts.begin(), job.counts.end(), 0) >= kManyPieces;
 }
 
 const RoomLosses* lossesAmong(std::size_t kinds, const MaterialJob& job, std::size_t stock,
                               const std::function<bool()>& isOver) {
-  if (!areLossesTold(kinds) || !job.roomLosses) return nullptr;
+  if (!areLossesTold(kinds, job)) return nullptr;
   return job.roomLosses->of(job, stock, isOver);
 }
 

@@ -71,8 +71,9 @@ class StockRoomLosses {
   std::vector<std::unique_ptr<Reckoned>> all_;
 };
 
-/// Whether there are so many kinds to choose from that it is worth telling what they must lose.
-bool areLossesTold(std::size_t kinds);
+/// Whether there are so many pieces of so many kinds to choose from that it is worth telling what
+/// they must lose.
+bool areLossesTold(std::size_t kinds, const MaterialJob& job);
 /// Then a job's, else none.
 const RoomLosses* lossesAmong(std::size_t kinds, const MaterialJob& job, std::size_t stock,
                               const std::function<bool()>& isOver);

@@ -141,7 +141,7 @@ void SheetFilling::slabs(const Beginning& how, Bin& bin, const Pool& gathered, C
   beginQuick(how, bin.stock, gathered.kinds);
   const double most = areaOf(gathered.kinds, pool);
   const double pieces =
-      how.isPatient() && areLossesTold(gathered.kinds.size()) ? kPiecesTold : kPieces;
+      how.isPatient() && areLossesTold(gathered.kinds.size(), job_) ? kPiecesTold : kPieces;
   for (std::size_t rest = *open; !isEnough_();) {
     const SheetPart room = bin.parts[rest];
     const double area = areaOf(gathered.kinds, pool);
