@@ -59,10 +59,16 @@ const RoomLosses* StockRoomLosses::of(const MaterialJob& job, std::size_t stock,
   const std::lock_guard lock(mutex_);
   for (const auto& each : all_)
     if (isLike(each->stock)) return each->losses ? &*each->losses : nullptr;
-  // The largest of them, so that the others have theirs too.
+  // The largest of them, so that the others have theirs too; but of what is used up nothing is
+  // told.
+  const auto isThere = [&](std::size_t s) {
+    return std::any_of(job.sizes[s].begin(), job.sizes[s].end(),
+                       [](const auto& ways) { return !ways.empty(); });
+  };
   std::size_t largest = stock;
   for (std::size_t s = 0; s < job.stocks.size(); ++s)
-    if (isLike(job.stock(s)) && roomOf(job.stock(s)) > roomOf(job.stock(largest))) largest = s;
+    if (isLike(job.stock(s)) && isThere(s) && roomOf(job.stock(s)) > roomOf(job.stock(largest)))
+      largest = s;
   auto losses = RoomLosses::reckon(job, largest, isOver);
   if (!losses && isOver()) return nullptr;
   all_.push_back(std::make_unique<Reckoned>(Reckoned{job.stock(largest), std::move(losses)}));

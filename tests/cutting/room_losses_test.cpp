@@ -114,6 +114,11 @@ TEST(RoomLosses, whoeverHeedsThemFillsFuller) {
   EXPECT_LT(idle(losses), 0.7 * idle(nullptr));
 }
 
+CutProblem fewOfEach(CutProblem problem) {
+  for (CutPiece& piece : problem.pieces) piece.count = 2;
+  return problem;
+}
+
 TEST(RoomLosses, areThoseOfAllStocksOfOneKerfAndGrain) {
   CutProblem problem = twentyKinds();
   CutStock small = test::sheetOf(500, 700), kerf = small;
@@ -127,9 +132,24 @@ TEST(RoomLosses, areThoseOfAllStocksOfOneKerfAndGrain) {
   EXPECT_EQ(lossesAmong(20, job, 0, kNever), ofSmall);
   EXPECT_NE(lossesAmong(20, job, 2, kNever), ofSmall);
   EXPECT_EQ(lossesAmong(3, job, 0, kNever), nullptr);  // too few to choose from
+  EXPECT_EQ(lossesAmong(20, jobOf(fewOfEach(problem)), 0, kNever), nullptr);
   // Told of what is larger than the small sheet too: a room as large as the other.
   const double whole = ofSmall->in(700 * test::kMm, 1000 * test::kMm);
   EXPECT_LT(whole, 0.01 * 700e3 * 1000e3);
+}
+
+// The largest sheet is used up: that tells nothing of those there still are.
+TEST(RoomLosses, areNotOfWhatIsUsedUp) {
+  CutProblem problem = twentyKinds();
+  CutStock large = test::sheetOf(900, 1250);
+  large.id = "large";
+  large.count = 0;
+  problem.stocks.push_back(large);
+  const MaterialJob job = jobOf(problem);
+  ASSERT_EQ(job.stocks.size(), 2U);
+  const RoomLosses* losses = lossesAmong(20, job, 0, kNever);
+  ASSERT_NE(losses, nullptr);
+  EXPECT_LT(losses->in(600 * test::kMm, 800 * test::kMm), 0.01 * 600e3 * 800e3);
 }
 
 // What was cancelled is reckoned when it is asked for again.
