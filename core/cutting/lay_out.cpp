@@ -23,7 +23,8 @@ namespace drapery {
 namespace {
 
 constexpr double kSame = 1e-9;
-constexpr double kForBounds = 0.4, kForTrying = 0.85, kForCost = 0.9;  // of the time that is left
+// Of the time that is left.
+constexpr double kForBounds = 0.4, kForAll = 0.6, kForTrying = 0.85, kForCost = 0.9;
 
 /// One material on its way: found exactly, or being bettered by two that look at each other.
 struct Course {
@@ -127,12 +128,14 @@ bool meets(const Course& course, const Packer& packer, const LayOutLimits& limit
 }
 
 /// The best where all can be tried, else what none costs less than; meanwhile it is bettered.
+/// @param forAll how long all may be tried, which settles it.
 template <typename Report>
-void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Report report) {
+void sharpen(Course& course, const LayOutLimits& limits, const Watch& forAll, const Watch& watch,
+             Report report) {
   constexpr std::uint64_t kBeside = 256;  // tries, where they are counted
   if (course.exact) return;
   const MaterialJob free = withoutPins(*course.job);
-  if (tryAll(course, free, watch)) return;
+  if (tryAll(course, free, forAll)) return;
   const double quick = leastSumFrom(free, costBound(free, [&] { return watch.isOver(); }));
   course.bound = std::max(course.bound, quick);
   if (!course.isOpen()) return;
@@ -259,7 +262,8 @@ class LayingOut {
     tellBetter(true);
     for (std::size_t i = 0; i < courses_.size(); ++i) {
       const Watch part(limits_, whole_.left() * partFor(*courses_[i].job, courses_.size() - i));
-      sharpen(courses_[i], limits_, part, [this] { tellBetter(false); });
+      const Watch forAll(limits_, whole_.left() * kForAll);
+      sharpen(courses_[i], limits_, forAll, part, [this] { tellBetter(false); });
     }
     if (open() > 0) tellBetter(true);
     // In turns: what one of them does not need is for the others. Where tries are counted one is

@@ -197,7 +197,9 @@ std::optional<Filling> SheetFilling::fullSlab(const Beginning& how, SheetPart ro
 std::optional<Filling> SheetFilling::lastSlab(const Beginning& how, SheetPart room, double least,
                                               Counts& pool) {
   constexpr double kFirst = 1.01, kMore = 1.015;
-  constexpr int kTries = 40, kTimes = 4;
+  constexpr int kTries = 40, kOneOf = 4, kTimesTold = 4;  // few pieces are to take a moment
+  const bool isTold = areLossesTold(job_.kinds.size(), job_);
+  const int again = isTold ? kTimesTold * how.again : how.again / kOneOf;
   std::optional<Filling> best;
   Counts left;
   const Micrometres longest = room.along;
@@ -208,7 +210,7 @@ std::optional<Filling> SheetFilling::lastSlab(const Beginning& how, SheetPart ro
     Counts others = pool;
     auto [filling, got] = quick_.best(room, how.fills, others);
     if (got <= 0.0) continue;
-    got += better(filling, kTimes * how.again, others);
+    got += better(filling, again, others);
     if (got <= most) continue;
     most = got;
     best = std::move(filling);
