@@ -28,6 +28,7 @@ std::optional<RoomLosses> RoomLosses::reckon(const MaterialJob& job, std::size_t
       double(std::numeric_limits<PlateValues::Worth>::max()))
     return std::nullopt;
   std::vector<PlateValues::Worth> worth;
+  worth.reserve(areas.size());
   for (const double each : areas) worth.push_back(static_cast<PlateValues::Worth>(std::ceil(each)));
   Counts counts;
   if (!values.best(worth, 0.0, counts, isOver)) return std::nullopt;
@@ -40,6 +41,7 @@ std::optional<RoomLosses> RoomLosses::reckon(const MaterialJob& job, std::size_t
   losses.columns_ = steps.columns;
   losses.rows_ = steps.rows;
   losses.unit_ = area / kMostKept;
+  losses.mostByColumn_.reserve(steps.worth.size());
   for (const PlateValues::Worth each : steps.worth)
     losses.mostByColumn_.push_back(
         static_cast<Kept>(std::min(kMostKept, std::ceil(double(each) / kFine * kMostKept))));
