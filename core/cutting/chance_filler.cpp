@@ -190,7 +190,7 @@ ChanceFiller::Lost ChanceFiller::lostWith(const Lying& way, Micrometres across, 
                                           double known) const {
   const Micrometres beside = across - way.across, above = along - way.along;
   // Most lose too much already in the first part.
-  Lost lost{losses_->inAsLong(beside, along) - known, losses_->in(across, above) - known};
+  Lost lost{losses_->in(beside, along) - known, losses_->in(across, above) - known};
   if (lost.besideWhole <= mayLose_) lost.besideWhole += losses_->in(way.across, above);
   if (lost.aboveWhole <= mayLose_) lost.aboveWhole += losses_->in(beside, way.along);
   return lost;

@@ -41,14 +41,10 @@ std::optional<RoomLosses> RoomLosses::reckon(const MaterialJob& job, std::size_t
   losses.columns_ = steps.columns;
   losses.rows_ = steps.rows;
   losses.unit_ = area / kMostKept;
-  losses.mostByColumn_.reserve(steps.worth.size());
+  losses.most_.reserve(steps.worth.size());
   for (const PlateValues::Worth each : steps.worth)
-    losses.mostByColumn_.push_back(
+    losses.most_.push_back(
         static_cast<Kept>(std::min(kMostKept, std::ceil(double(each) / kFine * kMostKept))));
-  losses.mostByRow_.reserve(steps.worth.size());
-  for (std::size_t row = 0; row < steps.rows; ++row)
-    for (std::size_t column = 0; column < steps.columns; ++column)
-      losses.mostByRow_.push_back(losses.mostByColumn_[column * steps.rows + row]);
   return losses;
 }
 

@@ -24,34 +24,20 @@ class RoomLosses {
   /// At least so much, um2; lengths are enlarged by the kerf. Of a room that is larger than the
   /// stock as if it were as large.
   [[nodiscard]] double in(Micrometres across, Micrometres along) const {
-    const Room room = roomOf(across, along);
-    return std::max(0.0, room.area - mostByColumn_[room.column * rows_ + room.row] * unit_);
-  }
-  /// The same, quicker where others that are as long are asked for before and after.
-  [[nodiscard]] double inAsLong(Micrometres across, Micrometres along) const {
-    const Room room = roomOf(across, along);
-    return std::max(0.0, room.area - mostByRow_[room.row * columns_ + room.column] * unit_);
-  }
-
- private:
-  struct Room {
-    std::size_t column = 0, row = 0;
-    double area = 0.0;  // um2
-  };
-  [[nodiscard]] Room roomOf(Micrometres across, Micrometres along) const {
     constexpr double kHalf = 0.5;  // um: lengths are whole
     const double wide = std::min(double(across), across_), high = std::min(double(along), along_);
     const auto column = static_cast<std::size_t>((wide + kHalf) * columnsPer_);
     const auto row = static_cast<std::size_t>((high + kHalf) * rowsPer_);
-    return {std::min(column, columns_ - 1), std::min(row, rows_ - 1), wide * high};
+    const std::size_t at = std::min(column, columns_ - 1) * rows_ + std::min(row, rows_ - 1);
+    return std::max(0.0, wide * high - most_[at] * unit_);
   }
 
+ private:
   double across_ = 0.0, along_ = 0.0;        // um
   double columnsPer_ = 0.0, rowsPer_ = 0.0;  // um
   std::size_t columns_ = 0, rows_ = 0;
-  double unit_ = 0.0;  // um2
-  // The most that lies in a room: column after column, and row after row.
-  std::vector<std::uint16_t> mostByColumn_, mostByRow_;
+  double unit_ = 0.0;                // um2
+  std::vector<std::uint16_t> most_;  // that lies in a room: column after column
 };
 
 /// Of a material's stocks: reckoned when first asked for, and the same for all of one kerf and
