@@ -31,7 +31,7 @@ Beginning patientBeginning(const MaterialJob& job, double effort, std::mt19937_6
   constexpr double kLongerTold = 3.0;                           // where losses are told before
   constexpr double kLeast = 30, kMost = 3'000, kMostEach = 25;  // times; for each piece
   constexpr int kFills = 60, kOften = 3;  // one in so many leans as far as it may
-  constexpr double kGrowth = 10.0, kLeanest = 0.005, kLean = 0.025, kMostLean = 0.1;
+  constexpr double kGrowth = 10.0, kLeanest = 0.01, kLean = 0.04, kMostLean = 0.1;
   double pieces = 0.0;
   for (const int count : job.counts) pieces += count;
   const double kinds = double(job.kinds.size());

@@ -12,7 +12,7 @@ GivenSheets::GivenSheets(const MaterialJob& job, const Counts& counts, std::mt19
       problem_(*job.problem),
       job_(job),
       filling_(job_, random, isEnough_),
-      fewer_(job_, random) {
+      fewer_(job_, random, isEnough_) {
   constexpr double kWhole = 1e12;  // um2: what costs one
   job_.problem = &problem_;
   for (std::size_t s = 0; s < job.stocks.size(); ++s) {

@@ -7,8 +7,8 @@
 
 namespace drapery {
 
-OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random)
-    : job_(job), random_(random), filler_(job, random) {
+OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough)
+    : job_(job), random_(random), isEnough_(std::move(isEnough)), filler_(job, random) {
   for (std::size_t s = 0; s < job.stocks.size(); ++s)
     isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet;
 }
@@ -22,6 +22,7 @@ void OneFewer::begin(const std::vector<Bin>& bins, const std::vector<std::size_t
 
 void OneFewer::beginWith(const std::vector<Bin>& bins, const std::vector<std::size_t>& lost) {
   constexpr double kLargeFirst = 0.1;
+  isTold_ = areLossesTold(job_.kinds.size(), job_);
   now_.bins = bins;
   now_.loose = lost;
   double most = 0.0;
@@ -117,17 +118,20 @@ bool OneFewer::layLast() {
 }
 
 bool OneFewer::step() {
-  constexpr std::size_t kOneOf = 40;    // tries takes whole sheets
-  constexpr std::size_t kOften = 1000;  // tries between two at the last sheet
+  constexpr std::size_t kOneOf = 40;                      // tries takes whole sheets
+  constexpr std::size_t kOften = 1000, kOftenTold = 300;  // tries between two at the last sheet
   if (now_.loose.empty()) return true;
   if (now_.bins.empty()) return false;
   ++tried_;
-  if (below(kOneOf) == 0)
+  if (isTold_)
+    fillUp();
+  else if (below(kOneOf) == 0)
     refill();
   else
     exchange();
   makeDearer();
-  return now_.loose.empty() || (now_.last && tried_ % kOften == 0 && layLast());
+  return now_.loose.empty() ||
+         (now_.last && tried_ % (isTold_ ? kOftenTold : kOften) == 0 && layLast());
 }
 
 bool OneFewer::isTaken(double worth) {
@@ -206,6 +210,27 @@ void OneFewer::refill() {
   if (!isTaken(worthOf(loose))) return;
   for (std::size_t i = 0; i < which.size(); ++i) now_.bins[which[i]] = std::move(fresh[i]);
   now_.loose = std::move(loose);
+}
+
+void OneFewer::fillUp() {
+  constexpr int kTimes = 30;
+  Bin& bin = now_.bins[below(now_.bins.size())];
+  if (bin.pinned) return;
+  std::vector<std::size_t> all = now_.loose;
+  all.insert(all.end(), bin.holds.begin(), bin.holds.end());
+  Pool pool = poolOf(std::move(all));
+  for (const std::size_t kind : bin.holds) {
+    const auto at = std::lower_bound(pool.kinds.begin(), pool.kinds.end(), kind);
+    --pool.counts[static_cast<std::size_t>(at - pool.kinds.begin())];
+  }
+  filler_.begin(bin.stock, pool.kinds, areasOf(job_, pool.kinds),
+                lossesAmong(pool.kinds.size(), job_, bin.stock, isEnough_));
+  Filling filling{0.0, bin.parts};
+  if (filler_.better(filling, kTimes, pool.counts) <= 0.0) return;
+  bin = emptyBin(job_, bin.stock);
+  takeFilling(job_, bin, filling, 0);
+  now_.loose = piecesOf(pool);
+  now_.looseWorth = worthOf(now_.loose);
 }
 
 /// The best of some tries.

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <array>
+#include <functional>
 #include <optional>
 #include <random>
 
@@ -13,7 +14,8 @@ namespace drapery {
 
 class OneFewer {
  public:
-  OneFewer(const MaterialJob& job, std::mt19937_64& random);
+  /// @param isEnough asked while losses are reckoned; a step takes some milliseconds at most.
+  OneFewer(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough);
 
   /// Only sheets are left out, not lengths of a roll.
   [[nodiscard]] bool isApt() const { return isApt_; }
@@ -47,6 +49,9 @@ class OneFewer {
   void exchange();
   /// All of one sheet or two.
   void refill();
+  /// One sheet made fuller, with what is loose: where losses are told and all are nearly full, that
+  /// gets further than many quick tries.
+  void fillUp();
   /// What is laid, if no more is loose than now or some tries ago.
   [[nodiscard]] bool isTaken(double worth);
   void takeInto(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool);
@@ -55,8 +60,10 @@ class OneFewer {
 
   const MaterialJob& job_;
   std::mt19937_64& random_;
+  std::function<bool()> isEnough_;
   ChanceFiller filler_;
   bool isApt_ = true;
+  bool isTold_ = false;  // what must be lost
   /// How far it has come.
   struct State {
     std::vector<Bin> bins;

@@ -17,6 +17,7 @@
 #include "core/cutting/pattern_dive.h"
 #include "core/cutting/placing.h"
 #include "core/cutting/roll_shortening.h"
+#include "core/cutting/room_losses.h"
 #include "core/cutting/sheet_filling.h"
 
 namespace drapery {
@@ -288,7 +289,7 @@ class Packer::Work {
     }
     const auto near = layRest(how, bins, used, loose);
     if (!near || !how.isPatient()) return;
-    anewAfter_ = kLong;
+    anewAfter_ = areLossesTold(job_.kinds.size(), job_) ? kLongTold : kLong;
     bySheets_ = std::min(bySheets_, *near);
   }
 
@@ -430,16 +431,16 @@ class Packer::Work {
   std::optional<double> largerFor_;  // the cost of what that goes on from
   std::unique_ptr<RollShortening> shortening_;
   std::vector<std::size_t> shorteningLost_;  // what it leaves unplaced
-  OneFewer oneFewer_{job_, random_};
+  OneFewer oneFewer_{job_, random_, [this] { return isEnough(); }};
   SheetFilling filling_{job_, random_, [this] { return isEnough(); }};
   CheaperSheets cheaper_{job_, random_, [this] { return isEnough(); }};
   double patient_ = 0.0;           // the effort of the last beginning of that kind
   std::optional<double> without_;  // the cost that it is to better
   std::size_t withoutTried_ = 0;   // since less was loose than ever
   double leastLoose_ = 0.0;
-  static constexpr std::size_t kLong = 20'000, kShort = 2'400;  // tries
-  std::size_t anewAfter_ = kLong;                               // a better beginning is looked for
-  double leftBest_ = 1.0;  // what patterns left when they came nearest, of all
+  static constexpr std::size_t kLong = 20'000, kLongTold = 5'000, kShort = 2'400;  // tries
+  std::size_t anewAfter_ = kLong;  // a better beginning is looked for
+  double leftBest_ = 1.0;          // what patterns left when they came nearest, of all
   double byPatterns_ = std::numeric_limits<double>::infinity();  // how near they came
   double bySheets_ = std::numeric_limits<double>::infinity();
   std::shared_ptr<const Patterns> patterns_;

@@ -21,18 +21,32 @@ class RoomLosses {
   static std::optional<RoomLosses> reckon(const MaterialJob& job, std::size_t stock,
                                           const std::function<bool()>& isOver);
 
+  /// Where a length is found, across or along.
+  struct Length {
+    double um = 0.0;  // at most the stock's
+    std::size_t at = 0;
+  };
+  [[nodiscard]] Length acrossOf(Micrometres across) const {
+    const double um = std::min(double(across), across_);
+    const auto column = static_cast<std::size_t>((um + kHalf) * columnsPer_);
+    return {um, std::min(column, columns_ - 1) * rows_};
+  }
+  [[nodiscard]] Length alongOf(Micrometres along) const {
+    const double um = std::min(double(along), along_);
+    const auto row = static_cast<std::size_t>((um + kHalf) * rowsPer_);
+    return {um, std::min(row, rows_ - 1)};
+  }
   /// At least so much, um2; lengths are enlarged by the kerf. Of a room that is larger than the
   /// stock as if it were as large.
+  [[nodiscard]] double in(const Length& across, const Length& along) const {
+    return std::max(0.0, across.um * along.um - most_[across.at + along.at] * unit_);
+  }
   [[nodiscard]] double in(Micrometres across, Micrometres along) const {
-    constexpr double kHalf = 0.5;  // um: lengths are whole
-    const double wide = std::min(double(across), across_), high = std::min(double(along), along_);
-    const auto column = static_cast<std::size_t>((wide + kHalf) * columnsPer_);
-    const auto row = static_cast<std::size_t>((high + kHalf) * rowsPer_);
-    const std::size_t at = std::min(column, columns_ - 1) * rows_ + std::min(row, rows_ - 1);
-    return std::max(0.0, wide * high - most_[at] * unit_);
+    return in(acrossOf(across), alongOf(along));
   }
 
  private:
+  static constexpr double kHalf = 0.5;       // um: lengths are whole
   double across_ = 0.0, along_ = 0.0;        // um
   double columnsPer_ = 0.0, rowsPer_ = 0.0;  // um
   std::size_t columns_ = 0, rows_ = 0;

@@ -15,7 +15,7 @@ SlabSheets::SlabSheets(const MaterialJob& job, const std::vector<Bin>& bins, std
       isEnough_(std::move(isEnough)),
       problem_(*job.problem),
       job_(job),
-      fewer_(job_, random),
+      fewer_(job_, random, isEnough_),
       filler_(job_, random) {
   job_.problem = &problem_;
   for (const Bin& bin : bins) stockOf_.push_back(bin.stock);

@@ -6,6 +6,8 @@
 
 #include "core/cutting/bin.h"
 #include "core/cutting/chance_filler.h"
+#include "core/cutting/one_fewer.h"
+#include "core/cutting/sheet_filling.h"
 #include "tests/support/cutting.h"
 
 namespace drapery {
@@ -111,6 +113,38 @@ TEST(RoomLosses, whoeverHeedsThemFillsFuller) {
     return sum;
   };
   EXPECT_LT(idle(losses), 0.7 * idle(nullptr));
+}
+
+// From sheets that are nearly full: what is loose only becomes less, and nothing is lost.
+TEST(RoomLosses, sheetsAreFilledUpWhereTheyAreTold) {
+  CutProblem problem = twentyKinds();
+  const MaterialJob job = jobOf(problem);
+  std::mt19937_64 random(1);
+  SheetFilling filling(job, random, kNever);
+  std::vector<Bin> bins;
+  std::vector<int> used(job.stocks.size(), 0);
+  std::vector<std::size_t> loose = piecesOf(job.counts);
+  constexpr double kNearly = 0.99;
+  const double sheets = kNearly * areaOf(job, job.counts) / roomOf(job.stock(0));
+  filling.fill(std::vector<std::size_t>(static_cast<std::size_t>(sheets), 0),
+               patientBeginning(job, 1.0, random), bins, used, loose);
+  ASSERT_FALSE(loose.empty());
+  OneFewer search(job, random, kNever);
+  search.beginWith(bins, loose);
+  const double before = search.looseArea();
+  for (int i = 0; i < 2000; ++i) {
+    const double now = search.looseArea();
+    if (search.step()) break;
+    ASSERT_LE(search.looseArea(), now * (1 + 1e-9));
+  }
+  EXPECT_LT(search.looseArea(), 0.99 * before);
+  Counts there(job.kinds.size(), 0);
+  for (const std::size_t kind : search.loose()) ++there[kind];
+  for (const Bin& bin : search.bins()) {
+    const Counts held = heldIn(job, bin);
+    for (std::size_t kind = 0; kind < there.size(); ++kind) there[kind] += held[kind];
+  }
+  EXPECT_EQ(there, job.counts);
 }
 
 CutProblem fewOfEach(CutProblem problem) {

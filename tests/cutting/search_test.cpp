@@ -160,7 +160,7 @@ RC_GTEST_PROP(OneRest, isLeftOfASheetThatIsPushedTogether, ()) {
   const MaterialJob& job = drawn.job();
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
   std::vector<Bin> bins = apart(job, random);
-  OneFewer search(job, random);
+  OneFewer search(job, random, [] { return false; });
   for (int i = 0; i < 200; ++i) {
     if (!search.hasBegun() || search.loose().empty()) search.begin(bins, {});
     if (search.step()) bins = search.bins();
@@ -261,7 +261,7 @@ RC_GTEST_PROP(MoreAlike, losesNothingAndKeepsWhatItIsTold, ()) {
   const MaterialJob& job = drawn.job();
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
   std::vector<Bin> bins = apart(job, random);
-  OneFewer search(job, random);
+  OneFewer search(job, random, [] { return false; });
   for (int i = 0; i < 300; ++i) {
     if (!search.hasBegun() || search.loose().empty()) search.begin(bins, {});
     if (search.step()) bins = search.bins();
@@ -311,7 +311,7 @@ RC_GTEST_PROP(OneFewer, eachTimeCostsLessAndLosesNothing, ()) {
     for (const Bin& bin : of) cost += job.stock(bin.stock).cost;
     return cost;
   };
-  OneFewer search(job, random);
+  OneFewer search(job, random, [] { return false; });
   search.begin(bins, {});
   for (int i = 0; i < 1500 && !search.loose().empty(); ++i) {
     if (!search.step()) continue;
