@@ -22,8 +22,9 @@ std::size_t oftenOf(const Counts& holds, const Counts& pool, std::size_t most) {
   return most;
 }
 
-/// Sheets of one stock anew; none where not all finds room.
-std::vector<Bin> laidAlike(const MaterialJob& job, std::vector<Bin> bins) {
+/// Sheets of one stock anew; none where not all finds room before it is enough.
+std::vector<Bin> laidAlike(const MaterialJob& job, std::vector<Bin> bins,
+                           const std::function<bool()>& isEnough) {
   const std::size_t most = bins.size();
   Counts pool(job.kinds.size(), 0);
   for (const Bin& bin : bins)
@@ -44,7 +45,7 @@ std::vector<Bin> laidAlike(const MaterialJob& job, std::vector<Bin> bins) {
     return areaOfKind(job, a) > areaOfKind(job, b);
   });
   for (const std::size_t kind : loose)
-    if (!putPiece(job, fresh, kind, {})) return {};
+    if (isEnough() || !putPiece(job, fresh, kind, {})) return {};
   const bool isAnyEmpty =
       std::any_of(fresh.begin(), fresh.end(), [](const Bin& bin) { return bin.holds.empty(); });
   return isAnyEmpty ? std::vector<Bin>() : fresh;
@@ -59,7 +60,8 @@ Likeness likenessOf(const Bin& bin) {
 }
 
 std::vector<Bin> moreAlike(const MaterialJob& job, const std::vector<Bin>& bins,
-                           const std::vector<std::size_t>& kept) {
+                           const std::vector<std::size_t>& kept,
+                           const std::function<bool()>& isEnough) {
   std::vector<Bin> result = bins;
   for (std::size_t stock = 0; stock < job.stocks.size(); ++stock) {
     if (job.stock(stock).form == StockForm::Roll) continue;
@@ -72,7 +74,7 @@ std::vector<Bin> moreAlike(const MaterialJob& job, const std::vector<Bin>& bins,
       before.push_back(bins[b]);
     }
     if (before.size() < 2) continue;
-    const std::vector<Bin> fresh = laidAlike(job, before);
+    const std::vector<Bin> fresh = laidAlike(job, before, isEnough);
     if (fresh.empty() || different(fresh) >= different(before)) continue;
     for (std::size_t i = 0; i < which.size(); ++i) result[which[i]] = fresh[i];
   }

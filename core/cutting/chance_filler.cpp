@@ -20,6 +20,7 @@ constexpr std::size_t kNoRoom = std::numeric_limits<std::size_t>::max();
 void ChanceFiller::begin(std::size_t stock, const std::vector<std::size_t>& kinds,
                          const std::vector<double>& worth, const RoomLosses* losses) {
   losses_ = losses;
+  isEnded_ = false;
   kinds_ = kinds;
   worth_ = worth;
   which_.assign(job_.kinds.size(), 0);
@@ -84,7 +85,7 @@ double ChanceFiller::better(Filling& filling, int times, Counts& pool) {
   double now = 0.0, most = 0.0;  // more than at the beginning
   Filling present = filling;
   Counts left = pool;
-  for (int i = 0; i < times; ++i) {
+  for (int i = 0; i < times && !isEnded_; ++i) {
     const auto at = std::min(static_cast<std::size_t>(part() * double(present.parts.size())),
                              present.parts.size() - 1);
     pieces.clear();
@@ -118,6 +119,7 @@ double ChanceFiller::better(Filling& filling, int times, Counts& pool) {
 
 double ChanceFiller::fillBest(const SheetPart& region, int fills, int changes, double least,
                               const Counts& pool) {
+  if (dearest_ <= 0.0) return 0.0;
   constexpr double kLeast = 0.05, kMost = 0.65;
   constexpr double kLeastChanged = 0.3, kMostChanged = 1.0;  // what comes out badly is changed
   const double blurLeast = changes > 0 ? kLeastChanged : kLeast;
@@ -127,7 +129,7 @@ double ChanceFiller::fillBest(const SheetPart& region, int fills, int changes, d
   double most = 0.0;
   left_ = pool;
   best_.clear();
-  for (int i = 0; i < fills; ++i) {
+  for (int i = 0; i < fills && !isEnded_; ++i) {
     // Where more is lost, not even pieces of the dearest kind would make it worth more.
     mayLose_ = area - known - std::max(most, least) / dearest_;
     if (mayLose_ <= 0.0) break;
@@ -148,6 +150,7 @@ bool ChanceFiller::fill(Micrometres across, Micrometres along, double known, int
   fill_.clear();
   got_ = 0.0;
   for (std::size_t at = 0; at != kNoRoom;) {
+    if (isEnded()) return false;
     auto [choice, other] = chosen(rooms_[at]);
     steps_.push_back({at, mayLose_, got_, other});
     if (choice.laid.piece == nullptr && rooms_[at].area() - rooms_[at].known > mayLose_) {
@@ -160,6 +163,14 @@ bool ChanceFiller::fill(Micrometres across, Micrometres along, double known, int
     at = lay(choice, at);
   }
   return true;
+}
+
+bool ChanceFiller::isEnded() {
+  constexpr std::size_t kMuch = 20'000;  // choices, and ways that were looked at for them
+  if (looked_ < kMuch) return isEnded_;
+  looked_ = 0;
+  isEnded_ = isEnded_ || isEnough_();
+  return isEnded_;
 }
 
 std::optional<ChanceFiller::Choice> ChanceFiller::goBack() {
@@ -203,6 +214,7 @@ std::size_t ChanceFiller::lay(const Choice& choice, std::size_t at) {
 /// What is worth much, less what is lost beside it; blurred.
 std::pair<ChanceFiller::Choice, ChanceFiller::Choice> ChanceFiller::chosen(const Room& room) {
   constexpr double kHeed = 4.0;  // times: what is lost now is lost for good
+  ++looked_;
   const Micrometres across = room.across, along = room.along;
   if (across < leastAcross_ || along < leastAlong_) return {};
   const InLosses in = losses_ == nullptr
@@ -216,6 +228,7 @@ std::pair<ChanceFiller::Choice, ChanceFiller::Choice> ChanceFiller::chosen(const
   Seen best, second;
   std::size_t from = firstIn(room.area());
   for (; from < ways_.size() && ways_[from].worth * (1 + blur_) > second.merit; from += kAtOnce) {
+    looked_ += kAtOnce;
     for (unsigned fit = fitting(from, across, along); fit != 0; fit &= fit - 1) {
       const Lying& way = ways_[from + static_cast<std::size_t>(std::countr_zero(fit))];
       if (way.worth * (1 + blur_) <= second.merit) break;  // the others are worth less

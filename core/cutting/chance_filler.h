@@ -3,6 +3,7 @@
 #pragma once
 
 #include <cstdint>
+#include <functional>
 #include <optional>
 #include <random>
 #include <utility>
@@ -14,7 +15,9 @@ namespace drapery {
 
 class ChanceFiller {
  public:
-  ChanceFiller(const MaterialJob& job, std::mt19937_64& random) : job_(job), state_(random() | 1) {}
+  /// @param isEnough asked every few milliseconds; then what has been found is all.
+  ChanceFiller(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough)
+      : job_(job), state_(random() | 1), isEnough_(std::move(isEnough)) {}
 
   /// From now on of these kinds, worth so much each; what there is none of only takes time.
   /// @param losses where there is much to choose from: what must be lost is then known before, and
@@ -117,8 +120,14 @@ class ChanceFiller {
     return static_cast<double>(state_ >> 11) / 9007199254740992.0;
   }
 
+  /// Asked again once much has been looked at.
+  bool isEnded();
+
   const MaterialJob& job_;
   std::uint64_t state_;
+  std::function<bool()> isEnough_;
+  std::size_t looked_ = 0;  // since that was asked
+  bool isEnded_ = false;
   std::vector<Lying> ways_;  // by falling worth; in the end some that fit nowhere
   /// Where larger ones are over, by parts of the largest's area; none where all may be looked at.
   std::vector<std::uint32_t> firstByArea_;

@@ -37,7 +37,7 @@ LargerOffCut::LargerOffCut(const MaterialJob& job, std::mt19937_64& random,
       random_(random),
       isEnough_(std::move(isEnough)),
       offCut_(job.kinds.size()),
-      filler_(job_, random),
+      filler_(job_, random, isEnough_),
       search_(job_, random, isEnough_) {
   job_.roomLosses.reset();  // those know nothing of one piece more
 }
@@ -84,7 +84,7 @@ void LargerOffCut::leaveOne(bool isNew) {
     };
     return room(a) < room(b);
   });
-  tried_ = 0;
+  tried_ = inVain_ = 0;
   if (out == bins.end() || out->pinned) return search_.beginWith({}, {});
   if (isNew) area_ = std::max(area_, leftOf(*out));
   last_ = out->stock;
@@ -95,7 +95,7 @@ void LargerOffCut::leaveOne(bool isNew) {
 }
 
 bool LargerOffCut::step() {
-  constexpr std::size_t kOften = 2'000, kAnew = 20'000;  // tries
+  constexpr std::size_t kOften = 2'000, kInVain = 10'000;  // tries
   if (search_.loose().empty()) return false;
   if (tried_ > 0 && search_.step()) {  // even without that one
     restart(search_.bins());
@@ -105,7 +105,9 @@ bool LargerOffCut::step() {
   const bool isLess = loose < leastLoose_;
   leastLoose_ = std::min(loose, leastLoose_);
   const bool isLarger = (isLess || tried_ % kOften == 0) && layLast();
-  if (++tried_ > kAnew) leaveOne(false);
+  ++tried_;
+  inVain_ = isLess || isLarger ? 0 : inVain_ + 1;
+  if (inVain_ > kInVain) leaveOne(false);
   return isLarger;
 }
 

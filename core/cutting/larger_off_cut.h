@@ -49,6 +49,7 @@ class LargerOffCut {
   std::size_t last_ = 0;     // the stock of the one
   double leastLoose_ = 0.0;  // um2
   std::size_t tried_ = 0;    // since one was left out
+  std::size_t inVain_ = 0;   // the last of those
   std::vector<Bin> sheets_, others_;
   double area_ = 0.0;
 };

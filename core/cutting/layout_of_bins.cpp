@@ -51,7 +51,8 @@ MaterialLayOut layOutOf(const MaterialJob& job, const std::vector<Bin>& bins,
   MaterialLayOut result;
   const Emptiest emptiest = emptiestOf(job, bins);
   std::vector<Bin> all = bins;
-  if (emptiest.one && !isEnough()) all = moreAlike(job, bins, {*emptiest.one, *emptiest.all});
+  if (emptiest.one && !isEnough())
+    all = moreAlike(job, bins, {*emptiest.one, *emptiest.all}, isEnough);
   if (emptiest.one)
     pushTogether(all[*emptiest.one].parts, job.stock(all[*emptiest.one].stock).kerf);
   std::map<Likeness, std::size_t> alike;  // which of the sheets

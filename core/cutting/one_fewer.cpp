@@ -8,7 +8,7 @@
 namespace drapery {
 
 OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough)
-    : job_(job), random_(random), isEnough_(std::move(isEnough)), filler_(job, random) {
+    : job_(job), random_(random), isEnough_(std::move(isEnough)), filler_(job, random, isEnough_) {
   for (std::size_t s = 0; s < job.stocks.size(); ++s)
     isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet;
 }
@@ -123,10 +123,11 @@ bool OneFewer::step() {
   if (now_.loose.empty()) return true;
   if (now_.bins.empty()) return false;
   ++tried_;
-  if (isTold_)
-    fillUp();
-  else if (below(kOneOf) == 0)
-    refill();
+  const std::size_t first = below(now_.bins.size());
+  if (isTold_ && !now_.bins[first].pinned)
+    fillUp(now_.bins[first]);
+  else if (isTold_ || below(kOneOf) == 0)
+    refill(first);
   else
     exchange();
   makeDearer();
@@ -191,9 +192,9 @@ void OneFewer::exchange() {
   }
 }
 
-void OneFewer::refill() {
+void OneFewer::refill(std::size_t first) {
   constexpr std::size_t kOneOf = 10, kTwo = 3;  // so often two sheets at a time
-  std::vector<std::size_t> which{below(now_.bins.size())};
+  std::vector<std::size_t> which{first};
   if (const std::size_t other = below(now_.bins.size()); below(kOneOf) < kTwo && other != which[0])
     which.push_back(other);
   std::vector<std::size_t> all = now_.loose;
@@ -212,10 +213,8 @@ void OneFewer::refill() {
   now_.loose = std::move(loose);
 }
 
-void OneFewer::fillUp() {
+void OneFewer::fillUp(Bin& bin) {
   constexpr int kTimes = 30;
-  Bin& bin = now_.bins[below(now_.bins.size())];
-  if (bin.pinned) return;
   std::vector<std::size_t> all = now_.loose;
   all.insert(all.end(), bin.holds.begin(), bin.holds.end());
   Pool pool = poolOf(std::move(all));
@@ -230,7 +229,7 @@ void OneFewer::fillUp() {
   bin = emptyBin(job_, bin.stock);
   takeFilling(job_, bin, filling, 0);
   now_.loose = piecesOf(pool);
-  now_.looseWorth = worthOf(now_.loose);
+  measureAnew();
 }
 
 /// The best of some tries.

@@ -47,11 +47,11 @@ class OneFewer {
   [[nodiscard]] double worthOf(const std::vector<std::size_t>& kinds) const;
   /// Some pieces of one sheet or two laid anew there, with what is loose.
   void exchange();
-  /// All of one sheet or two.
-  void refill();
+  /// All of one sheet, or of it and another, around their pins.
+  void refill(std::size_t first);
   /// One sheet made fuller, with what is loose: where losses are told and all are nearly full, that
   /// gets further than many quick tries.
-  void fillUp();
+  void fillUp(Bin& bin);
   /// What is laid, if no more is loose than now or some tries ago.
   [[nodiscard]] bool isTaken(double worth);
   void takeInto(Bin& bin, const std::vector<std::size_t>& kinds, Counts& pool);

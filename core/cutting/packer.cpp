@@ -217,7 +217,8 @@ class Packer::Work {
   /// Once, as soon as there are any: other sheets by them where another has begun the whole so.
   void startByPatterns() {
     isNewsOfPatterns_ = false;
-    if (isFirst_)
+    constexpr std::size_t kMany = 40;  // kinds: slab after slab comes nearer then
+    if (isFirst_ && (oneFewer_.isApt() || job_.kinds.size() < kMany))
       dive(nullptr);
     else
       aim();

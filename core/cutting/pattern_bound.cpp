@@ -392,7 +392,7 @@ class PatternBound {
     };
     const double cost = (wholeCostOf(stock) - priceOfStock(prices, stock)) / dearest_ * worth.whole;
     for (auto& other : plates_[stock].others(static_cast<PlateValues::Worth>(cost),
-                                             kOthers + job_.kinds.size() / 2))
+                                             kOthers + job_.kinds.size() / 2, isOver_))
       take(columnOf(other.counts, stock), std::move(other.parts));
     take(best.column, plates_[stock].filling());
   }
@@ -512,7 +512,7 @@ class PatternBound {
   double promised_ = 0.0;
   std::vector<PatternUse> patterns_;  // by name
   std::mt19937_64 random_{1};         // the same chances each time
-  ChanceFiller filler_{job_, random_};
+  ChanceFiller filler_{job_, random_, isOver_};
 };
 
 }  // namespace

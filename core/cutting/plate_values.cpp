@@ -397,7 +397,8 @@ std::optional<std::vector<SheetPart>> PlateValues::filling() const {
   return fillingOf(takenApart(xs_.size() - 1, ys_.size() - 1));
 }
 
-std::vector<PlateValues::Other> PlateValues::others(Worth least, std::size_t most) const {
+std::vector<PlateValues::Other> PlateValues::others(Worth least, std::size_t most,
+                                                    const std::function<bool()>& isOver) const {
   const std::size_t i = xs_.size() - 1, j = ys_.size() - 1;
   std::vector<std::pair<Worth, Taken>> ways;
   const auto consider = [&](Worth worth, const Taken& taken) {
@@ -421,7 +422,7 @@ std::vector<PlateValues::Other> PlateValues::others(Worth least, std::size_t mos
   std::size_t looked = 0;
   for (const auto& [worth, taken] : ways) {
     constexpr std::size_t kLooked = 4;  // times as many, since some hold the same
-    if (found.size() == most || ++looked > kLooked * most) break;
+    if (found.size() == most || ++looked > kLooked * most || isOver()) break;
     Counts counts(worth_.size(), 0);
     trace(taken, counts);
     const auto isSame = [&](const Other& other) { return other.counts == counts; };

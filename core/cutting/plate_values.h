@@ -62,11 +62,13 @@ class PlateValues {
 
   /// What else is worth more than that on the sheet, by another first cut: so many, the best first,
   /// of which no two hold the same. Their `parts` are none where they only fit in coarse steps.
+  /// Once `isOver` says so, those that have been found.
   struct Other {
     Counts counts;
     std::optional<std::vector<SheetPart>> parts;
   };
-  [[nodiscard]] std::vector<Other> others(Worth least, std::size_t most) const;
+  [[nodiscard]] std::vector<Other> others(Worth least, std::size_t most,
+                                          const std::function<bool()>& isOver) const;
 
  private:
   struct Size {

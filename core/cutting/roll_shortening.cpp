@@ -27,7 +27,7 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
       isMany_(bins_[which].holds.size() > kMany),
       job_(onRollAlone(job, bins_[which], kinds_)),
       merged_(job_, random, isEnough_),
-      shorter_(job_, random) {
+      shorter_(job_, random, isEnough_) {
   std::vector<SheetPart> parts = bins_[which].parts;
   for (SheetPart& part : parts)
     if (part.kind == SheetPart::Kind::Piece)

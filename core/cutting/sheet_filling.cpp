@@ -6,13 +6,19 @@
 
 namespace drapery {
 
+namespace {
+
+constexpr double kFewInASlab = 15.0;  // pieces
+
+}  // namespace
+
 SheetFilling::SheetFilling(const MaterialJob& job, std::mt19937_64& random,
                            std::function<bool()> isEnough)
     : job_(job),
       random_(random),
       isEnough_(std::move(isEnough)),
       filler_(job, random),
-      quick_(job, random) {
+      quick_(job, random, isEnough_) {
   areas_.reserve(job.kinds.size());
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
     areas_.push_back(areaOfKind(job, kind));
@@ -82,31 +88,12 @@ void SheetFilling::beginQuick(const Beginning& how, std::size_t stock,
 
 void SheetFilling::fillQuickly(const Beginning& how, Bin& bin,
                                const std::vector<std::size_t>& kinds, Counts& pool) {
-  constexpr int kAtOnce = 50;  // between two questions
   beginQuick(how, bin.stock, kinds);
-  Filling best;
-  Counts left;
-  double got = 0.0;
-  for (int fills = how.fills; fills > 0 && !isEnough_(); fills -= kAtOnce) {
-    Counts rest = pool;
-    auto [filling, more] = quick_.best(bin.parts.front(), std::min(fills, kAtOnce), rest);
-    if (more <= got) continue;
-    got = more;
-    best = std::move(filling);
-    left = std::move(rest);
-  }
+  const int again = timesAgain(how, bin.parts.front(), kinds, pool);
+  auto [filling, got] = quick_.best(bin.parts.front(), how.fills, pool);
   if (got <= 0) return;
-  better(best, timesAgain(how, bin.parts.front(), kinds, pool), left);
-  pool = std::move(left);
-  takeFilling(job_, bin, best, 0);
-}
-
-double SheetFilling::better(Filling& filling, int times, Counts& pool) {
-  constexpr int kAtOnce = 500;  // between two questions
-  double more = 0.0;
-  for (; times > 0 && !isEnough_(); times -= kAtOnce)
-    more += quick_.better(filling, std::min(times, kAtOnce), pool);
-  return more;
+  quick_.better(filling, again, pool);
+  takeFilling(job_, bin, filling, 0);
 }
 
 double SheetFilling::areaOf(const std::vector<std::size_t>& kinds, const Counts& pool) const {
@@ -133,34 +120,54 @@ void SheetFilling::fillAround(Bin& bin, const std::vector<std::size_t>& kinds, C
   }
 }
 
+double SheetFilling::piecesOfASlab(const Beginning& how, std::size_t kinds) const {
+  constexpr double kMost = 90.0, kOfOneKind = 2500.0;
+  if (!how.isPatient() || !areLossesTold(kinds, job_)) return kFewInASlab;
+  return std::clamp(kOfOneKind / double(job_.kinds.size()), kFewInASlab, kMost);
+}
+
+SheetFilling::Left SheetFilling::leftOf(std::size_t stock, const Pool& gathered,
+                                        const Counts& pool) const {
+  Left left;
+  for (std::size_t i = 0; i < pool.size(); ++i) {
+    const auto& sizes = job_.sizes[stock][gathered.kinds[i]];
+    if (pool[i] == 0 || sizes.empty()) continue;
+    left.pieces += pool[i];
+    left.area += areas_[gathered.kinds[i]] * pool[i];
+    Micrometres low = sizes.front().along;
+    for (const LyingSize& size : sizes) {
+      left.high = std::max(left.high, size.along);
+      low = std::min(low, size.along);
+    }
+    left.low = std::max(left.low, low);
+  }
+  return left;
+}
+
 void SheetFilling::slabs(const Beginning& how, Bin& bin, const Pool& gathered, Counts& pool,
                          bool isAll) {
-  constexpr double kPieces = 15.0, kPiecesTold = 30.0, kLast = 1.7, kSome = 0.5;
+  constexpr double kLast = 1.7, kSome = 0.5, kAtTheEnd = 1.0 / 3, kOfWhatIsLeft = 0.25;
   const auto open = openEnd(job_, bin);
   if (!open) return;
   beginQuick(how, bin.stock, gathered.kinds);
   const double most = areaOf(gathered.kinds, pool);
-  const double pieces =
-      how.isPatient() && areLossesTold(gathered.kinds.size(), job_) ? kPiecesTold : kPieces;
+  const double pieces = piecesOfASlab(how, gathered.kinds.size());
   for (std::size_t rest = *open; !isEnough_();) {
     const SheetPart room = bin.parts[rest];
-    const double area = areaOf(gathered.kinds, pool);
-    if (area <= 0 || (!isAll && area < kSome * most)) return;
-    double count = 0.0;
-    Micrometres high = 0;
-    for (std::size_t i = 0; i < pool.size(); ++i) {
-      count += pool[i];
-      if (pool[i] > 0)
-        for (const LyingSize& size : job_.sizes[bin.stock][gathered.kinds[i]])
-          high = std::max(high, size.along);
-    }
-    const double across = double(room.across);
-    const double usual = std::max(double(high), std::min(pieces, count) * area / count / across);
+    const Left left = leftOf(bin.stock, gathered, pool);
+    if (left.area <= 0 || (!isAll && left.area < kSome * most)) return;
+    const double along = left.area / double(room.across);
+    const auto longAs = [&](double many) {
+      return std::max(double(left.high), std::min(many, left.pieces) * along / left.pieces);
+    };
+    // Toward the end shorter ones: the last, for all that is left, loses most.
+    const double last = longAs(std::max(kFewInASlab, kAtTheEnd * pieces));
     std::optional<Filling> slab;
-    if (area < kLast * usual * across)
-      slab = lastSlab(how, room, area / across, pool);
+    if (along < kLast * last)
+      slab = lastSlab(how, room, std::max(double(left.low), along), pool);
     else
-      slab = fullSlab(how, room, usual, gathered.kinds, pool);
+      slab = fullSlab(how, room, std::max(last, std::min(longAs(pieces), kOfWhatIsLeft * along)),
+                      gathered.kinds, pool);
     if (!slab) return;
     const auto above = takeSlab(job_, bin, std::move(*slab), rest);
     if (!above) return;
@@ -189,7 +196,7 @@ std::optional<Filling> SheetFilling::fullSlab(const Beginning& how, SheetPart ro
     left = std::move(others);
   }
   if (!best) return std::nullopt;
-  better(*best, timesAgain(how, best->parts.front(), kinds, pool), left);
+  quick_.better(*best, timesAgain(how, best->parts.front(), kinds, pool), left);
   pool = std::move(left);
   return best;
 }
@@ -210,7 +217,7 @@ std::optional<Filling> SheetFilling::lastSlab(const Beginning& how, SheetPart ro
     Counts others = pool;
     auto [filling, got] = quick_.best(room, how.fills, others);
     if (got <= 0.0) continue;
-    got += better(filling, again, others);
+    got += quick_.better(filling, again, others);
     if (got <= most) continue;
     most = got;
     best = std::move(filling);

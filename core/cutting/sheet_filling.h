@@ -36,14 +36,21 @@ class SheetFilling {
   /// @param pool what there is of those that were gathered.
   /// @param isAll whether no others follow: else it ends while there is still much to choose from.
   void slabs(const Beginning& how, Bin& bin, const Pool& gathered, Counts& pool, bool isAll);
+  /// How many pieces one takes that is neither short nor long: where losses are told the more, the
+  /// fewer kinds there are.
+  [[nodiscard]] double piecesOfASlab(const Beginning& how, std::size_t kinds) const;
+  /// What there still is of what fits a roll.
+  struct Left {
+    double pieces = 0.0, area = 0.0;  // um2
+    Micrometres high = 0, low = 0;    // the highest piece; where each lies as low as it may
+  };
+  [[nodiscard]] Left leftOf(std::size_t stock, const Pool& gathered, const Counts& pool) const;
   /// @param usual how long slabs of these pieces are.
   std::optional<Filling> fullSlab(const Beginning& how, SheetPart room, double usual,
                                   const std::vector<std::size_t>& kinds, Counts& pool);
   /// One for all that is left, as short as it is found, and no shorter than `least`.
   std::optional<Filling> lastSlab(const Beginning& how, SheetPart room, double least, Counts& pool);
   [[nodiscard]] double areaOf(const std::vector<std::size_t>& kinds, const Counts& pool) const;
-  /// What it is worth more after so many times.
-  double better(Filling& filling, int times, Counts& pool);
   /// The fewer pieces there are left to choose from, the more often; what goes on one sheet easily
   /// needs little.
   [[nodiscard]] int timesAgain(const Beginning& how, const SheetPart& region,

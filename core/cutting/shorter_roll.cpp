@@ -4,8 +4,9 @@
 
 namespace drapery {
 
-ShorterRoll::ShorterRoll(const MaterialJob& job, std::mt19937_64& random)
-    : job_(job), random_(random), filler_(job, random) {
+ShorterRoll::ShorterRoll(const MaterialJob& job, std::mt19937_64& random,
+                         std::function<bool()> isEnough)
+    : job_(job), random_(random), filler_(job, random, std::move(isEnough)) {
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
     areas_.push_back(areaOfKind(job, kind));
 }

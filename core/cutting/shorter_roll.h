@@ -3,6 +3,7 @@
 #pragma once
 
 #include <array>
+#include <functional>
 #include <random>
 
 #include "core/cutting/chance_filler.h"
@@ -13,7 +14,7 @@ namespace drapery {
 class ShorterRoll {
  public:
   /// Of a job whose one stock is the roll.
-  ShorterRoll(const MaterialJob& job, std::mt19937_64& random);
+  ShorterRoll(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough);
 
   /// From a lay-out: a little of its length goes, and a slab, mostly one that is used least.
   void begin(const std::vector<Slab>& slabs);

@@ -16,7 +16,7 @@ SlabSheets::SlabSheets(const MaterialJob& job, const std::vector<Bin>& bins, std
       problem_(*job.problem),
       job_(job),
       fewer_(job_, random, isEnough_),
-      filler_(job_, random) {
+      filler_(job_, random, isEnough_) {
   job_.problem = &problem_;
   for (const Bin& bin : bins) stockOf_.push_back(bin.stock);
   std::vector<Bin> sheets;

@@ -167,7 +167,7 @@ RC_GTEST_PROP(OffCut, isFoundByChanceToo, ()) {
     if (all.fronts.of(set).empty() || job.stock(0).count == 0) return;
     const double most = mostLeft(job, all.index, usableOf(job.stock(0)), set);
     std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
-    ChanceFiller filler(job, random);
+    ChanceFiller filler(job, random, kNever);
     const std::vector<std::size_t> pieces = piecesOf(job.counts);
     Pool pool = poolOf(pieces);
     filler.begin(0, pool.kinds, areasOf(job, pool.kinds));

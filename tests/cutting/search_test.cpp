@@ -21,6 +21,7 @@
 #include "core/cutting/placing.h"
 #include "core/cutting/plate_values.h"
 #include "core/cutting/roll_slabs.h"
+#include "core/cutting/sheet_filling.h"
 #include "core/cutting/shorter_roll.h"
 #include "core/cutting/slab_sheets.h"
 #include "core/cutting/slice_values.h"
@@ -75,7 +76,7 @@ std::vector<Bin> apart(const MaterialJob& job, std::mt19937_64& random) {
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
     for (int i = 0; i < job.counts[kind]; ++i) {
       bins.push_back(emptyBin(job, 0));
-      ChanceFiller filler(job, random);
+      ChanceFiller filler(job, random, kNever);
       filler.begin(0, {kind}, {1.0});
       Counts one{1};
       takeFilling(job, bins.back(), filler.best(bins.back().parts[0], 1, one).first, 0);
@@ -95,7 +96,7 @@ RC_GTEST_PROP(ChanceFiller, fillsPartsAgainAndLosesNothing, ()) {
     kinds.push_back(kind);
     worth.push_back(areaOfKind(job, kind) * *rc::gen::inRange(1, 4));
   }
-  ChanceFiller filler(job, random);
+  ChanceFiller filler(job, random, kNever);
   filler.begin(0, kinds, worth);
   Counts pool = job.counts;
   Bin bin = emptyBin(job, 0);
@@ -143,7 +144,7 @@ RC_GTEST_PROP(ChanceFiller, putsASheetTogetherAgainThatWasCutIntoPieces, ()) {
   areas.reserve(kinds.size());
   for (const std::size_t kind : kinds) areas.push_back(areaOfKind(drawn.job(), kind));
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
-  ChanceFiller filler(drawn.job(), random);
+  ChanceFiller filler(drawn.job(), random, kNever);
   filler.begin(0, kinds, areas);
   Counts pool = drawn.job().counts;
   const double whole = double(empty.parts[0].across) * double(empty.parts[0].along);
@@ -160,7 +161,7 @@ RC_GTEST_PROP(OneRest, isLeftOfASheetThatIsPushedTogether, ()) {
   const MaterialJob& job = drawn.job();
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
   std::vector<Bin> bins = apart(job, random);
-  OneFewer search(job, random, [] { return false; });
+  OneFewer search(job, random, kNever);
   for (int i = 0; i < 200; ++i) {
     if (!search.hasBegun() || search.loose().empty()) search.begin(bins, {});
     if (search.step()) bins = search.bins();
@@ -261,13 +262,13 @@ RC_GTEST_PROP(MoreAlike, losesNothingAndKeepsWhatItIsTold, ()) {
   const MaterialJob& job = drawn.job();
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
   std::vector<Bin> bins = apart(job, random);
-  OneFewer search(job, random, [] { return false; });
+  OneFewer search(job, random, kNever);
   for (int i = 0; i < 300; ++i) {
     if (!search.hasBegun() || search.loose().empty()) search.begin(bins, {});
     if (search.step()) bins = search.bins();
   }
   const auto kept = *rc::gen::inRange<std::size_t>(0, bins.size());
-  const std::vector<Bin> more = moreAlike(job, bins, {kept});
+  const std::vector<Bin> more = moreAlike(job, bins, {kept}, kNever);
   RC_ASSERT(more.size() == bins.size());
   for (std::size_t b = 0; b < bins.size(); ++b) RC_ASSERT(more[b].stock == bins[b].stock);
   RC_ASSERT(likenessOf(more[kept]) == likenessOf(bins[kept]));
@@ -292,12 +293,12 @@ TEST(MoreAlike, fillsSheetsAlikeAndTheLastWithWhatIsLeft) {
     for (int i = 0; i < stiffeners; ++i) ASSERT_TRUE(putPiece(drawn.job(), one, 1, {}));
     bins.push_back(one[0]);
   }
-  const std::vector<Bin> more = moreAlike(drawn.job(), bins, {});
+  const std::vector<Bin> more = moreAlike(drawn.job(), bins, {}, kNever);
   EXPECT_EQ(differentOf(more), 2U);
   EXPECT_EQ(faultInBins(drawn, more), "");
   // None is touched where that makes no more alike.
-  EXPECT_EQ(differentOf(moreAlike(drawn.job(), bins, {0})), 3U);
-  EXPECT_EQ(differentOf(moreAlike(drawn.job(), more, {})), 2U);
+  EXPECT_EQ(differentOf(moreAlike(drawn.job(), bins, {0}, kNever)), 3U);
+  EXPECT_EQ(differentOf(moreAlike(drawn.job(), more, {}, kNever)), 2U);
 }
 
 // A sheet goes, or cheaper ones come in its place: each time it costs less.
@@ -311,7 +312,7 @@ RC_GTEST_PROP(OneFewer, eachTimeCostsLessAndLosesNothing, ()) {
     for (const Bin& bin : of) cost += job.stock(bin.stock).cost;
     return cost;
   };
-  OneFewer search(job, random, [] { return false; });
+  OneFewer search(job, random, kNever);
   search.begin(bins, {});
   for (int i = 0; i < 1500 && !search.loose().empty(); ++i) {
     if (!search.step()) continue;
@@ -402,6 +403,21 @@ RC_GTEST_PROP(CheaperSheets, eachTimeCostLessAndLoseNothing, ()) {
   }
 }
 
+// However few are left in the end, and however tall and narrow they are.
+RC_GTEST_PROP(SheetFilling, laysAllOnARollThatIsLongEnough, ()) {
+  const Drawn drawn = anyJob(StockForm::Roll);
+  RC_PRE(!drawn.jobs.empty());
+  const MaterialJob& job = drawn.job();
+  std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+  SheetFilling filling(job, random, kNever);
+  std::vector<Bin> bins;
+  std::vector<int> used(job.stocks.size(), 0);
+  std::vector<std::size_t> loose = piecesOf(job.counts);
+  filling.fill({0}, patientBeginning(job, 0.01, random), bins, used, loose);
+  RC_ASSERT(loose.empty());
+  RC_ASSERT(countsOf(job, bins) == job.counts);
+}
+
 RC_GTEST_PROP(Slabs, growShorterAndLoseNothing, ()) {
   const Drawn drawn = anyJob(StockForm::Roll);
   RC_PRE(!drawn.jobs.empty());
@@ -418,7 +434,7 @@ RC_GTEST_PROP(Slabs, growShorterAndLoseNothing, ()) {
   RC_ASSERT(merged.along() <= along);
   along = merged.along();
   slabs = merged.shortest();
-  ShorterRoll shorter(job, random);
+  ShorterRoll shorter(job, random, kNever);
   shorter.begin(slabs);
   for (int i = 0; i < 40; ++i) {
     if (!shorter.step()) continue;
@@ -634,7 +650,7 @@ RC_GTEST_PROP(PlateValues, areThoseOfEveryCut, ()) {
   RC_ASSERT(plate.filling().has_value());
   RC_ASSERT(worthOf(counts, *plate.filling()) == *most);
   std::set<Counts> seen{counts};
-  for (const PlateValues::Other& other : plate.others(*most / 2, 5)) {
+  for (const PlateValues::Other& other : plate.others(*most / 2, 5, kNever)) {
     RC_ASSERT(seen.insert(other.counts).second);
     RC_ASSERT(other.parts.has_value());
     const PlateValues::Worth sum = worthOf(other.counts, *other.parts);
