@@ -14,7 +14,7 @@ namespace drapery {
 
 class OneFewer {
  public:
-  /// @param isEnough asked while losses are reckoned; a step takes some milliseconds at most.
+  /// @param isEnough asked now and then, also within a try: what that has found by then counts.
   OneFewer(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough);
 
   /// Only sheets are left out, not lengths of a roll.
