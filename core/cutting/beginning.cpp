@@ -32,18 +32,23 @@ Beginning patientBeginning(const MaterialJob& job, double effort, std::mt19937_6
   constexpr double kLeast = 30, kMost = 3'000, kMostEach = 25;  // times; for each piece
   constexpr int kFills = 60, kOften = 3;  // one in so many leans as far as it may
   constexpr double kGrowth = 10.0, kLeanest = 0.01, kLean = 0.04, kMostLean = 0.1;
+  constexpr double kLeanestOnRolls = 0.005, kLeanOnRolls = 0.02;  // whose last row is no worse
   double pieces = 0.0;
   for (const int count : job.counts) pieces += count;
   const double kinds = double(job.kinds.size());
   const double longer = areLossesTold(job.kinds.size(), job) ? kLongerTold : 1.0;
   const double times = effort * kWays / (pieces * std::min(2.0 * kinds, kMostLooked));
-  const double most = std::max(kLeast, std::min(kMost, kMostEach * pieces));
+  const double often = std::max(kLeast, std::min(kMost, kMostEach * pieces));
   Beginning how;
   how.fills = kFills;
-  how.again = static_cast<int>(std::max(kLeast, std::min(times, most) / longer));
+  how.again = static_cast<int>(std::max(kLeast, std::min(times, often) / longer));
   how.growth = kGrowth;
-  const double leanest = random() % kOften == 0 ? kMostLean : kLean;
-  how.lean = std::uniform_real_distribution<double>(kLeanest, leanest)(random);
+  const bool isOnRolls = std::any_of(job.stocks.begin(), job.stocks.end(), [&](std::size_t stock) {
+    return job.problem->stocks[stock].form == StockForm::Roll;
+  });
+  const double most = isOnRolls ? kLeanOnRolls : random() % kOften == 0 ? kMostLean : kLean;
+  how.lean =
+      std::uniform_real_distribution<double>(isOnRolls ? kLeanestOnRolls : kLeanest, most)(random);
   return how;
 }
 

@@ -18,7 +18,8 @@ SheetFilling::SheetFilling(const MaterialJob& job, std::mt19937_64& random,
       random_(random),
       isEnough_(std::move(isEnough)),
       filler_(job, random),
-      quick_(job, random, isEnough_) {
+      quick_(job, random, isEnough_),
+      row_(job, random, isEnough_) {
   areas_.reserve(job.kinds.size());
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
     areas_.push_back(areaOfKind(job, kind));
@@ -75,8 +76,8 @@ void SheetFilling::fill(const std::vector<std::size_t>& stocks, const Beginning&
   loose.insert(loose.end(), left.begin(), left.end());
 }
 
-void SheetFilling::beginQuick(const Beginning& how, std::size_t stock,
-                              const std::vector<std::size_t>& kinds) {
+std::vector<double> SheetFilling::beginQuick(const Beginning& how, std::size_t stock,
+                                             const std::vector<std::size_t>& kinds) {
   const double most = *std::max_element(areas_.begin(), areas_.end());
   std::vector<double> worth;
   worth.reserve(kinds.size());
@@ -84,6 +85,7 @@ void SheetFilling::beginQuick(const Beginning& how, std::size_t stock,
     worth.push_back(areas_[kind] * std::pow(areas_[kind] / most, how.lean));
   quick_.begin(stock, kinds, worth,
                how.isPatient() ? lossesAmong(kinds.size(), job_, stock, isEnough_) : nullptr);
+  return worth;
 }
 
 void SheetFilling::fillQuickly(const Beginning& how, Bin& bin,
@@ -147,9 +149,10 @@ SheetFilling::Left SheetFilling::leftOf(std::size_t stock, const Pool& gathered,
 void SheetFilling::slabs(const Beginning& how, Bin& bin, const Pool& gathered, Counts& pool,
                          bool isAll) {
   constexpr double kLast = 1.7, kSome = 0.5, kAtTheEnd = 1.0 / 3, kOfWhatIsLeft = 0.25;
+  constexpr double kRows = 500.0;  // pieces of which rows lose less than slabs
   const auto open = openEnd(job_, bin);
   if (!open) return;
-  beginQuick(how, bin.stock, gathered.kinds);
+  const std::vector<double> worth = beginQuick(how, bin.stock, gathered.kinds);
   const double most = areaOf(gathered.kinds, pool);
   const double pieces = piecesOfASlab(how, gathered.kinds.size());
   for (std::size_t rest = *open; !isEnough_();) {
@@ -163,9 +166,11 @@ void SheetFilling::slabs(const Beginning& how, Bin& bin, const Pool& gathered, C
     // Toward the end shorter ones: the last, for all that is left, loses most.
     const double last = longAs(std::max(kFewInASlab, kAtTheEnd * pieces));
     std::optional<Filling> slab;
-    if (along < kLast * last)
+    if (how.isPatient() && left.pieces <= kRows && left.pieces > kFewInASlab)
+      slab = row_.best(bin.stock, room, gathered.kinds, worth, pool);
+    if (!slab && along < kLast * last)
       slab = lastSlab(how, room, std::max(double(left.low), along), pool);
-    else
+    else if (!slab)
       slab = fullSlab(how, room, std::max(last, std::min(longAs(pieces), kOfWhatIsLeft * along)),
                       gathered.kinds, pool);
     if (!slab) return;

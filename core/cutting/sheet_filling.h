@@ -8,6 +8,7 @@
 #include "core/cutting/beginning.h"
 #include "core/cutting/bin.h"
 #include "core/cutting/chance_filler.h"
+#include "core/cutting/joined_row.h"
 #include "core/cutting/region_filler.h"
 
 namespace drapery {
@@ -30,8 +31,9 @@ class SheetFilling {
   /// The fullest of some fills as chance has them.
   void fillQuickly(const Beginning& how, Bin& bin, const std::vector<std::size_t>& kinds,
                    Counts& pool);
-  /// What it fills with next.
-  void beginQuick(const Beginning& how, std::size_t stock, const std::vector<std::size_t>& kinds);
+  /// What it fills with next, and what each of the kinds is worth.
+  std::vector<double> beginQuick(const Beginning& how, std::size_t stock,
+                                 const std::vector<std::size_t>& kinds);
   /// Beyond what is used of a roll: slabs across it, of those lengths that lose least.
   /// @param pool what there is of those that were gathered.
   /// @param isAll whether no others follow: else it ends while there is still much to choose from.
@@ -66,6 +68,7 @@ class SheetFilling {
   std::function<bool()> isEnough_;
   RegionFiller filler_;
   ChanceFiller quick_;
+  JoinedRow row_;
   std::vector<double> areas_;  // by kind
 };
 

@@ -1,0 +1,59 @@
+// A row across a roll of which hardly anything is lost, of few pieces: boxes that are nearly as
+// high as each other, side by side until they reach across. Where there is much to choose from,
+// laying piece after piece comes as near; of a hundred pieces this loses half of that.
+#pragma once
+
+#include <functional>
+#include <optional>
+#include <random>
+#include <vector>
+
+#include "core/cutting/end_to_end.h"
+#include "core/cutting/joined_boxes.h"
+#include "core/cutting/region_filler.h"
+
+namespace drapery {
+
+class JoinedRow {
+ public:
+  /// @param isEnough asked every few milliseconds; then what has been found is all.
+  JoinedRow(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough);
+
+  /// The row that is worth most for its area, from the beginning of a room and as long as it is
+  /// high: what it places is taken out of `pool`. None where each would lose a tenth or more.
+  /// @param worth of one of each kind, um2; no more than its area.
+  std::optional<Filling> best(std::size_t stock, const SheetPart& room,
+                              const std::vector<std::size_t>& kinds,
+                              const std::vector<double>& worth, Counts& pool);
+
+ private:
+  struct Row {
+    double lost = 0.0;  // of its area
+    Micrometres along = 0;
+    PackedCounts taken;
+    std::vector<std::uint32_t> boxes;
+  };
+
+  void sortByHeight();
+  /// Of some boxes that are nearly as high the highest, by its place in that order: those heights
+  /// of which there are most.
+  [[nodiscard]] std::vector<std::size_t> heights(double least) const;
+  /// What is nearly as high as that, and no higher; those that lose least first.
+  void lookAtThose(std::size_t highest);
+  /// A row of these, if it loses less.
+  void better(Row& best, Micrometres across, Micrometres along);
+  [[nodiscard]] Filling filling(const Row& row, const SheetPart& room) const;
+  [[nodiscard]] Micrometres alongOf(std::size_t i) const { return boxes_.all()[sorted_[i]].along; }
+  /// How low a box may be in a row that is so high.
+  [[nodiscard]] Micrometres lowest(Micrometres along) const;
+
+  std::mt19937_64& random_;
+  std::function<bool()> isEnough_;
+  JoinedBoxes boxes_;
+  std::vector<std::uint32_t> sorted_;  // boxes by their heights
+  std::vector<std::uint32_t> looked_;  // boxes
+  std::vector<EndToEnd::Part> parts_;  // the same
+  EndToEnd endToEnd_;
+};
+
+}  // namespace drapery
