@@ -59,6 +59,7 @@ std::vector<std::size_t> JoinedRow::heights(double least) const {
   std::sort(counts.begin(), counts.end());
   if (counts.size() > kMost) counts.resize(kMost);
   std::vector<std::size_t> heights;
+  heights.reserve(counts.size());
   for (const auto& [count, highest] : counts) heights.push_back(highest);
   return heights;
 }

@@ -214,11 +214,16 @@ class Packer::Work {
     isNewsOfPatterns_ = hasPatterns();
     isFirst_ = true;
   }
-  /// Once, as soon as there are any: other sheets by them where another has begun the whole so.
+  /// Once, as soon as there are any: other sheets by them where another has begun the whole so, or
+  /// where of so many kinds that would take half of the time.
   void startByPatterns() {
     isNewsOfPatterns_ = false;
-    constexpr std::size_t kMany = 40;  // kinds: slab after slab comes nearer then
-    if (isFirst_ && (oneFewer_.isApt() || job_.kinds.size() < kMany))
+    constexpr std::size_t kMany = 40;      // kinds: on a roll row after row comes nearer then
+    constexpr std::size_t kVeryMany = 80;  // others that cost less are reached sooner
+    const std::size_t kinds = job_.kinds.size();
+    const bool isWorthIt =
+        cheaper_.isApt() ? kinds < kVeryMany : oneFewer_.isApt() || kinds < kMany;
+    if (isFirst_ && isWorthIt)
       dive(nullptr);
     else
       aim();
