@@ -14,7 +14,7 @@ JoinedRow::JoinedRow(const MaterialJob& job, std::mt19937_64& random,
 std::optional<Filling> JoinedRow::best(std::size_t stock, const SheetPart& room,
                                        const std::vector<std::size_t>& kinds,
                                        const std::vector<double>& worth, Counts& pool) {
-  constexpr double kLeast = 0.25, kLongest = 0.8;  // of the width
+  constexpr double kLeast = 0.1, kLongest = 0.8;  // of the width
   constexpr double kMostLost = 0.1;
   const double across = double(room.across);
   const auto longest = std::min(room.along, static_cast<Micrometres>(kLongest * across));
