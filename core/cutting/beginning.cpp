@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 
+#include "core/cutting/joined_row.h"
 #include "core/cutting/room_losses.h"
 
 namespace drapery {
@@ -32,7 +33,7 @@ Beginning patientBeginning(const MaterialJob& job, double effort, std::mt19937_6
   constexpr double kLeast = 30, kMost = 3'000, kMostEach = 25;  // times; for each piece
   constexpr int kFills = 60, kOften = 3;  // one in so many leans as far as it may
   constexpr double kGrowth = 10.0, kLeanest = 0.01, kLean = 0.04, kMostLean = 0.1;
-  constexpr double kLeanestOnRolls = 0.005, kLeanOnRolls = 0.02;  // whose last row is no worse
+  constexpr double kLeanestOfRows = 0.005, kLeanOfRows = 0.02;  // the last is little worse
   double pieces = 0.0;
   for (const int count : job.counts) pieces += count;
   const double kinds = double(job.kinds.size());
@@ -43,12 +44,13 @@ Beginning patientBeginning(const MaterialJob& job, double effort, std::mt19937_6
   how.fills = kFills;
   how.again = static_cast<int>(std::max(kLeast, std::min(times, often) / longer));
   how.growth = kGrowth;
-  const bool isOnRolls = std::any_of(job.stocks.begin(), job.stocks.end(), [&](std::size_t stock) {
-    return job.problem->stocks[stock].form == StockForm::Roll;
-  });
-  const double most = isOnRolls ? kLeanOnRolls : random() % kOften == 0 ? kMostLean : kLean;
+  const bool isByRows = isOfManyKinds(job) &&
+                        std::any_of(job.stocks.begin(), job.stocks.end(), [&](std::size_t stock) {
+                          return job.problem->stocks[stock].form == StockForm::Roll;
+                        });
+  const double most = isByRows ? kLeanOfRows : random() % kOften == 0 ? kMostLean : kLean;
   how.lean =
-      std::uniform_real_distribution<double>(isOnRolls ? kLeanestOnRolls : kLeanest, most)(random);
+      std::uniform_real_distribution<double>(isByRows ? kLeanestOfRows : kLeanest, most)(random);
   return how;
 }
 

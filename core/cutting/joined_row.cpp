@@ -7,6 +7,11 @@
 
 namespace drapery {
 
+bool isOfManyKinds(const MaterialJob& job) {
+  constexpr std::size_t kMany = 40;
+  return job.kinds.size() >= kMany;
+}
+
 JoinedRow::JoinedRow(const MaterialJob& job, std::mt19937_64& random,
                      std::function<bool()> isEnough)
     : random_(random), isEnough_(std::move(isEnough)), boxes_(job, random) {}

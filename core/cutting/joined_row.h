@@ -14,6 +14,10 @@
 
 namespace drapery {
 
+/// Whether rows lose less than slabs filled piece after piece also of some hundred pieces, and not
+/// only of the last: of so many kinds there are always some that are nearly as high.
+bool isOfManyKinds(const MaterialJob& job);
+
 class JoinedRow {
  public:
   /// @param isEnough asked every few milliseconds; then what has been found is all.

@@ -11,6 +11,7 @@
 #include "core/cutting/bin.h"
 #include "core/cutting/chance.h"
 #include "core/cutting/cheaper_sheets.h"
+#include "core/cutting/joined_row.h"
 #include "core/cutting/larger_off_cut.h"
 #include "core/cutting/layout_of_bins.h"
 #include "core/cutting/one_fewer.h"
@@ -218,11 +219,10 @@ class Packer::Work {
   /// where of so many kinds that would take half of the time.
   void startByPatterns() {
     isNewsOfPatterns_ = false;
-    constexpr std::size_t kMany = 40;      // kinds: on a roll row after row comes nearer then
-    constexpr std::size_t kVeryMany = 80;  // others that cost less are reached sooner
-    const std::size_t kinds = job_.kinds.size();
-    const bool isWorthIt =
-        cheaper_.isApt() ? kinds < kVeryMany : oneFewer_.isApt() || kinds < kMany;
+    constexpr std::size_t kVeryMany = 80;  // kinds: others that cost less are reached sooner
+    // On a roll row after row comes nearer.
+    const bool isWorthIt = cheaper_.isApt() ? job_.kinds.size() < kVeryMany
+                                            : oneFewer_.isApt() || !isOfManyKinds(job_);
     if (isFirst_ && isWorthIt)
       dive(nullptr);
     else

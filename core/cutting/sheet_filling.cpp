@@ -149,7 +149,7 @@ SheetFilling::Left SheetFilling::leftOf(std::size_t stock, const Pool& gathered,
 void SheetFilling::slabs(const Beginning& how, Bin& bin, const Pool& gathered, Counts& pool,
                          bool isAll) {
   constexpr double kLast = 1.7, kSome = 0.5, kAtTheEnd = 1.0 / 3, kOfWhatIsLeft = 0.25;
-  constexpr double kRows = 500.0;  // pieces of which rows lose less than slabs
+  const double rows = isOfManyKinds(job_) ? 500.0 : 120.0;  // pieces of which they lose less
   const auto open = openEnd(job_, bin);
   if (!open) return;
   const std::vector<double> worth = beginQuick(how, bin.stock, gathered.kinds);
@@ -166,7 +166,7 @@ void SheetFilling::slabs(const Beginning& how, Bin& bin, const Pool& gathered, C
     // Toward the end shorter ones: the last, for all that is left, loses most.
     const double last = longAs(std::max(kFewInASlab, kAtTheEnd * pieces));
     std::optional<Filling> slab;
-    if (how.isPatient() && left.pieces <= kRows && left.pieces > kFewInASlab)
+    if (how.isPatient() && left.pieces <= rows && left.pieces > kFewInASlab)
       slab = row_.best(bin.stock, room, gathered.kinds, worth, pool);
     if (!slab && along < kLast * last)
       slab = lastSlab(how, room, std::max(double(left.low), along), pool);
