@@ -17,20 +17,20 @@ JoinedRow::JoinedRow(const MaterialJob& job, std::mt19937_64& random,
     : random_(random), isEnough_(std::move(isEnough)), boxes_(job, random) {}
 
 std::optional<Filling> JoinedRow::best(std::size_t stock, const SheetPart& room,
-                                       const std::vector<std::size_t>& kinds,
+                                       Micrometres tallest, const std::vector<std::size_t>& kinds,
                                        const std::vector<double>& worth, Counts& pool) {
-  constexpr double kLeast = 0.1, kLongest = 0.8;  // of the width
-  constexpr double kMostLost = 0.1;
+  constexpr double kLeast = 0.1, kMost = 0.8;       // of the width
+  constexpr double kMostLost = 0.1, kOfABox = 3.0;  // of the row; times what a box may lose
   const double across = double(room.across);
-  const auto longest = std::min(room.along, static_cast<Micrometres>(kLongest * across));
-  boxes_.join({stock, room.across, longest, kinds, worth, pool}, isEnough_);
+  const auto highest = std::max(tallest, static_cast<Micrometres>(kMost * across));
+  boxes_.join({stock, room.across, std::min(room.along, highest), kinds, worth, pool}, isEnough_);
   sortByHeight();
   Row best;
-  best.lost = kMostLost;
-  for (const std::size_t highest : heights(kLeast * across)) {
+  best.lost = std::min(kMostLost, kOfABox * boxes_.mayLose());
+  for (const std::size_t height : heights(kLeast * across)) {
     if (isEnough_()) break;
-    lookAtThose(highest);
-    better(best, room.across, alongOf(highest));
+    lookAtThose(height);
+    better(best, room.across, alongOf(height));
   }
   if (best.boxes.empty()) return std::nullopt;
   boxes_.takeFrom(pool, best.taken);

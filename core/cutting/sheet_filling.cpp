@@ -167,7 +167,7 @@ void SheetFilling::slabs(const Beginning& how, Bin& bin, const Pool& gathered, C
     const double last = longAs(std::max(kFewInASlab, kAtTheEnd * pieces));
     std::optional<Filling> slab;
     if (how.isPatient() && left.pieces <= rows && left.pieces > kFewInASlab)
-      slab = row_.best(bin.stock, room, gathered.kinds, worth, pool);
+      slab = row_.best(bin.stock, room, left.low, gathered.kinds, worth, pool);
     if (!slab && along < kLast * last)
       slab = lastSlab(how, room, std::max(double(left.low), along), pool);
     else if (!slab)

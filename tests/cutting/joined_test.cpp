@@ -158,7 +158,7 @@ RC_GTEST_PROP(JoinedRow, isOfWhatThereIs, ()) {
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
   JoinedRow rows(drawn.job, random, kNever);
   Counts pool = drawn.job.counts;
-  const auto row = rows.best(0, drawn.room, drawn.kinds, drawn.worth, pool);
+  const auto row = rows.best(0, drawn.room, 0, drawn.kinds, drawn.worth, pool);
   if (!row) {
     RC_ASSERT(pool == drawn.job.counts);
     return;
@@ -195,7 +195,7 @@ TEST(JoinedRow, losesLittleOfAHundredPieces) {
     std::mt19937_64 random(seed);
     JoinedRow rows(drawn.job, random, kNever);
     Counts pool = drawn.job.counts;
-    const auto row = rows.best(0, drawn.room, drawn.kinds, drawn.worth, pool);
+    const auto row = rows.best(0, drawn.room, 0, drawn.kinds, drawn.worth, pool);
     ASSERT_TRUE(row);
     inRows += 1.0 - row->area / (across * double(row->parts[0].along));
     ChanceFiller filler(drawn.job, random, kNever);
@@ -214,13 +214,32 @@ TEST(JoinedRow, losesLittleOfAHundredPieces) {
   EXPECT_LT(inRows / 5, 0.004);
 }
 
+// What is taller than the roll is wide for the most part is not left for the end.
+TEST(JoinedRow, isAsHighAsItMustBe) {
+  constexpr int kTall = 960;
+  CutProblem problem;
+  problem.stocks.push_back(test::sheetOf(1000, 20'000));
+  problem.stocks[0].form = StockForm::Roll;
+  for (int kind = 0; kind < 20; ++kind)
+    problem.pieces.push_back(
+        test::pieceOf("piece" + std::to_string(kind), 60 + 31 * kind % 197, kTall - kind % 3, 4));
+  const Drawn drawn(std::move(problem));
+  std::mt19937_64 random(1);
+  JoinedRow rows(drawn.job, random, kNever);
+  Counts pool = drawn.job.counts;
+  EXPECT_FALSE(rows.best(0, drawn.room, 0, drawn.kinds, drawn.worth, pool));
+  const auto row = rows.best(0, drawn.room, kTall * test::kMm, drawn.kinds, drawn.worth, pool);
+  ASSERT_TRUE(row);
+  EXPECT_GT(row->area, 0.99 * double(drawn.room.across) * double(row->parts[0].along));
+}
+
 TEST(JoinedRow, endsSoonOnceItIsEnough) {
   const Drawn drawn = hundred();
   std::mt19937_64 random(1);
   int asked = 0;
   JoinedRow rows(drawn.job, random, [&] { return ++asked >= 3; });
   Counts pool = drawn.job.counts;
-  const auto row = rows.best(0, drawn.room, drawn.kinds, drawn.worth, pool);
+  const auto row = rows.best(0, drawn.room, 0, drawn.kinds, drawn.worth, pool);
   EXPECT_FALSE(row);
   EXPECT_LE(asked, 4);
   EXPECT_EQ(pool, drawn.job.counts);
