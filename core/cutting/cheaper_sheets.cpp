@@ -59,10 +59,7 @@ bool CheaperSheets::begin(const std::vector<Bin>& bins, const Patterns* patterns
     needed += bin.area;
   }
   const double cost = costOfAll(job_, stocks);
-  if (mixedFor_ != cost) {
-    mixes_ = cheaperMixes(job_, cost, needed);
-    reached_ = 0.0;
-  }
+  if (mixedFor_ != cost) mixes_ = cheaperMixes(job_, cost, needed);
   mixedFor_ = cost;
   if (mixes_.empty()) return false;
   const auto& mix = chosen(needed, hopedFor(fullnessOfMost(job_, bins)));
@@ -105,14 +102,17 @@ bool CheaperSheets::fill(const Patterns* patterns, double effort) {
   const double full = (areaOf(job_, job_.counts) - *loose) / givenRoom_;
   // Where all found room it might have been more.
   (isByPatterns ? byPatterns_ : bySheets_) = *loose > 0 ? full : 1.0;
-  reached_ = std::max(reached_, full);
+  if (*loose > 0)
+    reached_ = std::max(reached_, full);
+  else if (full > reached_)
+    reached_ = 0.0;
   leastLoose_ = std::numeric_limits<double>::infinity();
   inVain_ = 0;
   return true;
 }
 
 std::optional<std::vector<Bin>> CheaperSheets::step(double cost) {
-  constexpr int kTries = 200, kPatience = 5'000;
+  constexpr int kTries = 200, kPatience = 400;
   constexpr double kSame = 1e-9;
   if (givenCost_ >= cost - kSame || inVain_ > kPatience) {
     given_.reset();

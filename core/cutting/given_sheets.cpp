@@ -22,15 +22,35 @@ GivenSheets::GivenSheets(const MaterialJob& job, const Counts& counts, std::mt19
   }
 }
 
-bool GivenSheets::fill(LaidInPart& laid, double effort) {
+bool GivenSheets::fill(LaidInPart& laid, double effort, double part) {
   std::vector<std::size_t> stocks, loose = piecesOf(laid.wanted);
-  for (std::size_t s = 0; s < counts_.size(); ++s)
-    stocks.insert(stocks.end(), static_cast<std::size_t>(counts_[s] - laid.used[s]), s);
+  double room = 0.0;
+  for (std::size_t s = 0; s < counts_.size(); ++s) {
+    const int empty = counts_[s] - laid.used[s];
+    stocks.insert(stocks.end(), static_cast<std::size_t>(empty), s);
+    room += empty * roomOf(job_.stock(s));
+  }
   std::shuffle(stocks.begin(), stocks.end(), random_);
+  for (double rest = (1.0 - part) * room; !stocks.empty(); stocks.pop_back())
+    if ((rest -= roomOf(job_.stock(stocks.back()))) < 0) break;
   filling_.fill(stocks, patientBeginning(job_, effort, random_), laid.bins, laid.used, loose);
   laid.wanted.assign(job_.kinds.size(), 0);
   for (const std::size_t kind : loose) ++laid.wanted[kind];
   return !isEnough_();
+}
+
+bool GivenSheets::fillWhileNear(const LaidInPart& begun, double effort,
+                                std::optional<LaidInPart>& best) {
+  constexpr int kTimes = 5;
+  constexpr double kNear = 0.6;  // of a usual piece
+  const double near = kNear * areaOf(job_, job_.counts) / double(piecesOf(job_.counts).size());
+  const auto loose = [&](const LaidInPart& laid) { return areaOf(job_, laid.wanted); };
+  for (int i = 0; i < kTimes && (!best || (loose(*best) > 0 && loose(*best) < near)); ++i) {
+    LaidInPart laid = begun;
+    if (!fill(laid, effort)) return false;
+    if (!best || loose(laid) < loose(*best)) best = std::move(laid);
+  }
+  return true;
 }
 
 double GivenSheets::goOnFrom(LaidInPart laid) {
@@ -43,28 +63,31 @@ double GivenSheets::goOnFrom(LaidInPart laid) {
 }
 
 std::optional<double> GivenSheets::beginBySheets(double effort) {
+  constexpr double kFirst = 0.85;  // of the room; the rest may be filled more than once
   LaidInPart laid{{}, std::vector<int>(counts_.size(), 0), job_.counts};
-  if (!fill(laid, effort)) return std::nullopt;
-  return goOnFrom(std::move(laid));
+  std::optional<LaidInPart> best;
+  if (!fill(laid, effort, kFirst) || !fillWhileNear(laid, effort, best)) return std::nullopt;
+  return goOnFrom(std::move(*best));
 }
 
 std::optional<double> GivenSheets::beginByPatterns(const Patterns& known) {
-  constexpr double kEffort = 0.1, kFirst = 0.7, kQuick = 1.0, kPatient = 4.0;
+  constexpr double kEffort = 0.02, kEachEffort = 0.01;  // of what goes into a bound
+  constexpr double kFirst = 0.5;  // of all is left: what little is is soon laid
+  constexpr double kQuick = 1.0, kPatient = 4.0;
   constexpr std::size_t kWorse = 2;
   const Patterns found =
       properPatterns(job_, std::vector<int>(counts_.size(), 0), known.known, kEffort, isEnough_);
   if (isEnough_()) return std::nullopt;
-  PatternDive down(job_, found, &random_, isEnough_);
+  PatternDive down(job_, found, kEachEffort, &random_, isEnough_);
   std::optional<LaidInPart> best;
-  const auto lay = [&](LaidInPart laid, double effort) -> std::optional<double> {
-    if (!fill(laid, effort)) return std::nullopt;
+  const auto lay = [&](LaidInPart laid) -> std::optional<double> {
+    if (!fill(laid, kQuick)) return std::nullopt;
     const double loose = areaOf(job_, laid.wanted);
     if (!best || loose < areaOf(job_, best->wanted)) best = std::move(laid);
     return loose;
   };
-  const auto nearest =
-      nearestBelow(down, kFirst, kWorse, [&](const LaidInPart& laid) { return lay(laid, kQuick); });
-  if (!nearest || (nearest->near > 0 && !lay(nearest->laid, kPatient))) return std::nullopt;
+  const auto nearest = nearestBelow(down, kFirst, kWorse, lay);
+  if (!nearest || !fillWhileNear(nearest->laid, kPatient, best)) return std::nullopt;
   return goOnFrom(std::move(*best));
 }
 

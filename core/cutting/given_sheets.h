@@ -3,6 +3,7 @@
 #pragma once
 
 #include <functional>
+#include <optional>
 #include <random>
 
 #include "core/cutting/one_fewer.h"
@@ -33,8 +34,12 @@ class GivenSheets {
   [[nodiscard]] std::vector<Bin> bins() const;
 
  private:
-  /// What is left of it on the sheets that hold nothing yet; false where it was left undone.
-  bool fill(LaidInPart& laid, double effort);
+  /// What is left of it on the sheets that hold nothing yet, or on so much of their room; false
+  /// where it was left undone.
+  bool fill(LaidInPart& laid, double effort, double part = 1.0);
+  /// What is left of what has begun, so often as next to nothing is loose but some tries: better
+  /// than to begin anew. What leaves least is in `best`.
+  bool fillWhileNear(const LaidInPart& begun, double effort, std::optional<LaidInPart>& best);
   /// @returns what is loose.
   double goOnFrom(LaidInPart laid);
 

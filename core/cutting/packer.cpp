@@ -145,7 +145,7 @@ class Packer::Work {
 
   /// At other sheets than those of the best; false where nothing that costs less has the room.
   bool aim() {
-    constexpr double kEffort = 4.0;
+    constexpr double kEffort = 8.0;
     if (!cheaper_.isApt() || !bestLost_.empty() ||
         !cheaper_.begin(bestBins_, hasPatterns() ? patterns_.get() : nullptr, kEffort))
       return false;
@@ -215,30 +215,26 @@ class Packer::Work {
     isNewsOfPatterns_ = hasPatterns();
     isFirst_ = true;
   }
-  /// Once, as soon as there are any: other sheets by them where another has begun the whole so, or
-  /// where of so many kinds that would take half of the time.
+  /// Once, as soon as there are any: other sheets that cost less by them, else the whole unless
+  /// another has begun it so.
   void startByPatterns() {
     isNewsOfPatterns_ = false;
-    constexpr std::size_t kVeryMany = 80;  // kinds: others that cost less are reached sooner
-    // On a roll row after row comes nearer.
-    const bool isWorthIt = cheaper_.isApt() ? job_.kinds.size() < kVeryMany
-                                            : oneFewer_.isApt() || !isOfManyKinds(job_);
-    if (isFirst_ && isWorthIt)
-      dive(nullptr);
-    else
-      aim();
+    if (aim()) return;
+    // On a roll of many kinds row after row comes nearer.
+    if (isFirst_ && (oneFewer_.isApt() || !isOfManyKinds(job_))) dive(nullptr);
   }
 
   /// From nothing, by patterns; the rest sheet after sheet. How much that best is depends on the
   /// job: on the way down it is tried quickly now and then, as long as that gets better, and in the
   /// end patiently from where it came nearest.
   void dive(std::mt19937_64* chance) {
+    constexpr double kEffort = 0.05;               // of what goes into a bound
     constexpr double kFirst = 0.7, kBefore = 2.0;  // of all; of the best
     constexpr double kQuick = 1.0, kPatient = 4.0;
     // Times that no better came of it; of few kinds going on takes little.
     constexpr std::size_t kWorse = 2, kOften = 10, kLooks = 300;
     const std::size_t mostWorse = std::clamp(kLooks / job_.kinds.size(), kWorse, kOften);
-    PatternDive down(job_, *patterns_, chance, [this] { return isEnough(); });
+    PatternDive down(job_, *patterns_, kEffort, chance, [this] { return isEnough(); });
     anewAfter_ = kShort;
     const auto nearest = nearestBelow(down, std::min(kFirst, kBefore * leftBest_), mostWorse,
                                       [&](const LaidInPart& laid) {

@@ -10,7 +10,6 @@ namespace drapery {
 
 namespace {
 
-constexpr double kEffort = 0.05;  // of what goes into a bound, each time
 constexpr double kMostly = 0.9;   // of a sheet's area is still wanted
 constexpr double kAtOnce = 0.15;  // of the sheets that are left, while there are many
 constexpr double kNearly = 0.4;   // whole
@@ -67,9 +66,10 @@ void joinRolls(const MaterialJob& job, LaidInPart& laid) {
   }
 }
 
-PatternDive::PatternDive(const MaterialJob& job, const Patterns& patterns, std::mt19937_64* chance,
-                         std::function<bool()> isOver)
+PatternDive::PatternDive(const MaterialJob& job, const Patterns& patterns, double effort,
+                         std::mt19937_64* chance, std::function<bool()> isOver)
     : job_(job),
+      effort_(effort),
       chance_(chance),
       isOver_(std::move(isOver)),
       known_(patterns.known),
@@ -81,7 +81,7 @@ bool PatternDive::step() {
   if (isOver_() || !isAnyWanted()) return false;
   MaterialJob left = job_;
   left.counts = laid_.wanted;
-  Patterns found = properPatterns(left, laid_.used, std::move(known_), kEffort, isOver_);
+  Patterns found = properPatterns(left, laid_.used, std::move(known_), effort_, isOver_);
   known_ = std::move(found.known);
   const std::size_t before = laid_.bins.size();
   if (addWhole(job_, found.uses, laid_.bins, laid_.used, laid_.wanted)) return true;

@@ -24,10 +24,10 @@ void joinRolls(const MaterialJob& job, LaidInPart& laid);
 
 class PatternDive {
  public:
-  /// @param patterns of all that is wanted.
+  /// @param patterns of all that is wanted. @param effort of what goes into a bound, each time.
   /// @param chance which of several is taken; none: the one that would be used most.
-  PatternDive(const MaterialJob& job, const Patterns& patterns, std::mt19937_64* chance,
-              std::function<bool()> isOver);
+  PatternDive(const MaterialJob& job, const Patterns& patterns, double effort,
+              std::mt19937_64* chance, std::function<bool()> isOver);
 
   /// Some more sheets; false at the end: what is then left no pattern holds well.
   bool step();
@@ -39,6 +39,7 @@ class PatternDive {
   [[nodiscard]] bool isAnyWanted() const;
 
   const MaterialJob& job_;
+  double effort_;
   std::mt19937_64* chance_;
   std::function<bool()> isOver_;
   std::vector<PatternUse> known_;

@@ -10,6 +10,18 @@ namespace {
 
 constexpr double kFewInASlab = 15.0;  // pieces
 
+/// Kinds of which there are none any more are no longer looked at.
+void dropGone(Pool& pool) {
+  std::size_t kept = 0;
+  for (std::size_t i = 0; i < pool.counts.size(); ++i) {
+    if (pool.counts[i] == 0) continue;
+    pool.kinds[kept] = pool.kinds[i];
+    pool.counts[kept++] = pool.counts[i];
+  }
+  pool.kinds.resize(kept);
+  pool.counts.resize(kept);
+}
+
 }  // namespace
 
 SheetFilling::SheetFilling(const MaterialJob& job, std::mt19937_64& random,
@@ -51,6 +63,8 @@ void SheetFilling::fill(const std::vector<std::size_t>& stocks, const Beginning&
   for (const std::size_t roll : rolls) slabs(how, bins[roll], gathered, pool, others.empty());
   for (const std::size_t stock : stocks) {
     if (const auto there = job_.stock(stock).count; there && used[stock] >= *there) continue;
+    dropGone(gathered);
+    if (kinds.empty()) break;
     Bin best = emptyBin(job_, stock);
     Counts left = pool;
     const bool isRoll = job_.stock(stock).form == StockForm::Roll;

@@ -671,7 +671,7 @@ RC_GTEST_PROP(ByPatterns, noPieceIsLost, ()) {
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
     job.counts[kind] = drawn.problem.pieces[job.kinds[kind]].count = *rc::gen::inRange(1, 15);
   std::mt19937_64 chance(*rc::gen::arbitrary<std::uint64_t>());
-  PatternDive down(job, findPatterns(job, 0.0, 1e9, 1.0, kNever),
+  PatternDive down(job, findPatterns(job, 0.0, 1e9, 1.0, kNever), 0.05,
                    *rc::gen::arbitrary<bool>() ? &chance : nullptr, kNever);
   const int most = *rc::gen::inRange(0, 30);
   double left = down.left();
@@ -707,7 +707,7 @@ RC_GTEST_PROP(ByPatterns, takesNoMoreSheetsThanThereAre, ()) {
   RC_PRE(!drawn.jobs.front().kinds.empty());
   const MaterialJob& job = drawn.job();
   std::mt19937_64 chance(*rc::gen::arbitrary<std::uint64_t>());
-  PatternDive down(job, findPatterns(job, 0.0, 1e9, 0.002, kNever), &chance, kNever);
+  PatternDive down(job, findPatterns(job, 0.0, 1e9, 0.002, kNever), 0.05, &chance, kNever);
   down.step();
   std::vector<int> used(job.stocks.size(), 0);
   for (const Bin& bin : down.laid().bins) ++used[bin.stock];
