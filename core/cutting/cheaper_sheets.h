@@ -43,7 +43,7 @@ class CheaperSheets {
   bool isOfCopies_ = false;                      // of few of each patterns take long and serve less
   std::vector<std::vector<std::size_t>> mixes_;  // of stocks
   double mixedFor_ = -1.0;                       // the cost that those are to better
-  double reached_ = 0.0;  // how full they became in vain; 0: none, or less than held all since
+  double reached_ = 0.0;  // the fullest in vain; 0: none, or fuller ones held all since
   std::unique_ptr<GivenSheets> given_;
   double givenCost_ = 0.0, givenRoom_ = 0.0;
   double byPatterns_ = 1.0, bySheets_ = 1.0;  // how full the last were, begun so; 1: enough

@@ -31,8 +31,8 @@ bool GivenSheets::fill(LaidInPart& laid, double effort, double part) {
     room += empty * roomOf(job_.stock(s));
   }
   std::shuffle(stocks.begin(), stocks.end(), random_);
-  for (double rest = (1.0 - part) * room; !stocks.empty(); stocks.pop_back())
-    if ((rest -= roomOf(job_.stock(stocks.back()))) < 0) break;
+  for (double rest = (1.0 - part) * room; rest > 0 && !stocks.empty(); stocks.pop_back())
+    rest -= roomOf(job_.stock(stocks.back()));
   filling_.fill(stocks, patientBeginning(job_, effort, random_), laid.bins, laid.used, loose);
   laid.wanted.assign(job_.kinds.size(), 0);
   for (const std::size_t kind : loose) ++laid.wanted[kind];
@@ -72,7 +72,7 @@ std::optional<double> GivenSheets::beginBySheets(double effort) {
 
 std::optional<double> GivenSheets::beginByPatterns(const Patterns& known) {
   constexpr double kEffort = 0.02, kEachEffort = 0.01;  // of what goes into a bound
-  constexpr double kFirst = 0.5;  // of all is left: what little is is soon laid
+  constexpr double kFirst = 0.5;                        // what is left of all where laying begins
   constexpr double kQuick = 1.0, kPatient = 4.0;
   constexpr std::size_t kWorse = 2;
   const Patterns found =

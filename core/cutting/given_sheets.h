@@ -34,11 +34,13 @@ class GivenSheets {
   [[nodiscard]] std::vector<Bin> bins() const;
 
  private:
-  /// What is left of it on the sheets that hold nothing yet, or on so much of their room; false
-  /// where it was left undone.
+  /// What is left of it on the sheets that hold nothing yet, or on no more than that part of their
+  /// room; false where it was left undone.
   bool fill(LaidInPart& laid, double effort, double part = 1.0);
-  /// What is left of what has begun, so often as next to nothing is loose but some tries: better
-  /// than to begin anew. What leaves least is in `best`.
+  /// What is left of it on the sheets that hold nothing yet, a few times as long as next to nothing
+  /// stays loose: then that gets further than to begin anew.
+  /// @param best what leaves least; with what was there before, if anything.
+  /// @returns false where it was left undone.
   bool fillWhileNear(const LaidInPart& begun, double effort, std::optional<LaidInPart>& best);
   /// @returns what is loose.
   double goOnFrom(LaidInPart laid);
