@@ -1,6 +1,7 @@
 // From a key press to the painted frame: the window at 1280x800, offscreen, on the demo book.
 // Prints the median and the 95th percentile in milliseconds. An argument measures only what has it
 // in its name, ten times as often: for a profile.
+#include <QAbstractButton>
 #include <QApplication>
 #include <QElapsedTimer>
 #include <QFile>
@@ -15,6 +16,7 @@
 #include <functional>
 #include <vector>
 
+#include "app/cutting/cut_desk.h"
 #include "app/main_window.h"
 #include "app/table/table.h"
 #include "app/table/turn_handle.h"
@@ -52,13 +54,16 @@ void paintAfter(PaintWatch& watch) {
 std::string wanted;  // all, where empty
 
 /// What is done, many times, and how long each takes until it is painted.
-void measure(QWidget& painted, const std::string& what, double limit,
-             const std::function<void(int)>& act) {
+/// @param before each, not measured
+void measure(QObject& painted, const std::string& what, double limit,
+             const std::function<void(int)>& act, int often = kTimes,
+             const std::function<void(int)>& before = {}) {
   if (what.find(wanted) == std::string::npos) return;
   std::vector<double> times;
   PaintWatch watch;
   painted.installEventFilter(&watch);
-  for (int i = 0; i < (wanted.empty() ? kTimes : 10 * kTimes); ++i) {
+  for (int i = 0; i < (often); ++i) {
+    if (before) before(i);
     QElapsedTimer timer;
     timer.start();
     watch.isPainted = false;
@@ -149,6 +154,39 @@ void sew(MainWindow& window, const QString& folder, const QString& demo, const Q
              window.findChild<QWidget*>("sew.strip"));
 }
 
+/// An edition on the demo's shelf: all sheets painted, and the word that this lay-out will do.
+void cut(const QString& folder) {
+  constexpr int kEdition = 300, kSearches = 15, kBegun = 300;  // copies; times; ms
+  const QString job = folder + "/edition.json", stock = folder + "/stock.json";
+  QFile::copy(QString(DRAPERY_SOURCE_DIR) + "/demo/stock/shelf.json", stock);
+  QFile::copy(QString(DRAPERY_SOURCE_DIR) + "/demo/lantern-log.json", job);
+  Workspace::Places places;
+  places.stock = stock.toStdString();
+  Workspace workspace(places);
+  MainWindow window(workspace);
+  if (!window.openFile(job)) return;
+  workspace.book().keep("copies", Entry{double(kEdition), {}});
+  window.resize(1280, 800);
+  window.show();
+  window.setStage(*stageNamed("cut"));
+  workspace.cutting().settle();
+  QApplication::processEvents();
+  QWidget& page = window.page();
+  measure(page, "all sheets of 300 copies", kFrame, [&](int) {
+    for (QWidget* card : page.findChildren<QWidget*>()) card->update();
+    page.update();
+  });
+  const auto searchOn = [&](int i) {
+    workspace.book().keep("given/text_height", Entry{210.0 + i % 2, {}});
+    QElapsedTimer timer;
+    for (timer.start(); timer.elapsed() < kBegun;) QApplication::processEvents();
+  };
+  const auto stop = [&](int) {
+    if (auto* button = page.findChild<QAbstractButton*>("cut.stop")) button->click();
+  };
+  measure(*qApp, "this lay-out will do, of 300 copies", kFrame, stop, kSearches, searchOn);
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
@@ -189,4 +227,5 @@ int main(int argc, char** argv) {
   sew(window, folder.path(), "hive-book-stabbed", "leaf", R"("count": 100)");
   sew(window, folder.path(), "ferry-accounts", {}, {});
   sew(window, folder.path(), "tide-pocket-book", {}, {});
+  cut(folder.path());
 }

@@ -8,7 +8,7 @@
 #include <functional>
 #include <map>
 
-#include "core/cutting/for_bench.h"
+#include "core/cutting/bench_work.h"
 #include "core/drawing/sheet_drawing.h"
 #include "exchange/page_column.h"
 #include "exchange/whole_bytes.h"
@@ -56,13 +56,10 @@ class CutPainter {
         problem_(pages.found.work.problem),
         plan_(*pages.found.plans.front()),
         notation_{plan_.units, plan_.resolution, '.'},
-        layout_(
-            forBench(problem_, found_.layout, pages.stock.usable,
-                     pages.longest > 0 ? pages.longest : std::numeric_limits<Micrometres>::max())),
+        bench_(benchWork(problem_, found_.layout, pages.stock.usable, pages.longest)),
+        layout_(bench_.layout),
         parts_(found_.parts()),
         column_(writer, title()) {
-    for (const MaterialCost& cost : layout_.materials)
-      steps_[cost.material] = cutOrder(problem_, layout_, cost.material);
     for (std::size_t i = 0; i < layout_.sheets.size(); ++i) order_.push_back(i);
     std::stable_sort(order_.begin(), order_.end(), [&](std::size_t a, std::size_t b) {
       return momentOf(layout_.sheets[a]) < momentOf(layout_.sheets[b]);
@@ -221,7 +218,7 @@ class CutPainter {
     column_.write(kEdge, {kHeading, true}, counted(sheet.repeat, text(stock.id)), true);
     column_.leave(1);
     const SheetSource source{problem_, layout_, parts_};
-    const auto& steps = steps_[stock.material];
+    const auto& steps = bench_.stepsOf(stock.material);
     SheetDrawing drawing =
         sheetDrawing(source, which, {&steps, 0}, usableLeft(stock, sheet, pages_.stock.usable));
     const Box box = boundsOf(drawing.drawing);
@@ -370,11 +367,11 @@ class CutPainter {
   const CutProblem& problem_;
   const Plan& plan_;
   Notation notation_;
-  const CutLayout layout_;  // cut as the bench does
+  const BenchWork bench_;
+  const CutLayout& layout_;  // cut as the bench does
   std::vector<const PlannedPart*> parts_;
   PageColumn column_;
-  std::map<std::string, std::vector<GaugeStep>> steps_;  // by material
-  std::vector<std::size_t> order_;                       // of sheets
+  std::vector<std::size_t> order_;  // of sheets
 };
 
 }  // namespace

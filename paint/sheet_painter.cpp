@@ -3,6 +3,8 @@
 #include <QPainter>
 #include <algorithm>
 #include <cmath>
+#include <map>
+#include <tuple>
 
 #include "paint/lettering.h"
 
@@ -51,8 +53,11 @@ class SheetPainter {
     return toDevice_.map(QPointF(at.x, at.y));
   }
 
-  [[nodiscard]] double widthOf(const QString& text, double mm, bool isBold) const {
-    return units(letters_.widthOf(text, mm, isBold));
+  /// Measured once: hundreds of pieces have the same names and sizes.
+  [[nodiscard]] double widthOf(const QString& text, double mm, bool isBold) {
+    const auto [known, isNew] = widths_.try_emplace({text, mm, isBold}, 0.0);
+    if (isNew) known->second = units(letters_.widthOf(text, mm, isBold));
+    return known->second;
   }
   void write(const QPointF& middle, const QString& text, double mm, bool isBold,
              const QColor& colour) {
@@ -74,17 +79,17 @@ class SheetPainter {
     return (line == 0 ? kName : kFigures) * smaller * look_.letters;
   }
   [[nodiscard]] bool fits(const QStringList& lines, const QRectF& box, bool isTurned,
-                          double smaller) const {
+                          double smaller) {
     const double room = isTurned ? box.height() : box.width();
     const double high = isTurned ? box.width() : box.height();
-    double height = 0.0;
+    double height = units(kInside);
     for (qsizetype i = 0; i < lines.size(); ++i) {
       const double size = sizeOf(i, smaller);
-      if (size < kLeast * look_.letters) return false;
-      if (widthOf(lines[i], size, i == 0) > room - units(2 * kInside)) return false;
       height += units(size * 1.3);
+      if (size < kLeast * look_.letters || height > high) return false;
+      if (widthOf(lines[i], size, i == 0) > room - units(2 * kInside)) return false;
     }
-    return height <= high - units(kInside);
+    return true;
   }
   void writeLines(const SheetWords& words, qsizetype count, const QRectF& box, bool isTurned,
                   double smaller) {
@@ -204,6 +209,7 @@ class SheetPainter {
   const SheetLook& look_;
   const Palette& colours_;
   Lettering letters_;
+  std::map<std::tuple<QString, double, bool>, double> widths_;
   std::vector<std::pair<QRectF, int>> numbers_;  // of cuts, where they are written
 };
 

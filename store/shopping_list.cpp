@@ -2,7 +2,10 @@
 
 #include <algorithm>
 #include <cmath>
+#include <set>
+#include <string>
 #include <tuple>
+#include <vector>
 
 #include "core/cutting/lay_out.h"
 #include "core/cutting/shortfall.h"
@@ -13,24 +16,25 @@ namespace drapery {
 namespace {
 
 constexpr std::size_t kMostSizes = 4;
-constexpr std::uint64_t kSupposedTries = 60;
+constexpr std::uint64_t kTries = 20;  // of each size
 
 Micrometres micrometres(Length length) { return std::llround(length.mm() * 1000); }
 
 class Shopping {
  public:
   Shopping(const BooksLaidOut& found, const Stock& shelf, const MaterialShelf& catalogue,
-           const std::function<bool()>& isCancelled)
+           const Reckoning& how)
       : found_(found),
         problem_(found.work.problem),
         shelf_(shelf),
         catalogue_(catalogue),
-        isCancelled_(isCancelled) {}
+        how_(how) {}
 
   ShoppingList list() {
+    list_.isRough = how_.isRough;
     std::vector<bool> canBuy;
     for (const CutStock& stock : problem_.stocks) canBuy.push_back(this->canBuy(stock));
-    list_.more = toBuy(problem_, found_.layout, canBuy, isCancelled_);
+    list_.more = toBuy(problem_, found_.layout, canBuy, how_);
     for (const Unplaced& each : found_.layout.unplaced)
       if (!fitsWhatIsSold(each.piece)) put(each);
     for (ToGet& each : list_.missing) findSizes(each);
@@ -100,9 +104,8 @@ class Shopping {
       pieces.push_back(problem_.pieces[each.piece]);
       pieces.back().count = each.count;
     }
-    wanted.sold = soldSizes(std::move(pieces), sizes, isCancelled_);
-    const bool isTried = !isCancelled_ || !isCancelled_();
-    wanted.isTooLarge = isTried && !sizes.empty() && wanted.sold.empty();
+    wanted.sold = soldSizes(std::move(pieces), sizes, how_.limits(problem_, kTries));
+    wanted.isTooLarge = !how_.isOver() && !sizes.empty() && wanted.sold.empty();
     if (wanted.sold.size() > kMostSizes) wanted.sold.resize(kMostSizes);
   }
 
@@ -110,14 +113,15 @@ class Shopping {
   const CutProblem& problem_;
   const Stock& shelf_;
   const MaterialShelf& catalogue_;
-  const std::function<bool()>& isCancelled_;
+  const Reckoning& how_;
   ShoppingList list_;
 };
 
 }  // namespace
 
-BooksLaidOut laidOnShopping(const BooksLaidOut& found, const std::function<bool()>& isCancelled) {
+BooksLaidOut laidOnShopping(const BooksLaidOut& found, const Reckoning& how) {
   Stock bought;
+  std::vector<const ToGet*> wanted;  // beside what is bought
   for (const ToGet& each : found.shopping.missing) {
     if (each.sold.empty()) continue;
     StockItem item = stockBought(each, each.sold.front());
@@ -125,6 +129,7 @@ BooksLaidOut laidOnShopping(const BooksLaidOut& found, const std::function<bool(
     for (int number = 2; bought.named(item.lies.id) != nullptr; ++number)
       item.lies.id = stem + " " + std::to_string(number);
     bought.items.push_back(std::move(item));
+    wanted.push_back(&each);
   }
   BooksLaidOut supposed;
   supposed.jobs = found.jobs;
@@ -132,17 +137,24 @@ BooksLaidOut laidOnShopping(const BooksLaidOut& found, const std::function<bool(
   supposed.shopping = found.shopping;
   supposed.isSupposed = true;
   supposed.work = cutWorkOf(supposed, bought);
-  LayOutLimits limits;
-  limits.steps = kSupposedTries;
-  limits.isCancelled = isCancelled;
-  supposed.layout = layOut(supposed.work.problem, limits);
+  // Each for its own pieces, as when it was reckoned how much of it they take. For a mock-up none
+  // of it is cut.
+  CutProblem& problem = supposed.work.problem;
+  std::set<std::string> materials;
+  const bool isMockUp = !found.jobs.front()->cutting.mockUp.empty();
+  for (std::size_t s = 0; !isMockUp && s < problem.stocks.size(); ++s) {
+    CutStock& stock = problem.stocks[s];
+    makeEndless(stock);
+    if (!materials.insert(stock.material).second) stock.material = stock.id;
+    for (const Unplaced& of : wanted[s]->pieces) problem.pieces[of.piece].material = stock.material;
+  }
+  supposed.layout = layOut(problem, how.limits(found.work.problem, kTries));
   return supposed;
 }
 
 ShoppingList shoppingList(const BooksLaidOut& found, const Stock& shelf,
-                          const MaterialShelf& catalogue,
-                          const std::function<bool()>& isCancelled) {
-  return Shopping(found, shelf, catalogue, isCancelled).list();
+                          const MaterialShelf& catalogue, const Reckoning& how) {
+  return Shopping(found, shelf, catalogue, how).list();
 }
 
 }  // namespace drapery

@@ -1,8 +1,7 @@
 // The shopping list of books that are laid out.
 #pragma once
 
-#include <functional>
-
+#include "core/cutting/reckoning.h"
 #include "core/cutting/shopping.h"
 #include "core/material/material_shelf.h"
 #include "store/cut_work.h"
@@ -10,13 +9,11 @@
 namespace drapery {
 
 /// For all that finds no room. How what is missing is sold is what `catalogue` says of its kind.
-/// @param isCancelled may be empty; what was found by then is given
 ShoppingList shoppingList(const BooksLaidOut& found, const Stock& shelf,
-                          const MaterialShelf& catalogue,
-                          const std::function<bool()>& isCancelled = {});
+                          const MaterialShelf& catalogue, const Reckoning& how = {});
 
 /// All books laid out on the first size of each thing on their list, as if it had been bought.
-BooksLaidOut laidOnShopping(const BooksLaidOut& found,
-                            const std::function<bool()>& isCancelled = {});
+/// @param how as the list was reckoned
+BooksLaidOut laidOnShopping(const BooksLaidOut& found, const Reckoning& how = {});
 
 }  // namespace drapery

@@ -5,8 +5,7 @@
 #include <map>
 #include <set>
 
-#include "core/cutting/cut_order.h"
-#include "core/cutting/for_bench.h"
+#include "core/cutting/bench_work.h"
 #include "words/cut_moments.h"
 #include "words/cut_words.h"
 #include "words/shown_text.h"
@@ -62,7 +61,8 @@ std::string stepLine(int number, const GaugeStep& step, const Notation& notation
 
 std::string cutText(const CutProblem& problem, const CutLayout& found, const Notation& notation) {
   std::string text;
-  const CutLayout layout = forBench(problem, found, {});
+  const BenchWork bench = benchWork(problem, found, {});
+  const CutLayout& layout = bench.layout;
   for (const MaterialCost& cost : layout.materials) {
     text += heading(problem, cost, notation) + "\n";
     for (std::size_t i = 0; i < layout.sheets.size(); ++i)
@@ -75,7 +75,7 @@ std::string cutText(const CutProblem& problem, const CutLayout& found, const Not
           patterned.insert(sheet.stock).second)
         text += "  " + patternWords(problem.stocks[sheet.stock]) + "\n";
     int number = 0, moment = -1;
-    for (const GaugeStep& step : cutOrder(problem, layout, cost.material)) {
+    for (const GaugeStep& step : bench.stepsOf(cost.material)) {
       if (step.moment != moment && step.moment > 0)
         text += "  " + momentTitle(static_cast<CutWhen>(step.moment)) + ":\n";
       moment = step.moment;

@@ -19,8 +19,12 @@ constexpr double kWatched = 5.0;
 constexpr double kUnwatched = 0.4;
 }  // namespace
 
-CutDesk::CutDesk(Document& book, StockRoom& room, QObject* parent)
-    : QObject(parent), book_(book), room_(room), found_(std::make_shared<Found>()) {
+CutDesk::CutDesk(Document& book, StockRoom& room, const Settings& settings, QObject* parent)
+    : QObject(parent),
+      book_(book),
+      room_(room),
+      settings_(settings),
+      found_(std::make_shared<Found>()) {
   pool_.setMaxThreadCount(1);
   connect(&book_, &Document::planChanged, this, &CutDesk::renew);
   connect(&book_, &Document::jobChanged, this, &CutDesk::renew);
@@ -33,6 +37,20 @@ CutDesk::~CutDesk() {
   pool_.waitForDone();
 }
 
+Micrometres CutDesk::shear() const { return std::llround(settings_.number("shear_mm") * 1000); }
+
+std::shared_ptr<const BenchWork> CutDesk::bench() {
+  const Bench now = benchNow();
+  if (!bench_ || benchOn_ != now) bench_ = benched(*found_, now);
+  benchOn_ = now;
+  return bench_;
+}
+
+std::shared_ptr<const BenchWork> CutDesk::benched(const Found& found, const Bench& on) {
+  return std::make_shared<const BenchWork>(
+      benchWork(found.work.problem, found.layout, on.usable, on.longest));
+}
+
 void CutDesk::setWatched(bool isWatched) {
   isWatched_ = isWatched;
   if (isWatched && room_.stock().items.empty()) renew();  // what is to be bought
@@ -41,9 +59,11 @@ void CutDesk::setWatched(bool isWatched) {
 
 /// Until there is a first lay-out nothing is there that would do.
 void CutDesk::stop() {
-  if (!isSearching_ || next_) return;
-  ++generation_;
+  if (!isSearching_ || next_ || found_->isSupposed) return;
   isSearching_ = false;
+  Search search = searchFor(*found_);
+  search.bench = bench();
+  pool_.start([this, search = std::move(search)]() mutable { reckon(search); });
   emit changed();
 }
 
@@ -101,6 +121,7 @@ void CutDesk::renew() {
     isSearching_ = false;
     next_.reset();
     found_ = std::move(found);
+    bench_.reset();
     emit changed();
     return;
   }
@@ -108,37 +129,68 @@ void CutDesk::renew() {
   search();
 }
 
+CutDesk::Search CutDesk::searchFor(const Found& of) {
+  return {++generation_, of, room_.stock(), book_.library().shelf(), benchNow()};
+}
+
 void CutDesk::search() {
   if (!isReady_) return;
-  const int generation = ++generation_;
   isSearching_ = true;
   isShort_ = !isWatched_;
-  pool_.start([this, generation, of = *(next_ ? next_ : found_), shelf = room_.stock(),
-               catalogue = book_.library().shelf(),
+  pool_.start([this, search = searchFor(next_ ? *next_ : *found_),
                seconds = isWatched_ ? kWatched : kUnwatched]() mutable {
-    if (generation_ != generation) return;
-    LayOutLimits limits;
-    limits.seconds = seconds;
-    limits.isCancelled = [this, generation] { return generation_ != generation; };
-    const auto tell = [this, generation](Told told) {
-      QMetaObject::invokeMethod(
-          this, [this, generation, told = std::move(told)] { take(generation, told); },
-          Qt::QueuedConnection);
-    };
-    if (!shelf.items.empty()) limits.onBetter = [&](const CutLayout& layout) { tell({layout}); };
-    of.layout = layOut(of.work.problem, limits);
-    if (!of.layout.unplaced.empty())
-      of.shopping = shoppingList(of, shelf, *catalogue, limits.isCancelled);
-    std::vector<bool> isOffCut;
-    for (const CutStock& stock : of.work.problem.stocks)
-      isOffCut.push_back(shelf.named(stock.id) != nullptr && shelf.named(stock.id)->isOffCut);
-    Told last{of.layout, true, of.shopping};
-    last.spare = spareSheets(of.work.problem, of.layout, isOffCut, limits.isCancelled);
-    if (shelf.items.empty())
-      last.supposed = std::make_shared<Found>(laidOnShopping(of, limits.isCancelled));
-    tell(std::move(last));
+    layOutPieces(search, seconds);
+    reckon(search);
   });
   emit changed();
+}
+
+void CutDesk::layOutPieces(Search& search, double seconds) {
+  LayOutLimits limits;
+  limits.seconds = seconds;
+  limits.isCancelled = [&] { return isOver(search); };
+  const auto take = [&](const CutLayout& layout) {
+    if (isOver(search)) return;
+    search.of.layout = layout;
+    search.bench = benched(search.of, search.on);
+  };
+  if (!search.shelf.items.empty())
+    limits.onBetter = [&](const CutLayout& layout) {
+      take(layout);
+      tell({search, false, false});
+    };
+  take(layOut(search.of.work.problem, limits));
+}
+
+/// What is to be bought, and what could be spared. Where nothing lies there that is all there is to
+/// see: first as it is at a glance.
+void CutDesk::reckon(Search& search) {
+  const bool isEmpty = search.shelf.items.empty();
+  for (const bool isRough : {true, false}) {
+    if (isOver(search)) return;
+    if (isRough && !isEmpty) continue;
+    const Reckoning how{isRough, [&] { return isOver(search); }};
+    Told told{search, true, !isRough};
+    if (!search.of.layout.unplaced.empty())
+      told.of.shopping = shoppingList(search.of, search.shelf, *search.catalogue, how);
+    if (isEmpty) {
+      told.of = laidOnShopping(told.of, how);
+      told.bench = benched(told.of, search.on);
+    } else {
+      told.of.spare = spareOf(search);
+    }
+    tell(std::move(told));
+  }
+}
+
+std::vector<SpareSheet> CutDesk::spareOf(const Search& search) const {
+  std::vector<bool> isOffCut;
+  for (const CutStock& stock : search.of.work.problem.stocks) {
+    const StockItem* item = search.shelf.named(stock.id);
+    isOffCut.push_back(item != nullptr && item->isOffCut);
+  }
+  return spareSheets(search.of.work.problem, search.of.layout, isOffCut,
+                     [&] { return isOver(search); });
 }
 
 bool CutDesk::isBetter(const CutLayout& layout) const {
@@ -152,26 +204,46 @@ bool CutDesk::isBetter(const CutLayout& layout) const {
   return merit(layout) <= merit(found_->layout);
 }
 
-void CutDesk::take(int generation, Told told) {
-  if (generation != generation_) return;
-  if (told.supposed) {
-    found_ = std::move(told.supposed);
-    next_.reset();
-    isSearching_ = false;
-    emit changed();
-    return;
+void CutDesk::tell(Told told) {
+  if (isOver(told)) return;
+  const std::lock_guard lock(telling_);
+  const bool isAwaited = told_.has_value();
+  told_ = std::move(told);
+  if (!isAwaited) QMetaObject::invokeMethod(this, &CutDesk::take, Qt::QueuedConnection);
+}
+
+void CutDesk::take() {
+  std::optional<Told> told;
+  {
+    const std::lock_guard lock(telling_);
+    told.swap(told_);
   }
-  // A search that goes on where one ended begins anew: what was found by then is not left for less.
-  const bool isTaken = next_ || found_->layout.sheets.empty() || isBetter(told.layout);
-  if (next_) found_ = std::move(next_);
+  if (!told || isOver(*told)) return;
+  if (told->of.isSupposed) {
+    found_ = std::make_shared<Found>(std::move(told->of));
+    setBench(*told);
+  } else {
+    // A search that goes on where one ended begins anew: what was found by then is not left for
+    // less.
+    const bool isTaken = next_ || found_->layout.sheets.empty() || isBetter(told->of.layout);
+    if (next_) found_ = std::move(next_);
+    if (isTaken) {
+      found_->layout = std::move(told->of.layout);
+      setBench(*told);
+    }
+    if (told->isReckoned) {
+      found_->shopping = std::move(told->of.shopping);
+      found_->spare = isTaken ? std::move(told->of.spare) : std::vector<SpareSheet>();
+    }
+  }
   next_.reset();
-  if (isTaken) found_->layout = std::move(told.layout);
-  if (told.isLast) {
-    found_->shopping = std::move(told.shopping);
-    found_->spare = isTaken ? std::move(told.spare) : std::vector<SpareSheet>();
-  }
-  isSearching_ = !told.isLast;
+  if (told->isLast) isSearching_ = false;
   emit changed();
+}
+
+void CutDesk::setBench(const Search& of) {
+  bench_ = of.bench;
+  benchOn_ = of.on;
 }
 
 }  // namespace drapery

@@ -8,11 +8,15 @@
 #include <atomic>
 #include <map>
 #include <memory>
+#include <mutex>
+#include <optional>
 #include <vector>
 
 #include "app/document/document.h"
 #include "app/workspace/stock_room.h"
+#include "core/cutting/bench_work.h"
 #include "store/cut_books.h"
+#include "store/settings.h"
 
 namespace drapery {
 
@@ -20,7 +24,7 @@ class CutDesk : public QObject {
   Q_OBJECT
 
  public:
-  CutDesk(Document& book, StockRoom& room, QObject* parent = nullptr);
+  CutDesk(Document& book, StockRoom& room, const Settings& settings, QObject* parent = nullptr);
   /// Ends what is under way and waits for it.
   ~CutDesk() override;
 
@@ -28,6 +32,10 @@ class CutDesk : public QObject {
   [[nodiscard]] const Found& found() const { return *found_; }
   /// The same for longer than until the next change.
   [[nodiscard]] std::shared_ptr<const Found> share() const { return found_; }
+  /// The same as it is cut at the bench; another as soon as any of it is.
+  [[nodiscard]] std::shared_ptr<const BenchWork> bench();
+  /// The longest cut of the shear or mat; 0: any.
+  [[nodiscard]] Micrometres shear() const;
   /// Whether the book can be cut at all: it is measured, and something lies there.
   [[nodiscard]] bool isReady() const { return isReady_; }
   [[nodiscard]] bool isSearching() const { return isSearching_; }
@@ -48,14 +56,36 @@ class CutDesk : public QObject {
  private:
   void renew();
   void search();
-  struct Told {
-    CutLayout layout;
-    bool isLast = false;
-    ShoppingList shopping = {};
-    std::vector<SpareSheet> spare = {};
-    std::shared_ptr<Found> supposed = {};  // in place of all that
+  /// What, beside the lay-out, says how it is cut.
+  struct Bench {
+    UsableLeft usable;
+    Micrometres longest = 0;
+    bool operator==(const Bench& other) const = default;
   };
-  void take(int generation, Told told);
+  [[nodiscard]] Bench benchNow() const { return {room_.stock().usable, shear()}; }
+  static std::shared_ptr<const BenchWork> benched(const Found& found, const Bench& on);
+  /// What is worked on beside the window, all of it its own.
+  struct Search {
+    int generation = 0;
+    Found of;
+    Stock shelf;
+    ShelfPtr catalogue;
+    Bench on;
+    std::shared_ptr<const BenchWork> bench = {};  // of its lay-out
+  };
+  /// The one that was under way is over.
+  Search searchFor(const Found& of);
+  [[nodiscard]] bool isOver(const Search& search) const { return search.generation != generation_; }
+  void layOutPieces(Search& search, double seconds);
+  void reckon(Search& search);
+  [[nodiscard]] std::vector<SpareSheet> spareOf(const Search& search) const;
+  struct Told : Search {
+    bool isReckoned = false, isLast = false;
+  };
+  /// From beside the window: what is newer stands in for what was not taken yet.
+  void tell(Told told);
+  void take();
+  void setBench(const Search& of);
   void gather(Found& found);
   struct Other {
     QDateTime written;
@@ -67,11 +97,16 @@ class CutDesk : public QObject {
 
   Document& book_;
   StockRoom& room_;
+  const Settings& settings_;
   std::shared_ptr<Found> found_;
+  std::shared_ptr<const BenchWork> bench_;  // of `found_`; null: not worked out yet
+  Bench benchOn_;
   std::shared_ptr<Found> next_;  // once there is a lay-out of it; null: none is awaited
   Issues issues_;
   std::map<std::string, Other> others_;
   std::atomic<int> generation_ = 0;
+  std::mutex telling_;
+  std::optional<Told> told_;
   bool isReady_ = false, isSearching_ = false, isWatched_ = false, isShort_ = false;
   bool isEmpty_ = false;  // that nothing lies there was told
   QThreadPool pool_;

@@ -19,7 +19,6 @@
 #include "app/words/cut_words.h"
 #include "app/words/window_words.h"
 #include "app/workspace/workspace.h"
-#include "core/cutting/for_bench.h"
 #include "paint/fonts.h"
 #include "words/cut_moments.h"
 
@@ -43,6 +42,7 @@ CutPage::CutPage(Workspace& workspace, const Palette& palette, QWidget* parent)
       book_(workspace.book()),
       desk_(workspace.cutting()),
       found_(desk_.share()),
+      bench_(desk_.bench()),
       palette_(palette),
       margin_(new MarginColumn("cut.margin", palette, this)),
       table_(new QScrollArea(this)),
@@ -81,7 +81,7 @@ CutPage::CutPage(Workspace& workspace, const Palette& palette, QWidget* parent)
 }
 
 const CutSheet* CutPage::sheet() const {
-  return open_ && *open_ < shown_.sheets.size() ? &shown_.sheets[*open_] : nullptr;
+  return open_ && *open_ < shown().sheets.size() ? &shown().sheets[*open_] : nullptr;
 }
 
 int CutPage::momentOf(const CutSheet& sheet) const {
@@ -89,10 +89,6 @@ int CutPage::momentOf(const CutSheet& sheet) const {
   for (const CutPlacement& at : sheet.placements)
     moment = std::min(moment, problem().pieces[at.piece].moment);
   return moment;
-}
-
-Micrometres CutPage::shear() const {
-  return std::llround(workspace_.settings().number("shear_mm") * 1000);
 }
 
 QString CutPage::titleOf(const CutSheet& sheet) const {
@@ -125,26 +121,31 @@ SheetWords CutPage::wordsOn(const CutSheet& sheet, std::size_t placement) const 
   return words;
 }
 
-/// Everything anew: another lay-out may have other sheets.
+/// Everything anew that may be another.
 void CutPage::renew() {
   carried_->hide();
   isStale_ = !isVisible();
   if (isStale_ && !cards_.empty()) return;  // when it is looked at again
+  const auto before = std::exchange(bench_, desk_.bench());
+  const bool isSame = found_ == desk_.share() && bench_ == before;  // no longer searched for
   found_ = desk_.share();
+  if (!isSame || cards_.empty()) showCards(*before);
+  showSheet();
+  writeMargin();
+  place();
+}
+
+/// Another lay-out may have other sheets.
+void CutPage::showCards(const BenchWork& before) {
   const UsableLeft& usable = workspace_.stock().stock().usable;
-  shown_ = forBench(problem(), layOut(), usable,
-                    shear() > 0 ? shear() : std::numeric_limits<Micrometres>::max());
-  const auto before = std::exchange(steps_, {});
-  for (const MaterialCost& cost : shown_.materials)
-    steps_[cost.material] = cutOrder(problem(), shown_, cost.material);
   order_.clear();
-  for (std::size_t i = 0; i < shown_.sheets.size(); ++i) order_.push_back(i);
+  for (std::size_t i = 0; i < shown().sheets.size(); ++i) order_.push_back(i);
   std::stable_sort(order_.begin(), order_.end(), [&](std::size_t a, std::size_t b) {
-    return momentOf(shown_.sheets[a]) < momentOf(shown_.sheets[b]);
+    return momentOf(shown().sheets[a]) < momentOf(shown().sheets[b]);
   });
   findAgain(before);
   const auto parts = found_->parts();
-  const SheetSource source{problem(), shown_, parts};
+  const SheetSource source{problem(), shown(), parts};
   while (cards_.size() > order_.size()) {
     delete cards_.back();
     cards_.pop_back();
@@ -160,26 +161,23 @@ void CutPage::renew() {
       connect(cards_.back(), &SheetCard::putDown, this,
               [this, i](std::size_t placement, const QPoint& at) { putDown(i, placement, at); });
     }
-    const CutSheet& of = shown_.sheets[which];
+    const CutSheet& of = shown().sheets[which];
     cards_[i]->setSheet(sheetDrawing(source, which, {}, usableLeft(stockOf(of), of, usable)),
                         titleOf(of), belowOf(of), [this, which](std::size_t placement) {
-                          return wordsOn(shown_.sheets[which], placement);
+                          return wordsOn(shown().sheets[which], placement);
                         });
     cards_[i]->setLit(selected_);
   }
-  showSheet();
-  writeMargin();
-  place();
 }
 
 /// What is looked at in another lay-out: the sheet of that stock, the piece if it lies there in the
 /// same place of the list, and the setting in hand if all settings are as they were.
-void CutPage::findAgain(const std::map<std::string, std::vector<GaugeStep>>& before) {
+void CutPage::findAgain(const BenchWork& before) {
   std::size_t nth = names_.nth;
   const bool wasOpen = open_.has_value();
   open_.reset();
-  for (std::size_t i = 0; wasOpen && !open_ && i < shown_.sheets.size(); ++i)
-    if (stockOf(shown_.sheets[i]).id == names_.stock && nth-- == 0) open_ = i;
+  for (std::size_t i = 0; wasOpen && !open_ && i < shown().sheets.size(); ++i)
+    if (stockOf(shown().sheets[i]).id == names_.stock && nth-- == 0) open_ = i;
   const bool isThere = chosen_ && sheet() != nullptr && *chosen_ < sheet()->placements.size() &&
                        problem().pieces[sheet()->placements[*chosen_].piece].id == names_.piece;
   if (!isThere) chosen_.reset();
@@ -188,11 +186,8 @@ void CutPage::findAgain(const std::map<std::string, std::vector<GaugeStep>>& bef
     return a.reading == b.reading && a.moment == b.moment && a.cuts.size() == b.cuts.size();
   };
   const std::string material = sheet() != nullptr ? stockOf(*sheet()).material : std::string();
-  const auto then = before.find(material);
-  const auto now = steps_.find(material);
-  isStepping_ = then != before.end() && now != steps_.end() &&
-                std::equal(then->second.begin(), then->second.end(), now->second.begin(),
-                           now->second.end(), isSame);
+  const auto &then = before.stepsOf(material), &now = bench_->stepsOf(material);
+  isStepping_ = std::equal(then.begin(), then.end(), now.begin(), now.end(), isSame);
 }
 
 void CutPage::remember() {
@@ -200,7 +195,7 @@ void CutPage::remember() {
   if (sheet() == nullptr) return;
   names_.stock = stockOf(*sheet()).id;
   for (std::size_t i = 0; i < *open_; ++i)
-    if (shown_.sheets[i].stock == sheet()->stock) ++names_.nth;
+    if (shown().sheets[i].stock == sheet()->stock) ++names_.nth;
   if (chosen_) names_.piece = problem().pieces[sheet()->placements[*chosen_].piece].id;
 }
 
@@ -216,8 +211,8 @@ void CutPage::showSheet() {
   table_->setVisible(!isOpen && !showsStock_);
   if (!isOpen) return;
   const auto parts = found_->parts();
-  const SheetSource source{problem(), shown_, parts};
-  const auto& steps = steps_[stockOf(*sheet()).material];
+  const SheetSource source{problem(), shown(), parts};
+  const auto& steps = bench_->stepsOf(stockOf(*sheet()).material);
   const SheetProgress progress{&steps, isStepping_ ? made_ : 0};
   view_->setSheet(
       sheetDrawing(source, *open_, progress,
@@ -264,7 +259,7 @@ Subject CutPage::closerLook() const {
 void CutPage::select(const Subject& subject) {
   if (subject.kind == Subject::Kind::JobField && subject.id.rfind("sheet/", 0) == 0) {
     const std::size_t number = std::strtoul(subject.id.c_str() + 6, nullptr, 10);
-    if (number >= 1 && number <= shown_.sheets.size()) look(number - 1);
+    if (number >= 1 && number <= shown().sheets.size()) look(number - 1);
     return;
   }
   if (subject.kind == Subject::Kind::JobField && subject.id == "stock") return lookAtStock(true);
@@ -342,6 +337,7 @@ void CutPage::placeCards() {
   const Rows rows = rowsAt(scale);
   cardsSheet_->resize(table_->width(), std::max(rows.height, table_->height()));
   for (std::size_t i = 0; i < cards_.size(); ++i) {
+    cards_[i]->setScale(rows.scales[i]);
     cards_[i]->setGeometry(mirrored(*cardsSheet_, rows.cards[i]));
     cards_[i]->show();
   }
@@ -364,16 +360,16 @@ void CutPage::placeCards() {
 int CutPage::captionHeight() { return QFontMetrics(textFont(13, true)).height() + 6; }
 
 /// By the moment of their first cut; a moment goes on in the row where it has room.
-CutPage::Rows CutPage::rowsAt(double scale) {
+CutPage::Rows CutPage::rowsAt(double scale) const {
   const int room = table_->width() - 2 * kEdge, caption = captionHeight();
   Rows rows;
   int x = kEdge, y = 12, row = 0, moment = -1;
   for (std::size_t i = 0; i < cards_.size(); ++i) {
     // A long roll has a scale of its own.
     const double whole = (room - 2.0 * kEdge) / cards_[i]->sheetSize().width();
-    cards_[i]->setScale(cards_[i]->isLying() ? std::min(scale, whole) : scale);
-    const QSize size = cards_[i]->sizeHint();
-    const int of = momentOf(shown_.sheets[order_[i]]);
+    rows.scales.push_back(cards_[i]->isLying() ? std::min(scale, whole) : scale);
+    const QSize size = cards_[i]->sizeAt(rows.scales.back());
+    const int of = momentOf(shown().sheets[order_[i]]);
     const bool isNew = of != moment;
     const int wide = isNew ? std::max(size.width(), caption * 6) : size.width();
     if (moment >= 0 && x + wide > kEdge + room) {
@@ -422,7 +418,7 @@ void CutPage::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Up: {
       if (sheet() == nullptr) break;
       // To the next setting that this sheet is cut at.
-      const auto& steps = steps_[stockOf(*sheet()).material];
+      const auto& steps = bench_->stepsOf(stockOf(*sheet()).material);
       const auto isHere = [&](std::size_t i) {
         return std::any_of(steps[i].cuts.begin(), steps[i].cuts.end(),
                            [&](const OrderedCut& cut) { return cut.sheet == *open_; });

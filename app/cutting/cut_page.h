@@ -4,13 +4,11 @@
 
 #include <QFrame>
 #include <functional>
-#include <map>
 #include <optional>
 #include <vector>
 
 #include "app/cutting/cut_desk.h"
 #include "app/stage/stage_page.h"
-#include "core/cutting/cut_order.h"
 #include "core/drawing/sheet_drawing.h"
 #include "paint/palette.h"
 #include "paint/sheet_painter.h"
@@ -57,7 +55,8 @@ class CutPage : public StagePage {
 
  private:
   void renew();
-  void findAgain(const std::map<std::string, std::vector<GaugeStep>>& before);
+  void showCards(const BenchWork& before);
+  void findAgain(const BenchWork& before);
   void remember();
   void writeMargin();
   void writeOverview();
@@ -79,10 +78,11 @@ class CutPage : public StagePage {
   /// Where the cards lie, and the moments that begin there.
   struct Rows {
     std::vector<QRect> cards;
+    std::vector<double> scales;  // of the cards
     std::vector<std::pair<int, QPoint>> captions;
     int height = 0;
   };
-  Rows rowsAt(double scale);
+  [[nodiscard]] Rows rowsAt(double scale) const;
   static int captionHeight();
   void look(std::optional<std::size_t> sheet);
   void lookAtStock(bool isShown);
@@ -91,6 +91,8 @@ class CutPage : public StagePage {
   void choose(std::optional<std::size_t> placement);
 
   [[nodiscard]] const CutLayout& layOut() const { return found_->layout; }
+  /// As it is cut at the bench.
+  [[nodiscard]] const CutLayout& shown() const { return bench_->layout; }
   [[nodiscard]] const CutProblem& problem() const { return found_->work.problem; }
   [[nodiscard]] const CutSheet* sheet() const;
   [[nodiscard]] const CutStock& stockOf(const CutSheet& sheet) const {
@@ -100,7 +102,6 @@ class CutPage : public StagePage {
   [[nodiscard]] SheetWords wordsOn(const CutSheet& sheet, std::size_t placement) const;
   [[nodiscard]] QString titleOf(const CutSheet& sheet) const;
   [[nodiscard]] QString belowOf(const CutSheet& sheet) const;
-  [[nodiscard]] Micrometres shear() const;
 
   // What the binder decides.
   void change(const std::function<void(JobCutting&)>& edit);
@@ -134,6 +135,7 @@ class CutPage : public StagePage {
   CutDesk& desk_;
   /// What is shown; while the page is hidden the desk may have another.
   std::shared_ptr<const CutDesk::Found> found_;
+  std::shared_ptr<const BenchWork> bench_;
   const Palette& palette_;
   MarginColumn* margin_;
   QScrollArea* table_;
@@ -145,10 +147,8 @@ class CutPage : public StagePage {
   QLabel* wrong_;  // with what was typed in the stock
   std::vector<SheetCard*> cards_;
   std::vector<QLabel*> captions_;
-  std::vector<std::size_t> order_;  // of the cards: sheets by the moment of their first cut
-  std::map<std::string, std::vector<GaugeStep>> steps_;  // by material
-  CutLayout shown_;                                      // cut as the shear takes it
-  std::optional<std::size_t> open_;                      // the sheet that is looked at
+  std::vector<std::size_t> order_;   // of the cards: sheets by the moment of their first cut
+  std::optional<std::size_t> open_;  // the sheet that is looked at
   /// The same by its name, and the piece that is chosen: another lay-out numbers them otherwise.
   struct Names {
     std::string stock, piece;

@@ -59,7 +59,10 @@ void CutPage::writeOverview() {
                       : tr("So the book would lie on sheets as they are sold. Say what sheets and "
                            "rolls lie on your shelf."));
     margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
-    if (desk_.isSearching()) margin_->small(tr("What has to be bought is being reckoned."));
+    if (desk_.isSearching())
+      margin_->small(found.shopping.isRough
+                         ? tr("At a glance. Whether less will do is being reckoned.")
+                         : tr("What has to be bought is being reckoned."));
     writeShopping();
     return writeDone();
   }
@@ -121,7 +124,7 @@ void CutPage::writeMaterial(const MaterialCost& cost) {
   double whole = 0.0, used = 0.0, kept = 0.0;
   CutPlacement largest;
   const auto areaOf = [](const CutPlacement& at) { return double(at.across) * double(at.along); };
-  for (const CutSheet& of : shown_.sheets) {
+  for (const CutSheet& of : shown().sheets) {
     const CutStock& stock = stockOf(of);
     if (stock.material != cost.material) continue;
     whole += double(stock.across) * double(lengthUsed(stock, of)) * of.repeat;
@@ -213,15 +216,16 @@ void CutPage::writeKept() {
   margin_->command("cut.keep", tr("keep this one"), [this] { keepLayOut(); });
   margin_->space();
   margin_->command("cut.pages", tr("sheets, cut list and labels as PDF"), [this] {
-    CutPages pages{*found_, workspace_.stock().stock(), shear()};
+    CutPages pages{*found_, workspace_.stock().stock(), desk_.shear()};
     const ShelfPtr catalogue = book_.library().shelf();
     emit pagesWanted(
         {"-cut.pdf", tr("The cut list is being written."), tr("The cut list is in %1."),
          tr("The cut list is in %1 and says that the book must not be cut yet."),
          [pages, catalogue](const std::string& path,
                             const std::function<bool()>& isCancelled) mutable {
-           if (pages.found.shopping.isEmpty())
-             pages.found.shopping = shoppingList(pages.found, pages.stock, *catalogue, isCancelled);
+           if (pages.found.shopping.isEmpty() || pages.found.shopping.isRough)
+             pages.found.shopping =
+                 shoppingList(pages.found, pages.stock, *catalogue, {false, isCancelled});
            return writeCutPdf(pages, path, isCancelled);
          }});
   });
@@ -271,7 +275,7 @@ void CutPage::writeSheet() {
 
 /// The settings that this sheet is cut at, by the moments of the work.
 void CutPage::writeSteps() {
-  const auto& steps = steps_[stockOf(*sheet()).material];
+  const auto& steps = bench_->stepsOf(stockOf(*sheet()).material);
   const Notation notation = windowNotation(book_.plan());
   const std::vector<CutGroup> groups = cutGroups(book_.plan(), notation, translated);
   int moment = -1;
@@ -289,10 +293,10 @@ void CutPage::writeSteps() {
         if (static_cast<int>(group.when) == moment)
           for (const std::string& line : group.first) margin_->small(QString::fromStdString(line));
     }
-    auto* button =
-        margin_->command(QString("cut.step.%1").arg(i + 1),
-                         QString("%1  %2").arg(i + 1).arg(settingText(here, notation, shear())),
-                         [this, i] { takeStep(i); });
+    auto* button = margin_->command(
+        QString("cut.step.%1").arg(i + 1),
+        QString("%1  %2").arg(i + 1).arg(settingText(here, notation, desk_.shear())),
+        [this, i] { takeStep(i); });
     button->setCheckable(true);
     button->setChecked(isStepping_ && made_ == i);
   }
@@ -319,18 +323,18 @@ void CutPage::writePiece() {
   std::vector<std::size_t> others;
   std::map<QString, int> titles;
   for (const std::size_t other : order_) {
-    if (other == *open_ || stockOf(shown_.sheets[other]).material != piece.material) continue;
+    if (other == *open_ || stockOf(shown().sheets[other]).material != piece.material) continue;
     others.push_back(other);
-    ++titles[titleOf(shown_.sheets[other])];
+    ++titles[titleOf(shown().sheets[other])];
   }
   for (const std::size_t other : others) {
-    const CutSheet& to = shown_.sheets[other];
+    const CutSheet& to = shown().sheets[other];
     const QString title = titleOf(to);
     margin_->command(
         QString("cut.to.%1").arg(other + 1),
         titles[title] > 1 ? tr("to %1, %2").arg(title, belowOf(to)) : tr("to %1").arg(title),
         [this, other] {
-          const CutSheet& sheet = shown_.sheets[other];
+          const CutSheet& sheet = shown().sheets[other];
           moveTo(sheet.stock, pinNumber(sheet));
         });
   }

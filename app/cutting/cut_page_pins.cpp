@@ -158,10 +158,10 @@ void CutPage::carry(const QPoint& at, const QSize& size) {
 /// A piece of one card let go on another one, or beside all of them, where it stays as it was.
 void CutPage::putDown(std::size_t card, std::size_t placement, const QPoint& at) {
   carried_->hide();
-  const CutSheet& of = shown_.sheets[order_[card]];
+  const CutSheet& of = shown().sheets[order_[card]];
   for (std::size_t i = 0; i < cards_.size(); ++i) {
     if (i == card || !cards_[i]->rect().contains(cards_[i]->mapFromGlobal(at))) continue;
-    const CutSheet& to = shown_.sheets[order_[i]];
+    const CutSheet& to = shown().sheets[order_[i]];
     return movePiece(of, of.placements[placement], to.stock, pinNumber(to));
   }
 }
@@ -203,7 +203,7 @@ void CutPage::cutTogetherWith(const QString& path) {
 void CutPage::keepLayOut() {
   KeptLayOut kept;
   std::map<std::size_t, int> numbers;
-  for (const CutSheet& of : shown_.sheets)
+  for (const CutSheet& of : shown().sheets)
     for (int i = 0; i < of.repeat; ++i) {
       const int number = numbers[of.stock]++;
       for (const CutPlacement& at : of.placements)

@@ -31,9 +31,11 @@ SheetCard::SheetCard(const Palette& palette, QWidget* parent)
 void SheetCard::setSheet(SheetDrawing drawing, QString title, QString below,
                          std::function<SheetWords(std::size_t)> words) {
   drawing_ = std::move(drawing);
+  bounds_ = boundsOf(drawing_.drawing);
   title_ = std::move(title);
   below_ = std::move(below);
-  words_ = std::move(words);
+  wordsOn_ = std::move(words);
+  words_ = {};
   held_.reset();
   setAccessibleName(title_ + ", " + below_);
   updateGeometry();
@@ -47,28 +49,30 @@ void SheetCard::setLit(const Subject& subject) {
 }
 
 void SheetCard::setScale(double scale) {
+  if (scale_ == scale) return;
   scale_ = scale;
   updateGeometry();
   update();
 }
 
-QSizeF SheetCard::sheetSize() const {
-  const Box box = boundsOf(drawing_.drawing);
-  return {box.width(), box.height()};
-}
+QSizeF SheetCard::sheetSize() const { return {bounds_.width(), bounds_.height()}; }
 
 int SheetCard::lettering() const {
   return QFontMetrics(textFont(kTitle, true)).height() + QFontMetrics(textFont(kBelow)).height();
 }
 
 /// Wide enough for its words, as far as that is little.
-QSize SheetCard::sizeHint() const {
-  const QSizeF sheet = sheetSize() * scale_;
-  const int words = std::min(
-      std::max(wordsWidth(textFont(kTitle, true), title_), wordsWidth(textFont(kBelow), below_)),
-      static_cast<int>(kLeastWidthEm * em()));
-  return {std::max(static_cast<int>(sheet.width()), words) + 2 * kEdge,
-          static_cast<int>(sheet.height()) + lettering() + 2 * kEdge + 4};
+QSize SheetCard::sizeAt(double scale) const {
+  if (!words_.room || words_.scale != fontScale()) {
+    words_.scale = fontScale();
+    words_.room = QSize(std::min(std::max(wordsWidth(textFont(kTitle, true), title_),
+                                          wordsWidth(textFont(kBelow), below_)),
+                                 static_cast<int>(kLeastWidthEm * em())),
+                        lettering());
+  }
+  const QSizeF sheet = sheetSize() * scale;
+  return {std::max(static_cast<int>(sheet.width()), words_.room->width()) + 2 * kEdge,
+          static_cast<int>(sheet.height()) + words_.room->height() + 2 * kEdge + 4};
 }
 
 QRectF SheetCard::sheetPlace() const {
@@ -83,7 +87,7 @@ void SheetCard::mousePressEvent(QMouseEvent* event) {
   QAbstractButton::mousePressEvent(event);
   held_.reset();
   if (event->button() != Qt::LeftButton) return;
-  const QTransform toCard = fitted(boundsOf(drawing_.drawing), sheetPlace());
+  const QTransform toCard = fitted(bounds_, sheetPlace());
   for (const SheetDrawing::Piece& piece : drawing_.pieces) {
     const QRectF place = toCard.mapRect(
         QRectF(QPointF(piece.box.left, piece.box.bottom), QPointF(piece.box.right, piece.box.top)));
@@ -120,8 +124,8 @@ void SheetCard::paintEvent(QPaintEvent*) {
   look.style.leastWidth *= lines;
   look.letters = fontScale() / lines;
   look.showsCuts = false;
-  look.words = words_;
-  paintSheet(painter, drawing_, fitted(boundsOf(drawing_.drawing), sheetPlace()), look);
+  look.words = wordsOn_;
+  paintSheet(painter, drawing_, fitted(bounds_, sheetPlace()), look);
   const QRect words(room.left(), room.bottom() - lettering(), room.width(), lettering());
   const QFont title = textFont(kTitle, true), below = textFont(kBelow);
   painter.setFont(title);

@@ -22,7 +22,9 @@ class SheetCard : public QAbstractButton {
   /// What the sheet needs at a scale of one.
   [[nodiscard]] QSizeF sheetSize() const;
   [[nodiscard]] bool isLying() const { return drawing_.isLying; }
-  [[nodiscard]] QSize sizeHint() const override;
+  /// All of it, were that the scale.
+  [[nodiscard]] QSize sizeAt(double scale) const;
+  [[nodiscard]] QSize sizeHint() const override { return sizeAt(scale_); }
 
  signals:
   /// A piece follows the pointer, which is there on the screen; it is this large.
@@ -48,8 +50,14 @@ class SheetCard : public QAbstractButton {
 
   const Palette& palette_;
   SheetDrawing drawing_;
+  Box bounds_;  // of it
   QString title_, below_;
-  std::function<SheetWords(std::size_t)> words_;
+  std::function<SheetWords(std::size_t)> wordsOn_;
+  struct Words {
+    double scale = 0.0;  // of the letters
+    std::optional<QSize> room;
+  };
+  mutable Words words_;  // below it, measured once
   Subject lit_;
   double scale_ = 0.2;
   std::optional<Held> held_;

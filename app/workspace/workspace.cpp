@@ -29,7 +29,7 @@ Workspace::Workspace(Places places, QObject* parent)
   stock_ = std::make_unique<StockRoom>(makeJsonShelf(places_.stock));
   shop_ = std::make_unique<ShopRoom>(places_.shop);
   book_ = std::make_unique<Document>(readLibrary(), *jobs_, usualUnits());
-  cutting_ = std::make_unique<CutDesk>(*book_, *stock_);
+  cutting_ = std::make_unique<CutDesk>(*book_, *stock_, settings_);
   sewing_ = std::make_unique<SewDesk>(*book_, places_.patterns);
   desk_ = std::make_unique<HouseDesk>(
       *book_, places_.methods,

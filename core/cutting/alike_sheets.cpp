@@ -9,7 +9,7 @@ namespace drapery {
 
 namespace {
 
-std::size_t different(const std::vector<Bin>& bins) {
+std::size_t differentOf(const std::vector<Bin>& bins) {
   std::set<Likeness> all;
   for (const Bin& bin : bins) all.insert(likenessOf(bin));
   return all.size();
@@ -73,9 +73,10 @@ std::vector<Bin> moreAlike(const MaterialJob& job, const std::vector<Bin>& bins,
       which.push_back(b);
       before.push_back(bins[b]);
     }
-    if (before.size() < 2) continue;
+    const std::size_t different = differentOf(before);
+    if (different < 2) continue;
     const std::vector<Bin> fresh = laidAlike(job, before, isEnough);
-    if (fresh.empty() || different(fresh) >= different(before)) continue;
+    if (fresh.empty() || differentOf(fresh) >= different) continue;
     for (std::size_t i = 0; i < which.size(); ++i) result[which[i]] = fresh[i];
   }
   return result;

@@ -386,9 +386,12 @@ class Packer::Work {
                      [](const auto& a, const auto& b) { return a.first > b.first; });
     constexpr std::size_t kLook = 4;  // pieces between two questions
     std::size_t looked = 0;
+    // Where one of a kind found no room there is none for another.
+    std::vector<std::size_t> barren(job_.kinds.size(), 0);
     for (const auto& [size, kind] : order) {
       if (++looked % kLook == 0 && isEnough()) return false;
-      if (putPiece(job_, bins, kind, habit)) continue;
+      if (putPiece(job_, bins, kind, habit, barren[kind])) continue;
+      barren[kind] = bins.size();
       const auto stock = filling_.stockFor(used, kind);
       if (!stock) {
         lost.push_back(kind);
@@ -396,7 +399,7 @@ class Packer::Work {
       }
       bins.push_back(emptyBin(job_, *stock));
       ++used[*stock];
-      putPiece(job_, bins, kind, habit);
+      putPiece(job_, bins, kind, habit, barren[kind]);
     }
     return true;
   }

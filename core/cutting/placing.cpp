@@ -66,7 +66,7 @@ double placingSize(const MaterialJob& job, std::size_t kind, PlacingHabit::Order
 }
 
 bool putPiece(const MaterialJob& job, std::vector<Bin>& bins, std::size_t kind,
-              const PlacingHabit& habit) {
+              const PlacingHabit& habit, std::size_t first) {
   struct Place {
     std::size_t bin = 0, free = 0;
     LyingSize size;
@@ -75,8 +75,8 @@ bool putPiece(const MaterialJob& job, std::vector<Bin>& bins, std::size_t kind,
   double least = std::numeric_limits<double>::infinity();
   // Of very many sheets the older ones are full.
   constexpr std::size_t kLooked = 300;
-  const std::size_t from = bins.size() > 2 * kLooked ? bins.size() - kLooked : 0;
-  for (std::size_t b = from; b < bins.size(); ++b)
+  if (bins.size() > 2 * kLooked) first = std::max(first, bins.size() - kLooked);
+  for (std::size_t b = first; b < bins.size(); ++b)
     for (const LyingSize& size : job.sizes[bins[b].stock][kind])
       for (std::size_t f = 0; f < bins[b].free.size(); ++f) {
         const SheetPart& room = bins[b].parts[bins[b].free[f]];

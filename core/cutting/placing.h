@@ -19,7 +19,8 @@ struct PlacingHabit {
 double placingSize(const MaterialJob& job, std::size_t kind, PlacingHabit::Order order);
 
 /// False where there is no room for it.
+/// @param first sheet that is looked at
 bool putPiece(const MaterialJob& job, std::vector<Bin>& bins, std::size_t kind,
-              const PlacingHabit& habit);
+              const PlacingHabit& habit, std::size_t first = 0);
 
 }  // namespace drapery

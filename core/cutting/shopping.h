@@ -29,6 +29,7 @@ struct ToGet {
 struct ShoppingList {
   std::vector<ToBuy> more;     // of stocks that lie there
   std::vector<ToGet> missing;  // of which nothing that can be bought lies there
+  bool isRough = false;        // at a glance: less may do
   [[nodiscard]] bool isEmpty() const { return more.empty() && missing.empty(); }
 };
 

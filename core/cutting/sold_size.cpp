@@ -9,23 +9,14 @@ namespace drapery {
 
 namespace {
 
-constexpr std::uint64_t kTries = 20;              // of each size
-constexpr Micrometres kLongRoll = 1'000'000'000;  // a kilometre
-
 /// With how much of it holds all of them; false where they find no room.
-bool measure(SoldSize& size, const std::vector<CutPiece>& pieces,
-             const std::function<bool()>& isCancelled) {
+bool measure(SoldSize& size, const std::vector<CutPiece>& pieces, const LayOutLimits& limits) {
   const bool isRoll = size.of.form == StockForm::Roll;
   CutProblem problem;
   problem.pieces = pieces;
   CutStock& stock = problem.stocks.emplace_back(size.of);
   stock.material.clear();
-  stock.cost = 1.0;
-  stock.count = isRoll ? std::optional(1) : std::nullopt;
-  if (isRoll) stock.along = kLongRoll;
-  LayOutLimits limits;
-  limits.steps = kTries;
-  limits.isCancelled = isCancelled;
+  makeEndless(stock);
   const CutLayout layout = layOut(problem, limits);
   if (!layout.unplaced.empty()) return false;
   double area = 0.0, taken = 0.0;
@@ -45,13 +36,21 @@ bool measure(SoldSize& size, const std::vector<CutPiece>& pieces,
 
 }  // namespace
 
+void makeEndless(CutStock& stock) {
+  constexpr Micrometres kLongRoll = 1'000'000'000;  // a kilometre
+  const bool isRoll = stock.form == StockForm::Roll;
+  stock.cost = 1.0;
+  stock.count = isRoll ? std::optional(1) : std::nullopt;
+  if (isRoll) stock.along = kLongRoll;
+}
+
 std::vector<SoldSize> soldSizes(std::vector<CutPiece> pieces, const std::vector<SoldSize>& sizes,
-                                const std::function<bool()>& isCancelled) {
+                                const LayOutLimits& limits) {
   for (CutPiece& piece : pieces) piece.material.clear();
   std::vector<SoldSize> all;
   for (SoldSize size : sizes) {
-    if (isCancelled && isCancelled()) break;
-    if (!measure(size, pieces, isCancelled)) continue;
+    if (limits.isCancelled && limits.isCancelled()) break;
+    if (!measure(size, pieces, limits)) continue;
     const auto same = std::find_if(all.begin(), all.end(), [&](const SoldSize& other) {
       return !size.name.empty() && other.name == size.name;
     });

@@ -1,11 +1,10 @@
 // In which of the sizes that something is sold in, pieces are had from the least of it.
 #pragma once
 
-#include <functional>
 #include <string>
 #include <vector>
 
-#include "core/cutting/cut_problem.h"
+#include "core/cutting/lay_out_limits.h"
 #include "core/quantity/units.h"
 
 namespace drapery {
@@ -19,11 +18,14 @@ struct SoldSize {
   double used = 0.0;                 // the part of it that becomes pieces
 };
 
+/// As much of it as is wanted, at one for each.
+void makeEndless(CutStock& stock);
+
 /// Those that hold all pieces, with how much of them: the least of it first, and of one name only
 /// the better way for its grain to run.
 /// @param pieces of any material
-/// @param isCancelled may be empty; what was found by then is given
+/// @param limits of each lay-out; cancelled: what was found by then is given
 std::vector<SoldSize> soldSizes(std::vector<CutPiece> pieces, const std::vector<SoldSize>& sizes,
-                                const std::function<bool()>& isCancelled = {});
+                                const LayOutLimits& limits);
 
 }  // namespace drapery

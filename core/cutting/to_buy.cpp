@@ -1,6 +1,8 @@
 #include "core/cutting/to_buy.h"
 
 #include <algorithm>
+#include <set>
+#include <string>
 
 #include "core/cutting/cut_rectangle.h"
 #include "core/cutting/lay_out.h"
@@ -14,10 +16,15 @@ constexpr double kSquareMetre = 1e12;             // um2
 }  // namespace
 
 std::vector<ToBuy> toBuy(const CutProblem& problem, const CutLayout& layout,
-                         const std::vector<bool>& canBuy,
-                         const std::function<bool()>& isCancelled) {
+                         const std::vector<bool>& canBuy, const Reckoning& how) {
   if (layout.unplaced.empty()) return {};
+  std::set<std::string> scarce;
+  for (const Unplaced& each : layout.unplaced) scarce.insert(problem.pieces[each.piece].material);
   CutProblem beside = problem;
+  for (CutPiece& piece : beside.pieces)
+    if (scarce.count(piece.material) == 0) piece.count = 0;  // has found room
+  std::erase_if(beside.pins,
+                [&](const CutPin& pin) { return beside.pieces[pin.piece].count == 0; });
   for (CutStock& there : beside.stocks) there.cost = 0.0;
   std::vector<ToBuy> list;
   for (std::size_t s = 0; s < problem.stocks.size(); ++s) {
@@ -31,10 +38,7 @@ std::vector<ToBuy> toBuy(const CutProblem& problem, const CutLayout& layout,
     fresh.count = 1;
     fresh.along = kLongRoll;
   }
-  LayOutLimits limits;
-  limits.steps = kTries;
-  limits.isCancelled = isCancelled;
-  for (const CutSheet& sheet : layOut(beside, limits).sheets) {
+  for (const CutSheet& sheet : layOut(beside, how.limits(beside, kTries)).sheets) {
     if (sheet.stock < problem.stocks.size()) continue;
     ToBuy& each = list[sheet.stock - problem.stocks.size()];
     const CutStock& fresh = beside.stocks[sheet.stock];

@@ -1,9 +1,8 @@
 // What the stock lacks for all pieces of a problem.
 #pragma once
 
-#include <functional>
-
 #include "core/cutting/cut_layout.h"
+#include "core/cutting/reckoning.h"
 
 namespace drapery {
 
@@ -16,9 +15,7 @@ struct ToBuy {
 /// The least that has to be paid for so that all finds room, beside what lies there: a roll that is
 /// bought does not join the end of another. Nothing where all of it finds room as it is.
 /// @param canBuy by the problem's stocks: nobody sells off-cuts.
-/// @param isCancelled may be empty; what was found by then is given
 std::vector<ToBuy> toBuy(const CutProblem& problem, const CutLayout& layout,
-                         const std::vector<bool>& canBuy,
-                         const std::function<bool()>& isCancelled = {});
+                         const std::vector<bool>& canBuy, const Reckoning& how = {});
 
 }  // namespace drapery

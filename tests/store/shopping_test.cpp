@@ -106,13 +106,36 @@ RC_GTEST_PROP(AnyShopping, hasEveryPieceOnce, ()) {
   RC_ASSERT(std::set(listed.begin(), listed.end()).size() == listed.size());
 }
 
-// Bought so, all of it finds room: each thing in the first size on the list.
+/// Any book, once or as an edition.
+Job anyEdition() {
+  Job job = *test::anyJob(*rc::gen::elementOf(test::kMethods));
+  job.copies = *rc::gen::element(1.0, 2.0, 6.0);
+  return job;
+}
+
+// Bought so, all of it finds room on just that: each thing in the first size on the list.
 RC_GTEST_PROP(AnyShopping, holdsTheBookOnceItWasBought, ()) {
-  BooksLaidOut found = laid(*test::anyJob(*rc::gen::elementOf(test::kMethods)), {});
+  BooksLaidOut found = laid(anyEdition(), {});
   RC_PRE(found.plans[0]->rules != nullptr);
-  found.shopping = shopped(found, {});
-  const BooksLaidOut supposed = laidOnShopping(found);
+  const Reckoning how{*rc::gen::arbitrary<bool>()};
+  found.shopping = shoppingList(found, {}, *makeShelf(), how);
+  const BooksLaidOut supposed = laidOnShopping(found, how);
   RC_ASSERT(supposed.isSupposed);
+  std::size_t stock = 0;
+  for (const ToGet& each : found.shopping.missing) {
+    if (each.sold.empty()) continue;
+    int sheets = 0;
+    Micrometres length = 0;
+    for (const CutSheet& sheet : supposed.layout.sheets) {
+      if (sheet.stock != stock) continue;
+      sheets += sheet.repeat;
+      length += lengthUsed(supposed.work.problem.stocks[stock], sheet) * sheet.repeat;
+    }
+    const SoldSize& size = each.sold.front();
+    const bool isRoll = size.of.form == StockForm::Roll;
+    RC_ASSERT((isRoll ? length == size.length : sheets == size.sheets));
+    ++stock;
+  }
   for (const Unplaced& each : supposed.layout.unplaced) {
     const PlannedPart& part = *supposed.work.pieces[each.piece].part;
     bool isSold = false;
@@ -121,6 +144,35 @@ RC_GTEST_PROP(AnyShopping, holdsTheBookOnceItWasBought, ()) {
         if (found.work.pieces[of.piece].part->rule == part.rule) isSold = !wanted.sold.empty();
     RC_ASSERT(!isSold);
   }
+}
+
+// At a glance the same is to be got, of nothing less than when it is reckoned.
+RC_GTEST_PROP(AnyShopping, isNoLessAtAGlance, ()) {
+  const BooksLaidOut found = laid(anyEdition(), {});
+  RC_PRE(found.plans[0]->rules != nullptr);
+  const ShoppingList rough = shoppingList(found, {}, *makeShelf(), {true});
+  const ShoppingList list = shopped(found, {});
+  RC_ASSERT(rough.isRough && !list.isRough);
+  RC_ASSERT(rough.missing.size() == list.missing.size());
+  for (std::size_t i = 0; i < list.missing.size(); ++i) {
+    const ToGet &glance = rough.missing[i], &each = list.missing[i];
+    RC_ASSERT(glance.kind == each.kind && glance.pieces.size() == each.pieces.size());
+    RC_ASSERT(glance.sold.size() == each.sold.size() && glance.isTooLarge == each.isTooLarge);
+    if (!each.sold.empty()) RC_ASSERT(glance.sold.front().used <= each.sold.front().used + 1e-12);
+  }
+}
+
+// Up to forty pieces of one material are tried at as often as can be, of ten times as many a tenth.
+TEST(Reckoning, triesLessOftenAtMany) {
+  CutProblem problem;
+  problem.pieces = {test::pieceOf("a", 10, 10, 40), test::pieceOf("b", 10, 10, 40)};
+  problem.pieces[1].material = "another";
+  EXPECT_EQ(Reckoning().limits(problem, 20).steps, 20U);
+  problem.pieces[0].count = 400;
+  EXPECT_EQ(Reckoning().limits(problem, 20).steps, 2U);
+  problem.pieces[0].count = 20'000;
+  EXPECT_EQ(Reckoning().limits(problem, 20).steps, 1U);
+  EXPECT_EQ(Reckoning{true}.limits(problem, 20).seconds, 0.0);
 }
 
 // Two boards of 140 x 216.5 and a stiffener of 23 x 216.5 beside each other: 303 wide.
@@ -188,7 +240,7 @@ TEST(Shopping, saysThatNoSizeHoldsThem) {
 // Cancelled it tells what is missing, and claims nothing of sizes that were not tried.
 TEST(Shopping, whatWasCancelledClaimsNothing) {
   const BooksLaidOut found = laid(test::plainJob(), {});
-  const ShoppingList list = shoppingList(found, {}, *makeShelf(), [] { return true; });
+  const ShoppingList list = shoppingList(found, {}, *makeShelf(), {false, [] { return true; }});
   ASSERT_NE(of(list, "board"), nullptr);
   for (const ToGet& each : list.missing) {
     EXPECT_TRUE(each.sold.empty()) << each.kind;
