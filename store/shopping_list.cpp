@@ -65,6 +65,7 @@ class Shopping {
     wanted.named = of.part->named;
     if (isPaperApart(*of.part) && wanted.named.empty()) wanted.apart = of.part->rule->id;
     wanted.thickness = wants.thickness;
+    wanted.units = found_.plans[of.book]->units;
     wanted.grammage = wants.grammage;
     const auto make = [](const ToGet& each) {
       const GrammageBand band = each.grammage.value_or(GrammageBand());

@@ -130,7 +130,9 @@ void SheetCard::paintEvent(QPaintEvent*) {
   const QFont title = textFont(kTitle, true), below = textFont(kBelow);
   painter.setFont(title);
   painter.setPen(palette_.ink);
-  paintWords(painter, words, Qt::AlignLeft | Qt::AlignTop, shortened(title, title_, words.width()));
+  // How many, and the size at the end of the name.
+  paintWords(painter, words, Qt::AlignLeft | Qt::AlignTop,
+             shortened(title, title_, words.width(), Qt::ElideMiddle));
   painter.setFont(below);
   painter.setPen(palette_.secondInk);
   paintWords(painter, words, Qt::AlignLeft | Qt::AlignBottom,

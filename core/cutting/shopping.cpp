@@ -10,18 +10,23 @@ namespace {
 
 constexpr Micrometres kRollStep = 100'000;
 
-/// "board 500 × 700 mm", "paper, A3", "cloth, 38 in wide"
+/// "board, 2.4 mm, 500 × 700 mm", "paper, A3", "cloth, 38 in wide"
 std::string nameOf(const ToGet& wanted, const SoldSize& size) {
   Notation notation;
   notation.units = size.units;
   const auto length = [](Micrometres of) { return Length::fromMm(double(of) / 1000); };
   std::string title = wanted.named.empty() ? wanted.kind : wanted.named;
-  if (!wanted.apart.empty()) title += " for " + wanted.apart;
+  if (!wanted.apart.empty()) {
+    title += " for " + wanted.apart;
+  } else if (wanted.named.empty() && wanted.thickness > 0) {
+    const Notation books{wanted.units, Length::fromMm(0.01)};
+    title += ", " + formatLength(length(wanted.thickness), books);
+  }
   std::replace(title.begin(), title.end(), '_', ' ');
   if (size.of.form == StockForm::Roll)
     return title + ", " + formatLength(length(size.of.across), notation) + " wide";
   if (!size.name.empty()) return title + ", " + size.name;
-  return title + " " + formatBare(length(size.of.across), notation) + " × " +
+  return title + ", " + formatBare(length(size.of.across), notation) + " × " +
          formatLength(length(size.of.along), notation);
 }
 

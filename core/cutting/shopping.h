@@ -18,6 +18,7 @@ struct ToGet {
   std::string named;          // the material that was named for them; may be empty
   std::string apart;          // the piece that has it alone; empty: it is for all of its make
   Micrometres thickness = 0;  // that the plan reckons with; 0: none
+  Units units = Units::Millimetres;  // in which the book tells it
   std::optional<GrammageBand> grammage;
   std::vector<Unplaced> pieces;
   std::vector<SoldSize> sold;  // that hold them, least of it first

@@ -400,7 +400,7 @@ TEST_F(Cutting, tellsWhatToBuyAndPutsItOnTheShelf) {
   clickCut("cut.bought.0.0");
   ASSERT_EQ(stockNow().items.size(), 1U);
   const StockItem board = stockNow().items[0];
-  EXPECT_EQ(board.lies.id, "board 500 × 700 mm");
+  EXPECT_EQ(board.lies.id, "board, 2.4 mm, 500 × 700 mm");
   EXPECT_EQ(board.lies.count, 1);
   EXPECT_EQ(board.thickness, 2400);
   EXPECT_FALSE(workspace_->cutting().found().isSupposed);
