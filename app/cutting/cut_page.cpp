@@ -185,7 +185,9 @@ void CutPage::findAgain(const BenchWork& before) {
   const auto isSame = [](const GaugeStep& a, const GaugeStep& b) {
     return a.reading == b.reading && a.moment == b.moment && a.cuts.size() == b.cuts.size();
   };
-  const std::string material = sheet() != nullptr ? stockOf(*sheet()).material : std::string();
+  isStepping_ = sheet() != nullptr;
+  if (!isStepping_) return;
+  const std::string& material = stockOf(*sheet()).material;
   const auto &then = before.stepsOf(material), &now = bench_->stepsOf(material);
   isStepping_ = std::equal(then.begin(), then.end(), now.begin(), now.end(), isSame);
 }
