@@ -76,8 +76,9 @@ class CutPainter {
 
  private:
   [[nodiscard]] QString title(std::size_t book = 0) const {
-    const std::string& title = found_.jobs[book]->title;
-    return title.empty() ? Words::tr("Untitled book") : text(title);
+    const Job& job = *found_.jobs[book];
+    if (book == 0 && job.title.empty()) return Words::tr("Untitled book");
+    return text(bookName(job));
   }
   [[nodiscard]] const CutStock& stockOf(const CutSheet& sheet) const {
     return problem_.stocks[sheet.stock];
@@ -94,7 +95,7 @@ class CutPainter {
   }
   [[nodiscard]] QString nameOf(std::size_t book, const PlannedPart& part) const {
     const QString name = text(part.rule->title.text);
-    return book == 0 ? name : name + " · " + text(found_.jobs[book]->title);
+    return book == 0 ? name : name + " · " + text(bookName(*found_.jobs[book]));
   }
   /// So many rectangles' pieces.
   [[nodiscard]] QString pieces(std::size_t piece, int rectangles) const {
@@ -123,7 +124,7 @@ class CutPainter {
         column_.write(kEdge, {kHeading, true, lightPalette().stop},
                       book == 0 ? Words::tr("The book has a stop: it must not be cut yet.")
                                 : Words::tr("%1 has a stop: it must not be cut yet.")
-                                      .arg(text(found_.jobs[book]->title)),
+                                      .arg(text(bookName(*found_.jobs[book]))),
                       true);
     column_.write(kEdge, {kSmall, false, lightPalette().secondInk}, careWords(), true);
     column_.leave(2);

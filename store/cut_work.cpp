@@ -37,7 +37,7 @@ class Gathering {
       : books_(books), shelf_(shelf), wish_(books.front().job->cutting) {}
 
   CutWork gather() {
-    work_.problem.name = titleOf(*books_.front().job);
+    work_.problem.name = bookName(*books_.front().job);
     takeStock();
     for (std::size_t book = 0; book < books_.size(); ++book)
       for (const PlannedPart& part : books_[book].plan->parts)
@@ -48,8 +48,6 @@ class Gathering {
   }
 
  private:
-  static std::string titleOf(const Job& job) { return job.title.empty() ? job.id : job.title; }
-
   void takeStock() {
     for (const StockItem& item : shelf_.items) {
       if (!wish_.mockUp.empty() && item.lies.id != wish_.mockUp) continue;
@@ -73,7 +71,7 @@ class Gathering {
     CutPiece piece;
     piece.id = part.rule->id;
     for (int n = 1; !ids_.insert(piece.id).second; ++n)
-      piece.id = titleOf(*books_[book].job) + (n > 1 ? " " + std::to_string(n) : "") + ": " +
+      piece.id = bookName(*books_[book].job) + (n > 1 ? " " + std::to_string(n) : "") + ": " +
                  part.rule->id;
     piece.material = wish_.mockUp.empty() || work_.problem.stocks.empty()
                          ? materialOf(part, work_.problem.stocks)
@@ -191,6 +189,8 @@ class Gathering {
 };
 
 }  // namespace
+
+const std::string& bookName(const Job& job) { return job.title.empty() ? job.id : job.title; }
 
 int piecesOfRectangle(const PlannedPart& part, StockPattern pattern) {
   const bool isHalf = isHalfOf(part.outline, part.width.mm(), part.height.mm());

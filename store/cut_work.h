@@ -2,6 +2,7 @@
 #pragma once
 
 #include <memory>
+#include <string>
 #include <vector>
 
 #include "core/cutting/shopping.h"
@@ -18,6 +19,9 @@ namespace drapery {
 int piecesOfRectangle(const PlannedPart& part, StockPattern pattern);
 /// Of whatever of a material has one: all pieces of it are laid alike.
 StockPattern patternOf(const Stock& shelf, const std::string& material);
+
+/// What a book is called among others: by its title, or else as its file is.
+const std::string& bookName(const Job& job);
 
 /// How thick and how heavy a piece is to be, and what there is.
 WantedMake wantedMake(const std::string& material, const PlannedPart& part, const Plan& plan);

@@ -99,7 +99,7 @@ QString CutPage::whyNotYet() const {
     if (!found_->plans[book]->has(Severity::Stop)) continue;
     if (book == 0) return tr("The book has a stop: it must not be cut yet.");
     return tr("%1 has a stop: it must not be cut yet.")
-        .arg(QString::fromStdString(found_->jobs[book]->title));
+        .arg(QString::fromStdString(bookName(*found_->jobs[book])));
   }
   return {};
 }

@@ -84,7 +84,7 @@ QString pieceTitle(const CutDesk::Found& found, std::size_t piece) {
 QString pieceTitle(const CutDesk::Found& found, std::size_t book, const PlannedPart& part) {
   QString title = localText(part.rule->title);
   if (book == 0) return title;
-  return title + " · " + QString::fromStdString(found.jobs[book]->title);
+  return title + " · " + QString::fromStdString(bookName(*found.jobs[book]));
 }
 
 QString piecesTitle(const CutDesk::Found& found, std::size_t piece, int rectangles) {

@@ -138,7 +138,7 @@ void sharpen(Course& course, const LayOutLimits& limits, const Watch& forAll, co
   if (tryAll(course, free, forAll)) return;
   const double quick = leastSumFrom(free, costBound(free, [&] { return watch.isOver(); }));
   course.bound = std::max(course.bound, quick);
-  if (!course.isOpen()) return;
+  if (!course.isOpen() || watch.isOver()) return;
   std::atomic<bool> isFound = false;
   ExactCheaper found;
   const std::uint64_t most = watch.tries(kBeside);

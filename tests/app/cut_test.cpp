@@ -346,10 +346,12 @@ TEST_F(Cutting, whatIsShownIsOfOneBook) {
   EXPECT_NE(firstCard(), before);
 }
 
-// A book that it is cut together with has a stop: sheets with its pieces are not cut yet.
+// A book that it is cut together with has a stop: sheets with its pieces are not cut yet. One
+// without a title is called as its file is.
 TEST_F(Cutting, aStopOfAnotherBookIsToldWhereItsPiecesLie) {
   Job other = plainJob();
-  other.title = "Other book";
+  other.title.clear();
+  other.id = "other";
   other.given["text_width"] = {20.0, {}};  // less than the set-back
   other.allowances["setback"] = {25.0, {}};
   folder_.write("other.json", writeJob(other));
@@ -366,7 +368,7 @@ TEST_F(Cutting, aStopOfAnotherBookIsToldWhereItsPiecesLie) {
     for (const CutPlacement& at : layout().sheets[i].placements)
       isOther = isOther || workspace_->cutting().found().work.pieces[at.piece].book == 1;
     EXPECT_EQ(isShown("cut.done"), !isOther);
-    EXPECT_EQ(margin().find("Other book has a stop") != std::string::npos, isOther);
+    EXPECT_EQ(margin().find("other has a stop") != std::string::npos, isOther);
     isTold = isTold || isOther;
   }
   EXPECT_TRUE(isTold);
