@@ -184,7 +184,7 @@ class CutPainter {
       const CutStock& of = problem_.stocks[each.stock];
       ticked(of.form == StockForm::Roll
                  ? Words::tr("%1 more of %2")
-                       .arg(text(cutLengthWords(each.length, notation_)), text(of.id))
+                       .arg(text(rollLengthWords(each.length, notation_)), text(of.id))
                  : Words::tr("%1 more of %2").arg(each.sheets).arg(text(of.id)));
     }
     for (const ToGet& each : found_.shopping.missing) missing(each);

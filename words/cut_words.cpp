@@ -30,6 +30,18 @@ std::string cutLengthWords(Micrometres length, const Notation& notation) {
   return formatLength(lengthOf(length), notation);
 }
 
+double metresUp(Micrometres length) {
+  constexpr Micrometres kHundredth = 10'000;
+  const Micrometres hundredths = (length + kHundredth - 1) / kHundredth;
+  return double(hundredths) / 100;
+}
+
+std::string rollLengthWords(Micrometres length, const Notation& notation) {
+  constexpr Micrometres kMetre = 1'000'000;
+  if (length < kMetre || notation.units == Units::Inches) return cutLengthWords(length, notation);
+  return formatNumber(metresUp(length), 2, notation.decimal) + " m";
+}
+
 std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& notation) {
   return sizeWords(lengthOf(across), lengthOf(along), notation);
 }

@@ -16,6 +16,11 @@ inline constexpr const char* kCutContext = "Cut";
 
 /// "216.5 mm"
 std::string cutLengthWords(Micrometres length, const Notation& notation);
+/// To a hundredth of a metre, never less than it takes.
+double metresUp(Micrometres length);
+/// Of a roll, as it is asked for: from a metre on in metres, never less than it takes; in
+/// inches as any length.
+std::string rollLengthWords(Micrometres length, const Notation& notation);
 /// "700 × 1000 mm"
 std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& notation);
 /// The same; of a stock that is kept in the other unit in its own too, along which of a sheet's

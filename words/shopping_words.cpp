@@ -20,7 +20,7 @@ std::string askFor(const ToGet& wanted, const Notation& notation, const Translat
                   cutLengthWords(wanted.thickness, notation));
   if (wanted.length > 0)
     words += said(translate, QT_TRANSLATE_NOOP("Cut", ", {} in all"),
-                  cutLengthWords(wanted.length, notation));
+                  rollLengthWords(wanted.length, notation));
   if (wanted.grammage) words += ", " + bandWords(*wanted.grammage, notation, translate);
   return words;
 }
@@ -40,7 +40,7 @@ std::string soldWords(const SoldSize& size, const Notation& notation, const Tran
   own.units = size.units;
   if (size.of.form == StockForm::Roll)
     return said(translate, QT_TRANSLATE_NOOP("Cut", "{} of {} roll, {} % used"),
-                cutLengthWords(size.length, notation), cutLengthWords(size.of.across, own), used);
+                rollLengthWords(size.length, notation), cutLengthWords(size.of.across, own), used);
   std::string sheet = cutSizeWords(size.of.across, size.of.along, own);
   if (size.of.across > size.of.along) sheet += ", " + grainSideWords(size.of, translate);
   if (!size.name.empty()) sheet = size.name + " (" + sheet + ")";

@@ -13,7 +13,7 @@ namespace drapery {
 /// What to ask for behind its name: ", 2.4 mm thick, 120 to 160 g/m²"; empty where nothing is said.
 std::string askFor(const ToGet& wanted, const Notation& notation, const Translate& translate = {});
 
-/// "3 of A3 (420 × 297 mm, grain short), 64 % used", "252.5 mm of 1000 mm roll, 36 % used"; in the
+/// "3 of A3 (420 × 297 mm, grain short), 64 % used", "2.64 m of 1300 mm roll, 99 % used"; in the
 /// unit that the size is sold in. That the grain is long is not said of each.
 std::string soldWords(const SoldSize& size, const Notation& notation,
                       const Translate& translate = {});

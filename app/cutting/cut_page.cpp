@@ -106,7 +106,7 @@ QString CutPage::belowOf(const CutSheet& sheet) const {
       static_cast<int>(std::lround(100 * area / (double(stock.across) * double(length))));
   const Notation notation = windowNotation(book_.plan());
   if (stock.form == StockForm::Roll)
-    return tr("%1 of the roll, %2 % used").arg(cutLength(length, notation)).arg(used);
+    return tr("%1 of the roll, %2 % used").arg(rollLength(length, notation)).arg(used);
   return tr("%1 % used").arg(used);
 }
 

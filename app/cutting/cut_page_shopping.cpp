@@ -40,7 +40,7 @@ void CutPage::writeShopping() {
   for (const ToBuy& each : found.shopping.more) {
     const CutStock& of = problem().stocks[each.stock];
     margin_->text(tr("%1 more of %2")
-                      .arg(of.form == StockForm::Roll ? cutLength(each.length, notation)
+                      .arg(of.form == StockForm::Roll ? rollLength(each.length, notation)
                                                       : QString::number(each.sheets),
                            QString::fromStdString(of.id)));
   }

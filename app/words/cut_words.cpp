@@ -22,13 +22,6 @@ std::string translated(const char* english) {
 
 QString money(double amount) { return QLocale().toString(std::round(amount * 100) / 100, 'f', 2); }
 
-/// To a hundredth of a metre, never less than it takes.
-double metresUp(Micrometres length) {
-  constexpr Micrometres kHundredth = 10'000;
-  const Micrometres hundredths = (length + kHundredth - 1) / kHundredth;
-  return double(hundredths) / 100;
-}
-
 }  // namespace
 
 int withoutRoom(const CutDesk::Found& found) {
@@ -66,6 +59,10 @@ QString cutStatusWords(const CutDesk::Found& found, const Notation& notation) {
 
 QString cutLength(Micrometres length, const Notation& notation) {
   return QString::fromStdString(cutLengthWords(length, notation));
+}
+
+QString rollLength(Micrometres length, const Notation& notation) {
+  return QString::fromStdString(rollLengthWords(length, notation));
 }
 
 QString cutSize(Micrometres across, Micrometres along, const Notation& notation) {

@@ -162,6 +162,15 @@ RC_GTEST_PROP(AnyShopping, isNoLessAtAGlance, ()) {
   }
 }
 
+// Of a roll what is asked for in a shop: metres, rounded up.
+TEST(Shopping, asksForMetres) {
+  const Notation inches{Units::Inches, Length::fromMm(0.5)};
+  EXPECT_EQ(rollLengthWords(999'500, {}), "999.5 mm");
+  EXPECT_EQ(rollLengthWords(1'000'000, {}), "1 m");
+  EXPECT_EQ(rollLengthWords(13'407'500, {}), "13.41 m");
+  EXPECT_EQ(rollLengthWords(2'540'000, inches), "100 in");
+}
+
 // Up to forty pieces of one material are tried at as often as can be, of ten times as many a tenth.
 TEST(Reckoning, triesLessOftenAtMany) {
   CutProblem problem;
