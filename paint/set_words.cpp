@@ -76,9 +76,9 @@ int wordsHeight(const QFont& font, const QString& words, double width) {
   return static_cast<int>(std::ceil(setIn(font, {words, 0, most}).size().height()));
 }
 
-QString shortened(const QFont& font, const QString& words, int width, Qt::TextElideMode where) {
+QString shortened(const QFont& font, const QString& words, int width) {
   if (wordsWidth(font, words) <= width) return words;
-  return QFontMetrics(font).elidedText(words, where, width);
+  return QFontMetrics(font).elidedText(words, Qt::ElideRight, width);
 }
 
 void paintWords(QPainter& painter, const QRectF& place, int flags, const QString& words) {

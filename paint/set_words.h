@@ -17,8 +17,7 @@ int wordsWidth(const QFont& font, const QString& words);
 int wordsHeight(const QFont& font, const QString& words, double width);
 
 /// The words, cut short where they are wider than that.
-QString shortened(const QFont& font, const QString& words, int width,
-                  Qt::TextElideMode where = Qt::ElideRight);
+QString shortened(const QFont& font, const QString& words, int width);
 
 /// Paints them in the painter's font and pen as QPainter::drawText does: `flags` are an alignment,
 /// mirrored where words run from right to left, Qt::TextWordWrap and Qt::TextDontClip.

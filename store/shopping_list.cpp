@@ -138,8 +138,8 @@ BooksLaidOut laidOnShopping(const BooksLaidOut& found, const Reckoning& how) {
   supposed.shopping = found.shopping;
   supposed.isSupposed = true;
   supposed.work = cutWorkOf(supposed, bought);
-  // Each for its own pieces, as when it was reckoned how much of it they take. For a mock-up none
-  // of it is cut.
+  // Each for its own pieces, which are numbered as before, as when it was reckoned how much of it
+  // they take. For a mock-up none of it is cut.
   CutProblem& problem = supposed.work.problem;
   std::set<std::string> materials;
   const bool isMockUp = !found.jobs.front()->cutting.mockUp.empty();

@@ -19,6 +19,15 @@ constexpr int kLeastWidthEm = 14;
 /// At smaller scales lines are finer, so that strips do not run together.
 constexpr double kFullLines = 0.3;  // pixels to the mm
 constexpr double kFinestLines = 0.35;
+/// "6 × Grey bo…, 700 × 1000 mm": the size at its end stays whole.
+QString shortenedBeforeSize(const QFont& font, const QString& title, int width) {
+  const qsizetype end = title.lastIndexOf(", ");
+  if (end < 0 || wordsWidth(font, title) <= width) return shortened(font, title, width);
+  const QString size = title.mid(end);
+  const QString name = shortened(font, title.left(end), width - wordsWidth(font, size));
+  return shortened(font, name + size, width);  // the end of a name may be no size
+}
+
 }  // namespace
 
 SheetCard::SheetCard(const Palette& palette, QWidget* parent)
@@ -130,9 +139,8 @@ void SheetCard::paintEvent(QPaintEvent*) {
   const QFont title = textFont(kTitle, true), below = textFont(kBelow);
   painter.setFont(title);
   painter.setPen(palette_.ink);
-  // How many, and the size at the end of the name.
   paintWords(painter, words, Qt::AlignLeft | Qt::AlignTop,
-             shortened(title, title_, words.width(), Qt::ElideMiddle));
+             shortenedBeforeSize(title, title_, words.width()));
   painter.setFont(below);
   painter.setPen(palette_.secondInk);
   paintWords(painter, words, Qt::AlignLeft | Qt::AlignBottom,

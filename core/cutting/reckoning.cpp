@@ -6,6 +6,14 @@
 
 namespace drapery {
 
+void makeEndless(CutStock& stock) {
+  constexpr Micrometres kLongRoll = 1'000'000'000;  // a kilometre
+  stock.count.reset();
+  if (stock.form != StockForm::Roll) return;
+  stock.count = 1;
+  stock.along = kLongRoll;
+}
+
 LayOutLimits Reckoning::limits(const CutProblem& problem, std::uint64_t most) const {
   constexpr std::uint64_t kFew = 40;  // pieces
   std::map<std::string, std::uint64_t> pieces;

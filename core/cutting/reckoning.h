@@ -8,6 +8,9 @@
 
 namespace drapery {
 
+/// As much of it as is wanted; of a roll in one piece.
+void makeEndless(CutStock& stock);
+
 struct Reckoning {
   /// At a glance: by first lay-outs alone.
   bool isRough = false;

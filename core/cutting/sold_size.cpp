@@ -4,6 +4,7 @@
 
 #include "core/cutting/cut_rectangle.h"
 #include "core/cutting/lay_out.h"
+#include "core/cutting/reckoning.h"
 
 namespace drapery {
 
@@ -16,6 +17,7 @@ bool measure(SoldSize& size, const std::vector<CutPiece>& pieces, const LayOutLi
   problem.pieces = pieces;
   CutStock& stock = problem.stocks.emplace_back(size.of);
   stock.material.clear();
+  stock.cost = 1.0;
   makeEndless(stock);
   const CutLayout layout = layOut(problem, limits);
   if (!layout.unplaced.empty()) return false;
@@ -35,14 +37,6 @@ bool measure(SoldSize& size, const std::vector<CutPiece>& pieces, const LayOutLi
 }
 
 }  // namespace
-
-void makeEndless(CutStock& stock) {
-  constexpr Micrometres kLongRoll = 1'000'000'000;  // a kilometre
-  const bool isRoll = stock.form == StockForm::Roll;
-  stock.cost = 1.0;
-  stock.count = isRoll ? std::optional(1) : std::nullopt;
-  if (isRoll) stock.along = kLongRoll;
-}
 
 std::vector<SoldSize> soldSizes(std::vector<CutPiece> pieces, const std::vector<SoldSize>& sizes,
                                 const LayOutLimits& limits) {

@@ -18,9 +18,6 @@ struct SoldSize {
   double used = 0.0;                 // the part of it that becomes pieces
 };
 
-/// As much of it as is wanted, at one for each.
-void makeEndless(CutStock& stock);
-
 /// Those that hold all pieces, with how much of them: the least of it first, and of one name only
 /// the better way for its grain to run.
 /// @param pieces of any material

@@ -11,8 +11,7 @@ namespace drapery {
 
 namespace {
 constexpr std::uint64_t kTries = 60;
-constexpr Micrometres kLongRoll = 1'000'000'000;  // a kilometre
-constexpr double kSquareMetre = 1e12;             // um2
+constexpr double kSquareMetre = 1e12;  // um2
 }  // namespace
 
 std::vector<ToBuy> toBuy(const CutProblem& problem, const CutLayout& layout,
@@ -33,10 +32,7 @@ std::vector<ToBuy> toBuy(const CutProblem& problem, const CutLayout& layout,
     list.push_back({s, 0, 0});
     CutStock& fresh = beside.stocks.emplace_back(problem.stocks[s]);
     if (fresh.cost == 0.0) fresh.cost = roomOf(fresh) / kSquareMetre;  // as if by its size
-    fresh.count.reset();
-    if (!isRoll) continue;
-    fresh.count = 1;
-    fresh.along = kLongRoll;
+    makeEndless(fresh);
   }
   for (const CutSheet& sheet : layOut(beside, how.limits(beside, kTries)).sheets) {
     if (sheet.stock < problem.stocks.size()) continue;
