@@ -17,6 +17,7 @@
 #include "core/cutting/one_fewer.h"
 #include "core/cutting/pattern_dive.h"
 #include "core/cutting/placing.h"
+#include "core/cutting/roll_alone.h"
 #include "core/cutting/roll_shortening.h"
 #include "core/cutting/room_losses.h"
 #include "core/cutting/sheet_filling.h"
@@ -234,22 +235,56 @@ class Packer::Work {
     // Times that no better came of it; of few kinds going on takes little.
     constexpr std::size_t kWorse = 2, kOften = 10, kLooks = 300;
     const std::size_t mostWorse = std::clamp(kLooks / job_.kinds.size(), kWorse, kOften);
-    PatternDive down(job_, *patterns_, kEffort, chance, [this] { return isEnough(); });
+    LaidInPart beside{{}, std::vector<int>(job_.stocks.size(), 0), job_.counts};
+    if (roll_) fillBeside(beside);
+    const MaterialJob job = roll_ ? onStockAlone(job_, *roll_, beside.wanted) : job_;
+    const Patterns patterns = roll_ ? ofStockAlone(*patterns_, *roll_) : *patterns_;
+    PatternDive down(job, patterns, kEffort, chance, [this] { return isEnough(); });
+    const auto lay = [&](LaidInPart laid, double effort) {
+      joinRolls(job, laid);
+      return layBeside(roll_ ? withStock(beside, std::move(laid), *roll_) : std::move(laid),
+                       effort);
+    };
     anewAfter_ = kShort;
-    const auto nearest = nearestBelow(down, std::min(kFirst, kBefore * leftBest_), mostWorse,
-                                      [&](const LaidInPart& laid) {
-                                        return isEnough() ? std::nullopt : layBeside(laid, kQuick);
-                                      });
+    const auto nearest = nearestBelow(
+        down, std::min(kFirst, kBefore * leftBest_), mostWorse,
+        [&](const LaidInPart& laid) { return isEnough() ? std::nullopt : lay(laid, kQuick); });
     if (!nearest) return;
-    const auto near = layBeside(nearest->laid, kPatient);
+    const auto near = lay(nearest->laid, kPatient);
     if (!near || std::min(*near, nearest->near) >= byPatterns_) return;
     byPatterns_ = std::min(*near, nearest->near);
     leftBest_ = nearest->left;
   }
 
+  /// The sheets beside a roll that cost less than it for their room, each the fullest of some.
+  void fillBeside(LaidInPart& laid) {
+    constexpr int kTimes = 10;
+    constexpr double kEffort = 2.0;
+    std::vector<std::size_t> loose = piecesOf(laid.wanted);
+    for (std::size_t before = 0; before != loose.size() && !isEnough();) {
+      before = loose.size();
+      const auto stock = filling_.stockFor(laid.used, loose);
+      if (!stock || stock == roll_) break;
+      const LaidInPart begun = laid;
+      const std::vector<std::size_t> all = loose;
+      for (int i = 0; i < kTimes && !isEnough(); ++i) {
+        LaidInPart each = begun;
+        std::vector<std::size_t> left = all;
+        filling_.fill({*stock}, patientBeginning(job_, kEffort, random_), each.bins, each.used,
+                      left);
+        if (left.size() == all.size() ||
+            (loose.size() < before && each.bins.back().area <= laid.bins.back().area))
+          continue;
+        laid = std::move(each);
+        loose = std::move(left);
+      }
+    }
+    laid.wanted.assign(job_.kinds.size(), 0);
+    for (const std::size_t kind : loose) ++laid.wanted[kind];
+  }
+
   /// What is left beside sheets by patterns.
   std::optional<double> layBeside(LaidInPart sheets, double effort) {
-    joinRolls(job_, sheets);
     std::vector<std::size_t> loose = piecesOf(sheets.wanted);
     return layRest(patientBeginning(job_, effort, random_), sheets.bins, sheets.used, loose);
   }
@@ -303,7 +338,7 @@ class Packer::Work {
     if (how.isFilling()) filling_.fill({}, how, bins, used, loose);
     while (how.isFilling() && !loose.empty()) {
       if (isEnough()) return std::nullopt;
-      const auto stock = filling_.stockFor(used, loose.front());
+      const auto stock = filling_.stockFor(used, loose);
       const std::size_t before = loose.size();
       filling_.fill(stock ? std::vector{*stock} : std::vector<std::size_t>(), how, bins, used,
                     loose);
@@ -392,7 +427,7 @@ class Packer::Work {
       if (++looked % kLook == 0 && isEnough()) return false;
       if (putPiece(job_, bins, kind, habit, barren[kind])) continue;
       barren[kind] = bins.size();
-      const auto stock = filling_.stockFor(used, kind);
+      const auto stock = filling_.stockFor(used, {&kind, 1});
       if (!stock) {
         lost.push_back(kind);
         continue;
@@ -439,6 +474,7 @@ class Packer::Work {
   OneFewer oneFewer_{job_, random_, [this] { return isEnough(); }};
   SheetFilling filling_{job_, random_, [this] { return isEnough(); }};
   CheaperSheets cheaper_{job_, random_, [this] { return isEnough(); }};
+  std::optional<std::size_t> roll_ = rollBesideFew(job_);
   double patient_ = 0.0;           // the effort of the last beginning of that kind
   std::optional<double> without_;  // the cost that it is to better
   std::size_t withoutTried_ = 0;   // since less was loose than ever

@@ -72,7 +72,7 @@ class PatternBound {
       promising_.push_back(i);
     while (work_ < most_ && !isOver_())
       if (!step()) break;
-    if (stage_ != Stage::Ample) found_.uses = uses();
+    if (stage_ != Stage::Ample) keepUses();
     std::vector<bool> isUsed(patterns_.size(), false);
     for (const auto& [name, level] : master_.levels())
       isUsed[static_cast<std::size_t>(name)] = true;
@@ -169,7 +169,7 @@ class PatternBound {
   /// @param isTaken whether there are takings: then what is known counts for no more than is
   /// wanted.
   bool enterAmple(bool isTaken) {
-    found_.uses = uses();
+    keepUses();
     if (!enter(Stage::Ample)) return false;
     if (!isTaken) return true;
     rowOf_.clear();
@@ -243,13 +243,11 @@ class PatternBound {
       worth.each.push_back(static_cast<PlateValues::Worth>(std::floor(price * worth.whole)));
     return worth;
   }
-  [[nodiscard]] std::vector<PatternUse> uses() const {
-    std::vector<PatternUse> uses;
-    for (const auto& [pattern, level] : master_.levels()) {
-      uses.push_back(patterns_[static_cast<std::size_t>(pattern)]);
-      uses.back().often = level;
-    }
-    return uses;
+  void keepUses() {
+    found_.cost = cost();
+    found_.uses.clear();
+    for (const auto& [pattern, level] : master_.levels())
+      found_.uses.emplace_back(patterns_[static_cast<std::size_t>(pattern)]).often = level;
   }
 
   struct Pattern {

@@ -19,6 +19,7 @@ struct PatternUse {
 
 struct Patterns {
   double bound = 0.0;
+  double cost = 0.0;               // of the uses, and of what they do not hold by itself
   std::vector<StockCover> covers;  // by the worths that bounded best
   std::vector<PatternUse> uses;
   std::vector<PatternUse> known;  // those and others that would cost little more

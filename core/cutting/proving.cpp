@@ -7,7 +7,7 @@
 
 #include "core/cutting/largest_alone.h"
 #include "core/cutting/least_sum.h"
-#include "core/cutting/pattern_bound.h"
+#include "core/cutting/roll_alone.h"
 #include "core/cutting/slice_bound.h"
 
 namespace drapery {
@@ -62,11 +62,31 @@ void Proving::raise(const std::function<bool()>& isEnough) {
   if (bound >= enough - kSame) return;
   if (isOneRoll(job_))
     bound = std::max(bound, leastSumFrom(job_, sliceBound(job_, bound, isEnough)));
-  if (bound >= enough - kSame) return;
+  if (bound >= enough - kSame || beginOnRoll(isEnough)) return;
   const auto patterns = std::make_shared<const Patterns>(
       findPatterns(job_, bound, enough, watch_.effort(), isEnough));
   if (!isPinned_) packer_.begin(patterns);
   bound = std::max(bound, leastSumFrom(job_, patterns->bound, patterns->covers));
+}
+
+bool Proving::beginOnRoll(const std::function<bool()>& isEnough) {
+  constexpr double kHardly = 1.01;
+  constexpr double kEndless = std::numeric_limits<double>::infinity();  // no bound is wanted
+  constexpr int kMany = 200;  // pieces: of fewer the sheets beside it matter to the bound
+  const bool isMany = std::accumulate(job_.counts.begin(), job_.counts.end(), 0) >= kMany;
+  const auto roll = isPinned_ || !isMany ? std::nullopt : rollBesideFew(job_);
+  if (!roll) return false;
+  const MaterialJob alone = onStockAlone(job_, *roll, job_.counts);
+  auto patterns = std::make_shared<Patterns>(
+      findPatterns(alone, kEndless, kEndless, watch_.effort(), isEnough));
+  const CutStock& stock = job_.stock(*roll);
+  const double least =
+      areaOf(job_, job_.counts) / double(usableOf(stock).across) * stock.cost / 1e6;
+  if (patterns->uses.empty() || patterns->cost > kHardly * least) return false;
+  for (auto* uses : {&patterns->uses, &patterns->known})
+    for (PatternUse& use : *uses) use.stock = *roll;
+  packer_.begin(std::move(patterns));
+  return true;
 }
 
 void Proving::tryCheaper() {

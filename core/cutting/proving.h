@@ -29,6 +29,9 @@ class Proving {
   void tryCheaper();
   /// What takes longer to say than the bound that was found, if it is higher.
   void raise(const std::function<bool()>& isEnough);
+  /// By patterns of a roll alone, where few sheets lie beside it; false where there is none, or
+  /// where so much is lost on it that more could be said.
+  bool beginOnRoll(const std::function<bool()>& isEnough);
   [[nodiscard]] double known() const { return std::min(packer_.cost(), otherCost_.load()); }
   [[nodiscard]] std::function<bool()> within(double part) const;
 

@@ -269,19 +269,19 @@ void SheetFilling::shelves(Bin& bin, const std::vector<std::size_t>& kinds, Coun
 }
 
 std::optional<std::size_t> SheetFilling::stockFor(const std::vector<int>& used,
-                                                  std::size_t kind) const {
+                                                  std::span<const std::size_t> kinds) const {
   std::optional<std::size_t> best;
   double least = std::numeric_limits<double>::infinity();
   for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
     const CutStock& stock = job_.stock(s);
-    if (job_.sizes[s][kind].empty() || (stock.count && used[s] >= *stock.count)) continue;
+    if (stock.count && used[s] >= *stock.count) continue;
     const UsableSize usable = usableOf(stock);
     const double along = stock.form == StockForm::Roll ? 1e6 : double(usable.along);
     const double perArea = stock.cost / (double(usable.across) * along);
-    if (perArea < least) {
-      least = perArea;
-      best = s;
-    }
+    const auto fits = [&](std::size_t kind) { return !job_.sizes[s][kind].empty(); };
+    if (perArea >= least || std::none_of(kinds.begin(), kinds.end(), fits)) continue;
+    least = perArea;
+    best = s;
   }
   return best;
 }

@@ -4,6 +4,7 @@
 #include <functional>
 #include <optional>
 #include <random>
+#include <span>
 
 #include "core/cutting/beginning.h"
 #include "core/cutting/bin.h"
@@ -23,9 +24,9 @@ class SheetFilling {
   /// @param used sheets by stock of the job.
   void fill(const std::vector<std::size_t>& stocks, const Beginning& how, std::vector<Bin>& bins,
             std::vector<int>& used, std::vector<std::size_t>& loose);
-  /// The cheapest stock by its area of those that hold it and that there still are.
+  /// The cheapest stock by its area of those that hold one of them and that there still are.
   [[nodiscard]] std::optional<std::size_t> stockFor(const std::vector<int>& used,
-                                                    std::size_t kind) const;
+                                                    std::span<const std::size_t> kinds) const;
 
  private:
   /// The fullest of some fills as chance has them.
