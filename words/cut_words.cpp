@@ -37,9 +37,12 @@ double metresUp(Micrometres length) {
 }
 
 std::string rollLengthWords(Micrometres length, const Notation& notation) {
-  constexpr Micrometres kMetre = 1'000'000;
-  if (length < kMetre || notation.units == Units::Inches) return cutLengthWords(length, notation);
-  return formatNumber(metresUp(length), 2, notation.decimal) + " m";
+  constexpr Micrometres kMetre = 1'000'000, kYard = 914'400, kEighth = kYard / 8;
+  const bool isInInches = notation.units == Units::Inches;
+  std::string words = cutLengthWords(length, notation);
+  if (length < (isInInches ? kYard : kMetre)) return words;
+  if (!isInInches) return formatNumber(metresUp(length), 2, notation.decimal) + " m";
+  return words + " (" + formatFraction((length + kEighth - 1) / kEighth, 8) + " yd)";
 }
 
 std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& notation) {

@@ -105,8 +105,11 @@ QString CutPage::belowOf(const CutSheet& sheet) const {
   const int used =
       static_cast<int>(std::lround(100 * area / (double(stock.across) * double(length))));
   const Notation notation = windowNotation(book_.plan());
-  if (stock.form == StockForm::Roll)
-    return tr("%1 of the roll, %2 % used").arg(rollLength(length, notation)).arg(used);
+  if (stock.form == StockForm::Roll) {
+    const bool isInInches = notation.units == Units::Inches;
+    const QString taken = (isInInches ? cutLength : rollLength)(length, notation);
+    return tr("%1 of the roll, %2 % used").arg(taken).arg(used);
+  }
   return tr("%1 % used").arg(used);
 }
 

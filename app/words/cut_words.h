@@ -20,7 +20,7 @@ QString takenWords(int sheets, Micrometres ofRoll, const Notation& notation);
 QString cutStatusWords(const CutDesk::Found& found, const Notation& notation);
 
 QString cutLength(Micrometres length, const Notation& notation);
-/// Of a roll: from a metre on in metres.
+/// Of a roll, as it is asked for: in metres or yards.
 QString rollLength(Micrometres length, const Notation& notation);
 /// "700 × 1000 mm"; of a stock kept in the other unit in its own too.
 QString cutSize(Micrometres across, Micrometres along, const Notation& notation);

@@ -162,13 +162,16 @@ RC_GTEST_PROP(AnyShopping, isNoLessAtAGlance, ()) {
   }
 }
 
-// Of a roll what is asked for in a shop: metres, rounded up.
-TEST(Shopping, asksForMetres) {
+// Of a roll what is asked for in a shop: metres or yards, rounded up. An inch is 25.4 mm, a yard 36
+// of them (international yard and pound agreement, 1959).
+TEST(Shopping, asksForMetresOrYards) {
   const Notation inches{Units::Inches, Length::fromMm(0.5)};
   EXPECT_EQ(rollLengthWords(999'500, {}), "999.5 mm");
   EXPECT_EQ(rollLengthWords(1'000'000, {}), "1 m");
   EXPECT_EQ(rollLengthWords(13'407'500, {}), "13.41 m");
-  EXPECT_EQ(rollLengthWords(2'540'000, inches), "100 in");
+  EXPECT_EQ(rollLengthWords(901'700, inches), "35 1/2 in");
+  EXPECT_EQ(rollLengthWords(914'400, inches), "36 in (1 yd)");
+  EXPECT_EQ(rollLengthWords(2'540'000, inches), "100 in (2 7/8 yd)");
 }
 
 // Up to forty pieces of one material are tried at as often as can be, of ten times as many a tenth.
