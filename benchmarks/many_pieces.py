@@ -55,7 +55,7 @@ def main():
             drawn = problem(1000 * pieces + 10 * kinds + 5, pieces, kinds, grain, False, stock)
             told = laid(cli, seconds, drawn)["bounds"]["board"]
             above = told["cost"] - told["bound"]
-            # Whole sheets cannot come nearer to a bound than what the cheapest of them costs.
+            # Whole sheets come nearer by steps: what one more of the cheapest costs tells how far a bound may be off.
             whole = [each["cost"] for each in drawn["stocks"] if not each["id"].startswith("off-cut")]
             print(pieces, kinds, grain, stock, f"{told['cost']:.3f}", f"{told['bound']:.3f}",
                   f"{100 * above / told['bound']:.2f} %", "" if "roll" in stock else f"{above / min(whole):.2f}", sep="\t", flush=True)

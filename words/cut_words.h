@@ -18,8 +18,9 @@ inline constexpr const char* kCutContext = "Cut";
 std::string cutLengthWords(Micrometres length, const Notation& notation);
 /// To a hundredth of a metre, never less than it takes.
 double metresUp(Micrometres length);
-/// Of a roll, as it is asked for, never less than it takes: from a metre on in metres; in inches as
-/// any length, from a yard on in eighths of a yard too, as cloth is cut in shops (common practice).
+/// Of a roll, as it is asked for: from a metre on in metres; in inches as any length, from a yard
+/// on in eighths of a yard too, as cloth is cut in shops (common practice). Metres and yards are
+/// never less than it takes.
 std::string rollLengthWords(Micrometres length, const Notation& notation);
 /// "700 × 1000 mm"
 std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& notation);

@@ -34,8 +34,7 @@ bool GivenSheets::fill(LaidInPart& laid, double effort, double part) {
   for (double rest = (1.0 - part) * room; rest > 0 && !stocks.empty(); stocks.pop_back())
     rest -= roomOf(job_.stock(stocks.back()));
   filling_.fill(stocks, patientBeginning(job_, effort, random_), laid.bins, laid.used, loose);
-  laid.wanted.assign(job_.kinds.size(), 0);
-  for (const std::size_t kind : loose) ++laid.wanted[kind];
+  laid.wanted = countsOf(loose, job_.kinds.size());
   return !isEnough_();
 }
 

@@ -46,12 +46,25 @@ bool isOneRoll(const MaterialJob& job) {
   return job.stocks.size() == 1 && job.stock(0).form == StockForm::Roll && job.stock(0).count == 1;
 }
 
+MaterialJob onStockAlone(MaterialJob job, std::size_t stock) {
+  job.stocks = {job.stocks[stock]};
+  job.sizes = {std::vector(job.sizes[stock])};
+  job.pinned.clear();
+  return job;
+}
+
 MaterialJob withoutPins(const MaterialJob& job) {
   MaterialJob all = job;
   for (const PinnedSheet& sheet : all.pinned)
     eachPinned(sheet, [&](std::size_t kind) { ++all.counts[kind]; });
   all.pinned.clear();
   return all;
+}
+
+Counts countsOf(const std::vector<std::size_t>& pieces, std::size_t kinds) {
+  Counts counts(kinds, 0);
+  for (const std::size_t kind : pieces) ++counts[kind];
+  return counts;
 }
 
 std::vector<MaterialJob> materialJobs(const CutProblem& problem, CutLayout& told) {

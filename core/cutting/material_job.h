@@ -39,6 +39,8 @@ Pool poolOf(std::vector<std::size_t> pieces);
 std::vector<std::size_t> piecesOf(const Pool& pool);
 /// @param wanted of each kind of a job.
 std::vector<std::size_t> piecesOf(const Counts& wanted);
+/// How many there are of each of a job's kinds.
+Counts countsOf(const std::vector<std::size_t>& pieces, std::size_t kinds);
 
 /// A problem's materials in the order of its stocks; what fits none, and pins that cannot be kept,
 /// are told in `told`.
@@ -54,6 +56,9 @@ bool isOneRoll(const MaterialJob& job);
 /// @param kinds which they are of the job's.
 MaterialJob onlyWanted(const MaterialJob& job, const Counts& wanted,
                        std::vector<std::size_t>& kinds);
+
+/// The same with one of its stocks alone, on which nothing is pinned.
+MaterialJob onStockAlone(MaterialJob job, std::size_t stock);
 
 /// The same as if nothing were pinned.
 MaterialJob withoutPins(const MaterialJob& job);

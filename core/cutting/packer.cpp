@@ -235,9 +235,11 @@ class Packer::Work {
     // Times that no better came of it; of few kinds going on takes little.
     constexpr std::size_t kWorse = 2, kOften = 10, kLooks = 300;
     const std::size_t mostWorse = std::clamp(kLooks / job_.kinds.size(), kWorse, kOften);
-    LaidInPart beside{{}, std::vector<int>(job_.stocks.size(), 0), job_.counts};
-    if (roll_) fillBeside(beside);
-    const MaterialJob job = roll_ ? onStockAlone(job_, *roll_, beside.wanted) : job_;
+    LaidInPart beside{{}, std::vector<int>(job_.stocks.size(), 0), {}};
+    std::vector<std::size_t> loose = piecesOf(job_.counts);
+    if (roll_) filling_.fillCheaper(*roll_, beside.bins, beside.used, loose);
+    MaterialJob job = roll_ ? onStockAlone(job_, *roll_) : job_;
+    job.counts = countsOf(loose, job.kinds.size());
     const Patterns patterns = roll_ ? ofStockAlone(*patterns_, *roll_) : *patterns_;
     PatternDive down(job, patterns, kEffort, chance, [this] { return isEnough(); });
     const auto lay = [&](LaidInPart laid, double effort) {
@@ -254,33 +256,6 @@ class Packer::Work {
     if (!near || std::min(*near, nearest->near) >= byPatterns_) return;
     byPatterns_ = std::min(*near, nearest->near);
     leftBest_ = nearest->left;
-  }
-
-  /// The sheets beside a roll that cost less than it for their room, each the fullest of some.
-  void fillBeside(LaidInPart& laid) {
-    constexpr int kTimes = 10;
-    constexpr double kEffort = 2.0;
-    std::vector<std::size_t> loose = piecesOf(laid.wanted);
-    for (std::size_t before = 0; before != loose.size() && !isEnough();) {
-      before = loose.size();
-      const auto stock = filling_.stockFor(laid.used, loose);
-      if (!stock || stock == roll_) break;
-      const LaidInPart begun = laid;
-      const std::vector<std::size_t> all = loose;
-      for (int i = 0; i < kTimes && !isEnough(); ++i) {
-        LaidInPart each = begun;
-        std::vector<std::size_t> left = all;
-        filling_.fill({*stock}, patientBeginning(job_, kEffort, random_), each.bins, each.used,
-                      left);
-        if (left.size() == all.size() ||
-            (loose.size() < before && each.bins.back().area <= laid.bins.back().area))
-          continue;
-        laid = std::move(each);
-        loose = std::move(left);
-      }
-    }
-    laid.wanted.assign(job_.kinds.size(), 0);
-    for (const std::size_t kind : loose) ++laid.wanted[kind];
   }
 
   /// What is left beside sheets by patterns.

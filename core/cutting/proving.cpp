@@ -72,11 +72,9 @@ void Proving::raise(const std::function<bool()>& isEnough) {
 bool Proving::beginOnRoll(const std::function<bool()>& isEnough) {
   constexpr double kHardly = 1.01;
   constexpr double kEndless = std::numeric_limits<double>::infinity();  // no bound is wanted
-  constexpr int kMany = 200;  // pieces: of fewer the sheets beside it matter to the bound
-  const bool isMany = std::accumulate(job_.counts.begin(), job_.counts.end(), 0) >= kMany;
-  const auto roll = isPinned_ || !isMany ? std::nullopt : rollBesideFew(job_);
+  const auto roll = isPinned_ ? std::nullopt : rollBesideFew(job_);
   if (!roll) return false;
-  const MaterialJob alone = onStockAlone(job_, *roll, job_.counts);
+  const MaterialJob alone = onStockAlone(job_, *roll);
   auto patterns = std::make_shared<Patterns>(
       findPatterns(alone, kEndless, kEndless, watch_.effort(), isEnough));
   const CutStock& stock = job_.stock(*roll);

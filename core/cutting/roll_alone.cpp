@@ -1,13 +1,15 @@
 #include "core/cutting/roll_alone.h"
 
-#include <algorithm>
+#include <numeric>
 #include <utility>
 
 namespace drapery {
 
 std::optional<std::size_t> rollBesideFew(const MaterialJob& job) {
   constexpr double kFew = 0.25;  // of all
-  if (job.stocks.size() < 2) return std::nullopt;
+  constexpr int kMany = 200;     // pieces
+  if (job.stocks.size() < 2 || std::accumulate(job.counts.begin(), job.counts.end(), 0) < kMany)
+    return std::nullopt;
   std::optional<std::size_t> roll;
   double room = 0.0;
   for (std::size_t s = 0; s < job.stocks.size(); ++s) {
@@ -25,15 +27,6 @@ std::optional<std::size_t> rollBesideFew(const MaterialJob& job) {
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
     if (job.counts[kind] > 0 && job.sizes[*roll][kind].empty()) return std::nullopt;
   return roll;
-}
-
-MaterialJob onStockAlone(const MaterialJob& job, std::size_t stock, Counts counts) {
-  MaterialJob alone = job;
-  alone.stocks = {job.stocks[stock]};
-  alone.sizes = {job.sizes[stock]};
-  alone.counts = std::move(counts);
-  alone.pinned.clear();
-  return alone;
 }
 
 Patterns ofStockAlone(const Patterns& patterns, std::size_t stock) {

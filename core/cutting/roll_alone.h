@@ -8,12 +8,10 @@
 
 namespace drapery {
 
-/// The stock that is the only roll and holds all kinds, beside which all sheets hold but a small
-/// part; none where there is no such roll, or nothing beside it.
+/// The stock that is the only roll and holds all kinds, of many pieces, beside which all sheets
+/// hold but a small part; none where there is no such roll, or nothing beside it. Of fewer pieces
+/// the sheets matter to what nothing can cost less than.
 std::optional<std::size_t> rollBesideFew(const MaterialJob& job);
-
-/// So many of each on one of its stocks, the others being gone; nothing is pinned there.
-MaterialJob onStockAlone(const MaterialJob& job, std::size_t stock, Counts counts);
 
 /// What they say of one stock, as if that were the only one.
 Patterns ofStockAlone(const Patterns& patterns, std::size_t stock);

@@ -9,10 +9,7 @@ namespace {
 constexpr std::size_t kMany = 40;  // pieces
 
 MaterialJob onRollAlone(const MaterialJob& job, const Bin& roll, std::vector<std::size_t>& kinds) {
-  MaterialJob alone = onlyWanted(job, heldIn(job, roll), kinds);
-  alone.stocks = {job.stocks[roll.stock]};
-  alone.sizes = {std::move(alone.sizes[roll.stock])};
-  return alone;
+  return onStockAlone(onlyWanted(job, heldIn(job, roll), kinds), roll.stock);
 }
 
 }  // namespace

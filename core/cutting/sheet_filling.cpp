@@ -90,6 +90,31 @@ void SheetFilling::fill(const std::vector<std::size_t>& stocks, const Beginning&
   loose.insert(loose.end(), left.begin(), left.end());
 }
 
+void SheetFilling::fillCheaper(std::size_t than, std::vector<Bin>& bins, std::vector<int>& used,
+                               std::vector<std::size_t>& loose) {
+  constexpr int kTimes = 10;
+  constexpr double kEffort = 2.0;
+  while (!isEnough_()) {
+    const auto stock = stockFor(used, loose);
+    if (!stock || stock == than) return;
+    std::optional<Bin> fullest;
+    std::vector<std::size_t> left;
+    for (int i = 0; i < kTimes && !isEnough_(); ++i) {
+      std::vector<Bin> filled;
+      std::vector<int> gone = used;
+      std::vector<std::size_t> others = loose;
+      fill({*stock}, patientBeginning(job_, kEffort, random_), filled, gone, others);
+      if (filled.empty() || (fullest && filled.front().area <= fullest->area)) continue;
+      fullest = std::move(filled.front());
+      left = std::move(others);
+    }
+    if (!fullest) return;
+    bins.push_back(std::move(*fullest));
+    ++used[*stock];
+    loose = std::move(left);
+  }
+}
+
 std::vector<double> SheetFilling::beginQuick(const Beginning& how, std::size_t stock,
                                              const std::vector<std::size_t>& kinds) {
   const double most = *std::max_element(areas_.begin(), areas_.end());

@@ -24,6 +24,10 @@ class SheetFilling {
   /// @param used sheets by stock of the job.
   void fill(const std::vector<std::size_t>& stocks, const Beginning& how, std::vector<Bin>& bins,
             std::vector<int>& used, std::vector<std::size_t>& loose);
+  /// Sheets of those stocks that cost less than this one for their room, each the fullest of some
+  /// patient fills.
+  void fillCheaper(std::size_t than, std::vector<Bin>& bins, std::vector<int>& used,
+                   std::vector<std::size_t>& loose);
   /// The cheapest stock by its area of those that hold one of them and that there still are.
   [[nodiscard]] std::optional<std::size_t> stockFor(const std::vector<int>& used,
                                                     std::span<const std::size_t> kinds) const;

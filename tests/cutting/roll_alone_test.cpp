@@ -38,13 +38,15 @@ MaterialJob jobOf(const CutProblem& problem) {
 
 TEST(RollAlone, isLookedForBesideFewSheetsOnly) {
   CutProblem problem = beside(2);
-  problem.pieces = {pieceOf("side", 150, 200, 100)};
+  problem.pieces = {pieceOf("side", 150, 200, 200)};
   const auto roll = [](const CutProblem& of) { return rollBesideFew(jobOf(of)); };
   EXPECT_EQ(roll(problem), 0U);
   EXPECT_FALSE(roll(beside(2)).has_value()) << "nothing is wanted";
-  problem.pieces[0].count = 4;
+  problem.pieces[0].count = 199;
+  EXPECT_FALSE(roll(problem).has_value()) << "there are few pieces";
+  problem.pieces[0].count = 200;
+  problem.stocks[1].count = 50;
   EXPECT_FALSE(roll(problem).has_value()) << "the sheets hold all of it";
-  problem.pieces[0].count = 100;
   problem.pieces.push_back(pieceOf("strip", 1100, 50, 1));
   problem.stocks[1].across = 1200 * kMm;
   problem.stocks[1].count = 1;
@@ -66,11 +68,17 @@ TEST(RollAlone, sheetsThatCostLessAreTakenWhateverIsAskedForFirst) {
   problem.pieces = {pieceOf("covering", 480, 410, 40), pieceOf("side", 150, 200, 60)};
   const MaterialJob job = jobOf(problem);
   std::mt19937_64 chance(1);
-  const SheetFilling filling(job, chance, kNever);
+  SheetFilling filling(job, chance, kNever);
   using Kinds = std::vector<std::size_t>;
   EXPECT_EQ(filling.stockFor({0, 1}, Kinds{0, 1}), 1U);
   EXPECT_EQ(filling.stockFor({0, 2}, Kinds{0, 1}), 0U) << "they are gone";
   EXPECT_EQ(filling.stockFor({0, 0}, Kinds{0}), 0U) << "it does not fit";
+  std::vector<Bin> bins;
+  std::vector<int> used{0, 0};
+  std::vector<std::size_t> loose = piecesOf(job.counts);
+  filling.fillCheaper(0, bins, used, loose);
+  EXPECT_EQ(used, (std::vector<int>{0, 2}));
+  EXPECT_EQ(countsOf(loose, 2), (Counts{40, 52})) << "four to a sheet, and no other";
 }
 
 RC_GTEST_PROP(RollAlone, losesNothingBesideItsSheets, ()) {
@@ -98,7 +106,8 @@ RC_GTEST_PROP(RollAlone, losesNothingBesideItsSheets, ()) {
   Counts wanted(job.kinds.size(), 0);
   for (const std::size_t kind : loose)
     if (!job.sizes[roll][kind].empty()) ++wanted[kind];
-  const MaterialJob alone = onStockAlone(job, roll, wanted);
+  MaterialJob alone = onStockAlone(job, roll);
+  alone.counts = wanted;
   PatternDive down(alone, findPatterns(alone, 0.0, 1e9, 0.002, kNever), 0.05, &chance, kNever);
   for (int i = *rc::gen::inRange(0, 4); i > 0; --i) down.step();
   LaidInPart onRoll = down.laid();
