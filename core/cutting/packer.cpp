@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <iterator>
 #include <limits>
 #include <random>
 #include <tuple>
@@ -21,6 +22,7 @@
 #include "core/cutting/roll_shortening.h"
 #include "core/cutting/room_losses.h"
 #include "core/cutting/sheet_filling.h"
+#include "core/cutting/worst_slabs.h"
 
 namespace drapery {
 
@@ -54,10 +56,13 @@ class Packer::Work {
   void step() {
     constexpr std::size_t kFew = 4, kOften = 16;  // one try in so many empties sheets otherwise
     if (isNewsOfPatterns_) return startByPatterns();
+    while (begun_ < beginnings_.size() && isNearerByPatterns() && beginnings_[begun_].isPatient())
+      ++begun_;
     if (begun_ < beginnings_.size()) return start(Beginning(beginnings_[begun_++]));
     if (bins_.empty()) return;
     if (cheaper_.isAtIt()) return takeCheaper();
     if (oneFewer_.isApt() && below(std::clamp(bins_.size(), kFew, kOften)) > 0) return doWithout();
+    if (!oneFewer_.isApt() && below(2) == 0 && layWorstAnew()) return;
     if (!oneFewer_.isApt() && below(patient_ > 0.0 && bestLost_.empty() ? kOften : kFew) > 0 &&
         shorten())
       return;
@@ -66,7 +71,7 @@ class Packer::Work {
 
   /// Some tries at a shorter roll; false where there is none but with pins.
   bool shorten() {
-    constexpr std::size_t kPatience = 500, kMany = 40;
+    constexpr std::size_t kPatience = 500, kMany = 12;
     if (hasOtherBeginnings() && without_ == cost_ && withoutTried_ > kMany) {
       withoutTried_ = 0;
       beginAnew();
@@ -91,6 +96,20 @@ class Packer::Work {
       shortening_.reset();
     }
     without_ = cost_;
+    return true;
+  }
+
+  /// What lies worst on a roll; false where that holds few pieces.
+  bool layWorstAnew() {
+    constexpr double kEffort = 0.05;
+    auto rest = bestLost_.empty() ? withoutWorst(job_, bestBins_, random_) : std::nullopt;
+    if (!rest) return false;
+    const Beginning how = patientBeginning(job_, kEffort, random_);
+    std::vector<int> used = usedOf(rest->bins);
+    std::vector<Bin> sheets;
+    filling_.fill(rest->stocks, how, sheets, used, rest->loose);
+    std::move(sheets.begin(), sheets.end(), std::back_inserter(rest->bins));
+    layRest(how, rest->bins, used, rest->loose);
     return true;
   }
 
@@ -130,6 +149,10 @@ class Packer::Work {
   }
 
   [[nodiscard]] bool hasOtherBeginnings() const { return patient_ > 0.0 || hasPatterns(); }
+  /// Than a patient beginning, whichever of the two searches made it.
+  [[nodiscard]] bool isNearerByPatterns() const {
+    return byPatterns_ < bySheets_ && bySheets_ < std::numeric_limits<double>::infinity();
+  }
   [[nodiscard]] bool hasPatterns() const { return patterns_ && !patterns_->uses.empty(); }
   /// Mostly on other sheets, where there are several; else by patterns or sheet after sheet: mostly
   /// in the way that has come nearer to one sheet fewer.

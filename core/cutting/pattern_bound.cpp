@@ -18,9 +18,10 @@ namespace {
 
 constexpr double kMostKinds = 250, kAnyCopies = 60, kFewCopies = 3;
 constexpr double kMostWork = 1e9;  // of all values together: a second or two
-constexpr double kQuickWork = 1.5e6, kFineWork = 5e7, kAmpleWork = 1.5e8;  // of one
+constexpr double kQuickWork = 1.5e6, kFineWork = 5e7, kMostOfOne = 1.5e8;  // of one
 constexpr double kFew = 100.0, kLarger = 4.0;  // pieces; and so much more for more of them
-constexpr double kQuickly = 0.02;  // above what could still be reached: the rest is for fine steps
+// Above what could still be reached: the rest is for finer steps.
+constexpr double kQuickly = 0.02, kFinely = 0.003, kEnough = 0.001;
 constexpr double kForPatterns = 0.7;  // of it until the bound is all that is looked for
 constexpr double kWhole = 1e8;        // what the dearest sheet costs, in whole numbers; less where
 constexpr double kMost = 2e9;         // something would be worth more than that
@@ -85,9 +86,9 @@ class PatternBound {
   }
 
  private:
-  /// Quickly, as long as that finds sheets that better it; then finely; in the end with more room
-  /// than there is, which bounds what could still be found.
-  enum class Stage { Quick, Fine, Ample };
+  /// Quickly, as long as that finds sheets that better it; then finely, then as finely as can be;
+  /// in the end with more room than there is, which bounds what could still be found.
+  enum class Stage { Quick, Fine, Finest, Ample };
 
   /// False where no plate can be reckoned so.
   bool enter(Stage stage) {
@@ -95,7 +96,9 @@ class PatternBound {
     plates_.clear();
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       const bool isAmple = stage == Stage::Ample && !isRoll(s);
-      const double work = isAmple ? kAmpleWork : stage == Stage::Fine ? kFineWork : kQuickWork;
+      const double work = stage == Stage::Quick || (stage == Stage::Ample && !isAmple) ? kQuickWork
+                          : stage == Stage::Fine                                       ? kFineWork
+                                                                                       : kMostOfOne;
       plates_.emplace_back(job_, s, isAmple ? PlateValues::Coarse::Down : PlateValues::Coarse::Up,
                            work);
       if (!plates_.back().isUsable() || isOver_()) return false;
@@ -140,8 +143,12 @@ class PatternBound {
       return true;
     }
     const bool isLong = !isExact && work_ > kForPatterns * most_;
-    const bool isNear =
-        stage_ == Stage::Quick && !isProper_ && cost() < (1 + kQuickly) * centre_.bound();
+    const auto isWithin = [&](double part) {
+      return !isProper_ && cost() < (1 + part) * centre_.bound();
+    };
+    if (stage_ == Stage::Finest && !isBounding_ && isWithin(kEnough)) return false;
+    const bool isNear = (stage_ == Stage::Quick && isWithin(kQuickly)) ||
+                        (stage_ == Stage::Fine && isWithin(kFinely));
     if (stage_ != Stage::Ample && (isLong || ((isNone || isNear) && !isExact))) return goOn(isLong);
     if (isNone) return stage_ != Stage::Ample && isBounding_ && makeTakings() && enterAmple(true);
     centre_.look(prices, least, false);
@@ -160,8 +167,8 @@ class PatternBound {
 
   /// To the next stage, or to the last at once.
   bool goOn(bool isLast) {
-    const Stage next = isLast || stage_ == Stage::Fine ? Stage::Ample : Stage::Fine;
-    if (next == Stage::Fine) return enter(next);
+    if (!isLast && stage_ == Stage::Quick) return enter(Stage::Fine);
+    if (!isLast && stage_ == Stage::Fine && !isProper_) return enter(Stage::Finest);
     if (!isBounding_) return false;
     const bool isTaken = makeTakings();
     return (isTaken || !hasRoll_ || cost() >= hardlyMore_) && enterAmple(isTaken);

@@ -228,30 +228,48 @@ void PlateValues::spare(Worth* here) const {
 }
 
 bool PlateValues::fillDense(const std::function<bool()>& isOver) {
+  constexpr std::size_t kRows = 128;    // of all columns at a time: what is looked at stays at hand
+  constexpr std::size_t kColumns = 16;  // between two questions
   const std::size_t wide = xs_.size(), high = ys_.size();
-  std::vector<std::size_t> cuts;  // where a column is worth more than the one before it
-  for (std::size_t i = 1; i < wide; ++i) {
+  std::vector<std::size_t> cuts;  // where there a column is worth more than the one before it
+  for (std::size_t from = 0; from < high; from += kRows) {
     if (isOver()) return false;
-    Worth* here = &values_[i * high];
-    const Worth* before = here - high;
-    for (std::size_t j = 0; j < high; ++j) here[j] = std::max(here[j], before[j]);
-    for (const std::size_t a : cuts) {
-      if (2 * a > i) break;
-      raise(here, &values_[a * high], &values_[(i - a) * high], high);
+    const std::size_t to = std::min(high, from + kRows);
+    cuts.clear();
+    for (std::size_t i = 1; i + 1 < wide; ++i) {
+      if (i % kColumns == 0 && isOver()) return false;
+      fillRows(i, from, to, cuts);
+      const Worth* here = &values_[i * high];
+      if (!std::equal(here + from, here + to, here + from - high)) cuts.push_back(i);
     }
-    if (i == wide - 1) spare(here);
-    for (std::size_t b = 1; b < high; ++b) {
-      if (here[b] <= here[b - 1]) {
-        here[b] = here[b - 1];  // a cut there is no better than one a step lower
-        continue;
-      }
-      // What lies above is not more than what lies below: the other way round is the same.
-      const std::size_t above = std::min(b, high - 1 - b);
-      raiseAbove(here + b + 1, here[b], here + 1, above);
-    }
-    if (!std::equal(here, here + high, before)) cuts.push_back(i);
   }
+  if (wide < 2) return true;
+  cuts.resize((wide - 1) / 2);
+  std::iota(cuts.begin(), cuts.end(), std::size_t{1});
+  fillRows(wide - 1, 0, high, cuts);
   return true;
+}
+
+void PlateValues::fillRows(std::size_t column, std::size_t from, std::size_t to,
+                           const std::vector<std::size_t>& cuts) {
+  const std::size_t high = ys_.size(), rows = to - from;
+  Worth* here = &values_[column * high];
+  const Worth* before = here - high;
+  for (std::size_t j = from; j < to; ++j) here[j] = std::max(here[j], before[j]);
+  for (const std::size_t a : cuts) {
+    if (2 * a > column) break;
+    raise(here + from, &values_[a * high + from], &values_[(column - a) * high + from], rows);
+  }
+  if (column == xs_.size() - 1) spare(here);
+  for (std::size_t b = std::max<std::size_t>(1, from); b < to; ++b) {
+    if (here[b] <= here[b - 1]) {
+      here[b] = here[b - 1];  // a cut there is no better than one a step lower
+      continue;
+    }
+    // What lies above is not more than what lies below: the other way round is the same.
+    const std::size_t above = std::min(b, high - 1 - b);
+    raiseAbove(here + b + 1, here[b], here + 1, above);
+  }
 }
 
 bool PlateValues::fill(const std::function<bool()>& isOver) {

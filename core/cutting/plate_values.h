@@ -85,6 +85,10 @@ class PlateValues {
   /// False where it was ended.
   bool fill(const std::function<bool()>& isOver);
   bool fillDense(const std::function<bool()>& isOver);
+  /// Of a column those rows, when all before it and all below them are filled.
+  /// @param cuts columns that may be cut off.
+  void fillRows(std::size_t column, std::size_t from, std::size_t to,
+                const std::vector<std::size_t>& cuts);
   /// In the column as wide as the sheet: how much more than sparing all of its length.
   void spare(Worth* here) const;
   /// The place that is left beside or above a cut.

@@ -620,7 +620,7 @@ RC_GTEST_PROP(PlateValues, areThoseOfEveryCut, ()) {
   stock.count = std::nullopt;
   stock.kerf = stock.left = stock.right = stock.bottom = stock.top = 0;
   stock.across = *rc::gen::inRange(10, 60) * test::kMm;
-  stock.along = *rc::gen::inRange(10, 60) * test::kMm;
+  stock.along = *rc::gen::inRange(10, 300) * test::kMm;  // more rows than are filled at a time
   const int least = *rc::gen::element(1, 4, 9);
   for (CutPiece& piece : drawn.problem.pieces) {
     piece.width = *rc::gen::inRange(least, 30) * test::kMm;
