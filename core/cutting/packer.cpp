@@ -10,7 +10,6 @@
 
 #include "core/cutting/beginning.h"
 #include "core/cutting/bin.h"
-#include "core/cutting/chance.h"
 #include "core/cutting/cheaper_sheets.h"
 #include "core/cutting/joined_row.h"
 #include "core/cutting/larger_off_cut.h"
@@ -216,7 +215,7 @@ class Packer::Work {
     if (below(2) == 0) filling_.fill(emptied, {.tries = 1}, bins, used, loose);
     const Habit habit{kFits[below(kFits.size())], below(3) > 0, kOrders[below(kOrders.size())],
                       below(2) == 0 ? 0.15 : 0.5};
-    if (fill(bins, used, loose, habit, lost))
+    if (filling_.putEach(loose, habit, bins, used, lost))
       takeIfBetter(std::move(bins), std::move(used), std::move(lost));
   }
 
@@ -244,8 +243,11 @@ class Packer::Work {
   void startByPatterns() {
     isNewsOfPatterns_ = false;
     if (aim()) return;
-    // On a roll of many kinds row after row comes nearer.
-    if (isFirst_ && (oneFewer_.isApt() || !isOfManyKinds(job_))) dive(nullptr);
+    // On a roll of many kinds, and few of each, row after row comes nearer.
+    constexpr std::size_t kFewOfEach = 10;
+    const bool isByRows =
+        isOfManyKinds(job_) && piecesOf(job_.counts).size() < kFewOfEach * job_.kinds.size();
+    if (isFirst_ && (oneFewer_.isApt() || !isByRows)) dive(nullptr);
   }
 
   /// From nothing, by patterns; the rest sheet after sheet. How much that best is depends on the
@@ -342,7 +344,7 @@ class Packer::Work {
                     loose);
       if (loose.size() == before) break;
     }
-    if (!fill(bins, used, loose, how.habit, lost)) return std::nullopt;
+    if (!filling_.putEach(loose, how.habit, bins, used, lost)) return std::nullopt;
     const double near = nearness(bins, lost);
     if (how.isPatient() && lost.empty() && without_ == cost_) oneFewer_.offer(bins);
     takeIfBetter(std::move(bins), std::move(used), std::move(lost));
@@ -405,38 +407,6 @@ class Packer::Work {
   }
   [[nodiscard]] bool isEnough() const { return hasOne_ ? patience_.isOver() : patience_.isEnded(); }
   std::size_t below(std::size_t most) { return static_cast<std::size_t>(random_() % most); }
-  double part() { return drawnPart(random_); }
-  /// False where it was left undone.
-  bool fill(std::vector<Bin>& bins, std::vector<int>& used, const std::vector<std::size_t>& loose,
-            const Habit& habit, std::vector<std::size_t>& lost) {
-    std::vector<std::pair<double, std::size_t>> order;
-    order.reserve(loose.size());
-    for (const std::size_t kind : loose) {
-      const double blur = habit.noise > 0 ? 1.0 + habit.noise * (part() - 0.5) * 2 : 1.0;
-      order.emplace_back(placingSize(job_, kind, habit.order) * blur, kind);
-    }
-    std::stable_sort(order.begin(), order.end(),
-                     [](const auto& a, const auto& b) { return a.first > b.first; });
-    constexpr std::size_t kLook = 4;  // pieces between two questions
-    std::size_t looked = 0;
-    // Where one of a kind found no room there is none for another.
-    std::vector<std::size_t> barren(job_.kinds.size(), 0);
-    for (const auto& [size, kind] : order) {
-      if (++looked % kLook == 0 && isEnough()) return false;
-      if (putPiece(job_, bins, kind, habit, barren[kind])) continue;
-      barren[kind] = bins.size();
-      const auto stock = filling_.stockFor(used, {&kind, 1});
-      if (!stock) {
-        lost.push_back(kind);
-        continue;
-      }
-      bins.push_back(emptyBin(job_, *stock));
-      ++used[*stock];
-      putPiece(job_, bins, kind, habit, barren[kind]);
-    }
-    return true;
-  }
-
   void takeIfBetter(std::vector<Bin> bins, std::vector<int> used, std::vector<std::size_t> lost) {
     double cost = 0.0, even = 0.0;
     for (const Bin& bin : bins) {

@@ -4,6 +4,8 @@
 #include <cmath>
 #include <limits>
 
+#include "core/cutting/chance.h"
+
 namespace drapery {
 
 namespace {
@@ -88,6 +90,37 @@ void SheetFilling::fill(const std::vector<std::size_t>& stocks, const Beginning&
   loose = std::move(others);
   const std::vector<std::size_t> left = piecesOf(gathered);
   loose.insert(loose.end(), left.begin(), left.end());
+}
+
+bool SheetFilling::putEach(const std::vector<std::size_t>& loose, const PlacingHabit& habit,
+                           std::vector<Bin>& bins, std::vector<int>& used,
+                           std::vector<std::size_t>& lost) {
+  std::vector<std::pair<double, std::size_t>> order;
+  order.reserve(loose.size());
+  for (const std::size_t kind : loose) {
+    const double blur = habit.noise > 0 ? 1.0 + habit.noise * (drawnPart(random_) - 0.5) * 2 : 1.0;
+    order.emplace_back(placingSize(job_, kind, habit.order) * blur, kind);
+  }
+  std::stable_sort(order.begin(), order.end(),
+                   [](const auto& a, const auto& b) { return a.first > b.first; });
+  constexpr std::size_t kLook = 4;  // pieces between two questions
+  std::size_t looked = 0;
+  // Where one of a kind found no room there is none for another.
+  std::vector<std::size_t> barren(job_.kinds.size(), 0);
+  for (const auto& [size, kind] : order) {
+    if (++looked % kLook == 0 && isEnough_()) return false;
+    if (putPiece(job_, bins, kind, habit, barren[kind])) continue;
+    barren[kind] = bins.size();
+    const auto stock = stockFor(used, {&kind, 1});
+    if (!stock) {
+      lost.push_back(kind);
+      continue;
+    }
+    bins.push_back(emptyBin(job_, *stock));
+    ++used[*stock];
+    putPiece(job_, bins, kind, habit, barren[kind]);
+  }
+  return true;
 }
 
 void SheetFilling::fillCheaper(std::size_t than, std::vector<Bin>& bins, std::vector<int>& used,

@@ -24,6 +24,10 @@ class SheetFilling {
   /// @param used sheets by stock of the job.
   void fill(const std::vector<std::size_t>& stocks, const Beginning& how, std::vector<Bin>& bins,
             std::vector<int>& used, std::vector<std::size_t>& loose);
+  /// One after the other where there is room, else on one sheet more.
+  /// @param lost what finds none. @returns false where it was left undone.
+  bool putEach(const std::vector<std::size_t>& loose, const PlacingHabit& habit,
+               std::vector<Bin>& bins, std::vector<int>& used, std::vector<std::size_t>& lost);
   /// Sheets of those stocks that cost less than this one for their room, each the fullest of some
   /// patient fills.
   void fillCheaper(std::size_t than, std::vector<Bin>& bins, std::vector<int>& used,
