@@ -4,6 +4,7 @@
 
 #include <array>
 #include <cmath>
+#include <limits>
 #include <map>
 #include <set>
 
@@ -660,6 +661,25 @@ RC_GTEST_PROP(PlateValues, areThoseOfEveryCut, ()) {
       if (part.kind == SheetPart::Kind::Piece) ++laid[part.piece];
     RC_ASSERT(laid == other.counts);
   }
+}
+
+// Two and two lie side by side to the millimetre; counted in steps of two they would not.
+TEST(Patterns, ofARollLoseNothingToRounding) {
+  Drawn drawn;
+  CutStock roll = test::sheetOf(800, 100'000);
+  roll.form = StockForm::Roll;
+  drawn.problem.stocks = {roll};
+  drawn.problem.pieces = {test::pieceOf("spine", 199, 151, 400),
+                          test::pieceOf("side", 201, 151, 400)};
+  for (int other = 0; other < 12; ++other)  // so that there are many places to cut at
+    drawn.problem.pieces.push_back(
+        test::pieceOf("other" + std::to_string(other), 37 + 14 * other, 53 + 18 * other, 1));
+  CutLayout told;
+  drawn.jobs = materialJobs(drawn.problem, told);
+  constexpr double kEndless = std::numeric_limits<double>::infinity();
+  const Patterns patterns = findPatterns(drawn.job(), kEndless, kEndless, 1.0, kNever);
+  const double area = areaOf(drawn.job(), drawn.job().counts) / 1e12;
+  EXPECT_LT(patterns.cost, 1.002 * area / 0.8) << "metres";
 }
 
 // However the patterns are rounded: with what is still wanted on sheets of its own it is a lay-out.
