@@ -86,25 +86,42 @@ class PatternBound {
   }
 
  private:
-  /// Quickly, as long as that finds sheets that better it; then finely, then as finely as can be;
-  /// in the end with more room than there is, which bounds what could still be found.
+  /// Quickly, as long as that finds sheets that better it; then finely; then as finely as can be,
+  /// where no bound is wanted or it comes of that too; else in the end with more room than there
+  /// is, which bounds what could still be found.
   enum class Stage { Quick, Fine, Finest, Ample };
 
   /// False where no plate can be reckoned so.
   bool enter(Stage stage) {
     stage_ = stage;
-    plates_.clear();
+    plates_ = platesOf(stage);
+    if (plates_.size() < job_.stocks.size()) return false;
+    if (stage == Stage::Fine && !isProper_)
+      isFinestApt_ = !isBounding_ || (!hasRoll_ && areExact(platesOf(Stage::Finest)));
+    centre_.measureAnew();
+    return true;
+  }
+  /// By stock; fewer where one cannot be reckoned so.
+  [[nodiscard]] std::vector<PlateValues> platesOf(Stage stage) const {
+    std::vector<PlateValues> plates;
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       const bool isAmple = stage == Stage::Ample && !isRoll(s);
       const double work = stage == Stage::Quick || (stage == Stage::Ample && !isAmple) ? kQuickWork
                           : stage == Stage::Fine                                       ? kFineWork
                                                                                        : kMostOfOne;
-      plates_.emplace_back(job_, s, isAmple ? PlateValues::Coarse::Down : PlateValues::Coarse::Up,
-                           work);
-      if (!plates_.back().isUsable() || isOver_()) return false;
+      plates.emplace_back(job_, s, isAmple ? PlateValues::Coarse::Down : PlateValues::Coarse::Up,
+                          work);
+      if (plates.back().isUsable() && !isOver_()) continue;
+      plates.pop_back();
+      break;
     }
-    centre_.measureAnew();
-    return true;
+    return plates;
+  }
+  /// Whether of each stock the values are the true ones.
+  [[nodiscard]] bool areExact(const std::vector<PlateValues>& plates) const {
+    return plates.size() == job_.stocks.size() &&
+           std::all_of(plates.begin(), plates.end(),
+                       [](const PlateValues& plate) { return plate.isExact(); });
   }
 
   /// The master is bettered by what is known, else by what the prices find; false at the end.
@@ -128,9 +145,7 @@ class PatternBound {
     const Pattern best = bestPattern(worth, prices);
     if (isOver_()) return false;
     const double least = boundOf(worth, best.values);
-    const bool isExact = !(hasRoll_ && isBounding_) &&
-                         std::all_of(plates_.begin(), plates_.end(),
-                                     [](const PlateValues& plate) { return plate.isExact(); });
+    const bool isExact = !(hasRoll_ && isBounding_) && areExact(plates_);
     if (isBounding_ && (stage_ == Stage::Ample || isExact)) {
       if (least > found_.bound) found_.covers = {coverOf(worth, best.values)};
       found_.bound = std::max(found_.bound, least);
@@ -148,7 +163,7 @@ class PatternBound {
     };
     if (stage_ == Stage::Finest && !isBounding_ && isWithin(kEnough)) return false;
     const bool isNear = (stage_ == Stage::Quick && isWithin(kQuickly)) ||
-                        (stage_ == Stage::Fine && isWithin(kFinely));
+                        (stage_ == Stage::Fine && isFinestApt_ && isWithin(kFinely));
     if (stage_ != Stage::Ample && (isLong || ((isNone || isNear) && !isExact))) return goOn(isLong);
     if (isNone) return stage_ != Stage::Ample && isBounding_ && makeTakings() && enterAmple(true);
     centre_.look(prices, least, false);
@@ -168,7 +183,7 @@ class PatternBound {
   /// To the next stage, or to the last at once.
   bool goOn(bool isLast) {
     if (!isLast && stage_ == Stage::Quick) return enter(Stage::Fine);
-    if (!isLast && stage_ == Stage::Fine && !isProper_) return enter(Stage::Finest);
+    if (!isLast && stage_ == Stage::Fine && isFinestApt_) return enter(Stage::Finest);
     if (!isBounding_) return false;
     const bool isTaken = makeTakings();
     return (isTaken || !hasRoll_ || cost() >= hardlyMore_) && enterAmple(isTaken);
@@ -507,6 +522,7 @@ class PatternBound {
   Patterns found_;
   double enough_ = 0.0, hardlyMore_ = 0.0, most_ = 0.0, work_ = 0.0;
   Stage stage_ = Stage::Quick;
+  bool isFinestApt_ = false;
   std::vector<PlateValues> plates_;                   // by stock, of the stage
   std::vector<std::optional<SliceValues>> slices_;    // by stock, of rolls that are bounded
   std::vector<std::optional<SheetTakings>> takings_;  // by stock, where they are told
