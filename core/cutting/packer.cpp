@@ -41,9 +41,10 @@ class Packer::Work {
       : job_(job), patience_(std::move(patience)), random_(seed) {
     bestLost_ = piecesOf(job.counts);
     const std::size_t kSome = oneFewer_.isApt() ? 60 : 40;
-    constexpr std::size_t kMany = 120, kFewTimes = 12;
+    constexpr std::size_t kFewTimes = 12;
     constexpr double kPatient = 1.0, kMorePatient = 10.0;
-    if (bestLost_.size() > kMany) shortenings_ = kFewTimes;  // then the worst is laid anew as well
+    // Of more the worst is laid anew as well.
+    if (bestLost_.size() > kFewOnARoll) shortenings_ = kFewTimes;
     beginnings_ = quickBeginnings(bestLost_.size());
     if (bestLost_.size() > kSome) {
       patient_ = kMorePatient;

@@ -27,7 +27,8 @@ struct Patterns {
 
 /// Worths are found by generating patterns (Gilmore and Gomory 1961, "A linear programming approach
 /// to the cutting-stock problem", Operations Research 9), in whole numbers at the end, so that no
-/// rounding makes the bound too much. Nothing for rolls, and where there are very many kinds.
+/// rounding makes the bound too much. No bound for a roll alone; nothing where there are very many
+/// kinds.
 /// @param known a bound. @param enough one that proves what is laid already: there is no use in a
 /// better one.
 /// @param effort of the usual work, 0 to 1: so much is done, whatever time it takes.

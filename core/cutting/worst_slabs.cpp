@@ -11,15 +11,13 @@ namespace drapery {
 
 namespace {
 
-constexpr double kFewest = 30.0, kMost = 120.0;  // pieces
-
 /// One that holds many, as chance has it.
 std::optional<std::size_t> rollOf(const MaterialJob& job, const std::vector<Bin>& bins,
                                   std::mt19937_64& chance) {
   std::vector<std::size_t> rolls;
   for (std::size_t b = 0; b < bins.size(); ++b)
     if (job.stock(bins[b].stock).form == StockForm::Roll && !bins[b].pinned &&
-        double(bins[b].holds.size()) > kMost)
+        bins[b].holds.size() > kFewOnARoll)
       rolls.push_back(b);
   if (rolls.empty()) return std::nullopt;
   return rolls[chance() % rolls.size()];
@@ -36,7 +34,8 @@ double lostOn(const MaterialJob& job, const SheetPart& whole,
 
 std::optional<WithoutWorst> withoutWorst(const MaterialJob& job, const std::vector<Bin>& bins,
                                          std::mt19937_64& chance) {
-  constexpr double kBlur = 1.0;      // so often e more or less
+  constexpr double kFewest = 30.0, kMost = double(kFewOnARoll);  // pieces
+  constexpr double kBlur = 1.0;      // the logarithm of how much more or less
   constexpr std::size_t kOneOf = 3;  // sheets is looked at
   const auto roll = rollOf(job, bins, chance);
   if (!roll) return std::nullopt;

@@ -2,6 +2,7 @@
 // some dozen pieces many ways can be tried.
 #pragma once
 
+#include <cstddef>
 #include <optional>
 #include <random>
 #include <vector>
@@ -10,6 +11,9 @@
 
 namespace drapery {
 
+/// Pieces that are few: all of a roll is then laid anew as soon as a part of it.
+inline constexpr std::size_t kFewOnARoll = 120;
+
 struct WithoutWorst {
   std::vector<Bin> bins;            // what stays
   std::vector<std::size_t> stocks;  // whose sheets were emptied
@@ -17,8 +21,8 @@ struct WithoutWorst {
 };
 
 /// Without slabs of one roll, and now and then a sheet beside it, that together hold some dozen
-/// pieces: those on which most is lost, more or less, as chance has it. None where no roll without
-/// pins holds many more.
+/// pieces: those on which most is lost, more or less, as chance has it. None where each roll
+/// without pins holds few.
 std::optional<WithoutWorst> withoutWorst(const MaterialJob& job, const std::vector<Bin>& bins,
                                          std::mt19937_64& chance);
 

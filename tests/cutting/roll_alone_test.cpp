@@ -12,36 +12,19 @@
 namespace drapery {
 namespace {
 
+using test::jobOf;
 using test::kMm;
 using test::pieceOf;
+using test::rollAndOffCuts;
 
 const std::function<bool()> kNever = [] { return false; };
 
-/// A roll a metre wide, and so many off-cuts at a tenth of their worth.
-CutProblem beside(int offCuts) {
-  CutProblem problem;
-  CutStock roll = test::sheetOf(1000, 90'000);
-  roll.id = "roll";
-  roll.form = StockForm::Roll;
-  roll.count = 1;
-  problem.stocks = {roll, test::sheetOf(300, 400)};
-  problem.stocks[1].id = "off-cut";
-  problem.stocks[1].count = offCuts;
-  problem.stocks[1].cost = 0.012;
-  return problem;
-}
-
-MaterialJob jobOf(const CutProblem& problem) {
-  CutLayout told;
-  return materialJobs(problem, told).front();
-}
-
 TEST(RollAlone, isLookedForBesideFewSheetsOnly) {
-  CutProblem problem = beside(2);
+  CutProblem problem = rollAndOffCuts(2);
   problem.pieces = {pieceOf("side", 150, 200, 200)};
   const auto roll = [](const CutProblem& of) { return rollBesideFew(jobOf(of)); };
   EXPECT_EQ(roll(problem), 0U);
-  EXPECT_FALSE(roll(beside(2)).has_value()) << "nothing is wanted";
+  EXPECT_FALSE(roll(rollAndOffCuts(2)).has_value()) << "nothing is wanted";
   problem.pieces[0].count = 199;
   EXPECT_FALSE(roll(problem).has_value()) << "there are few pieces";
   problem.pieces[0].count = 200;
@@ -64,7 +47,7 @@ TEST(RollAlone, isLookedForBesideFewSheetsOnly) {
 
 // The first piece is larger than they are.
 TEST(RollAlone, sheetsThatCostLessAreTakenWhateverIsAskedForFirst) {
-  CutProblem problem = beside(2);
+  CutProblem problem = rollAndOffCuts(2);
   problem.pieces = {pieceOf("covering", 480, 410, 40), pieceOf("side", 150, 200, 60)};
   const MaterialJob job = jobOf(problem);
   std::mt19937_64 chance(1);
@@ -134,7 +117,7 @@ TEST(RollAlone, allIsLaidThatIsWanted) {
     const auto from = [&](int least, int most) {
       return std::uniform_int_distribution<int>(least, most)(chance);
     };
-    CutProblem problem = beside(from(1, 4));
+    CutProblem problem = rollAndOffCuts(from(1, 4));
     const int kinds = from(3, 6);
     for (int k = 0; k < kinds; ++k)
       problem.pieces.push_back(pieceOf("piece" + std::to_string(k), from(60, 300), from(60, 400),

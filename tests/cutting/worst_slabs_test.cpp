@@ -11,23 +11,10 @@
 namespace drapery {
 namespace {
 
+using test::jobOf;
 using test::kMm;
 using test::pieceOf;
-
-CutProblem onRoll(int offCuts) {
-  CutProblem problem;
-  problem.stocks = {test::sheetOf(1000, 90'000), test::sheetOf(300, 400)};
-  problem.stocks[0].form = StockForm::Roll;
-  problem.stocks[0].id = "roll";
-  problem.stocks[1].count = offCuts;
-  problem.stocks[1].cost = 0.01;
-  return problem;
-}
-
-MaterialJob jobOf(const CutProblem& problem) {
-  CutLayout told;
-  return materialJobs(problem, told).front();
-}
+using test::rollAndOffCuts;
 
 /// Rows right across of four, and one of which half is lost.
 Bin rowsAndOneHalfEmpty(const MaterialJob& job, int rows) {
@@ -47,7 +34,7 @@ Bin rowsAndOneHalfEmpty(const MaterialJob& job, int rows) {
 }
 
 TEST(WorstSlabs, thatOfWhichMostIsLostIsTakenOff) {
-  CutProblem problem = onRoll(0);
+  CutProblem problem = rollAndOffCuts(0);
   problem.pieces = {pieceOf("side", 250, 200, 162)};
   const MaterialJob job = jobOf(problem);
   const Bin roll = rowsAndOneHalfEmpty(job, 40);
@@ -63,7 +50,7 @@ TEST(WorstSlabs, thatOfWhichMostIsLostIsTakenOff) {
 }
 
 TEST(WorstSlabs, fewPiecesAndPinnedOnesStay) {
-  CutProblem problem = onRoll(0);
+  CutProblem problem = rollAndOffCuts(0);
   problem.pieces = {pieceOf("side", 250, 200, 162)};
   const MaterialJob job = jobOf(problem);
   std::mt19937_64 chance(1);
@@ -74,7 +61,7 @@ TEST(WorstSlabs, fewPiecesAndPinnedOnesStay) {
 }
 
 RC_GTEST_PROP(WorstSlabs, losesNothingAndIsLaidAnew, ()) {
-  CutProblem problem = onRoll(*rc::gen::inRange(0, 4));
+  CutProblem problem = rollAndOffCuts(*rc::gen::inRange(0, 4));
   for (int kind = *rc::gen::inRange(3, 8); kind > 0; --kind)
     problem.pieces.push_back(pieceOf("piece" + std::to_string(kind), *rc::gen::inRange(30, 280),
                                      *rc::gen::inRange(30, 380), *rc::gen::inRange(50, 80),

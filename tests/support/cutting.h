@@ -6,6 +6,7 @@
 #include <string>
 
 #include "core/cutting/lay_out.h"
+#include "core/cutting/material_job.h"
 
 namespace drapery::test {
 
@@ -19,6 +20,25 @@ inline CutStock sheetOf(Micrometres across, Micrometres along) {
   stock.along = along * kMm;
   stock.cost = 1;
   return stock;
+}
+
+/// A roll a metre wide, and so many off-cuts that cost a tenth of it for their room.
+inline CutProblem rollAndOffCuts(int offCuts) {
+  CutProblem problem;
+  problem.stocks = {sheetOf(1000, 90'000), sheetOf(300, 400)};
+  problem.stocks[0].id = "roll";
+  problem.stocks[0].form = StockForm::Roll;
+  problem.stocks[0].count = 1;
+  problem.stocks[1].id = "off-cut";
+  problem.stocks[1].count = offCuts;
+  problem.stocks[1].cost = 0.012;
+  return problem;
+}
+
+/// Of the first material.
+inline MaterialJob jobOf(const CutProblem& problem) {
+  CutLayout told;
+  return materialJobs(problem, told).front();
 }
 
 inline CutPiece pieceOf(const std::string& id, Micrometres width, Micrometres height, int count,
