@@ -67,8 +67,9 @@ void ChanceFiller::sortByArea() {
   }
 }
 
-std::pair<Filling, double> ChanceFiller::best(const SheetPart& region, int fills, Counts& pool) {
-  const double got = fillBest(region, fills, 0, 0.0, pool);
+std::pair<Filling, double> ChanceFiller::best(const SheetPart& region, int fills, Counts& pool,
+                                              double least) {
+  const double got = fillBest(region, fills, 0, least, pool);
   if (got <= 0.0) return {};
   takeBest(pool);
   return {bestOn(region), got};

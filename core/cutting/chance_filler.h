@@ -24,8 +24,10 @@ class ChanceFiller {
   ///   each fill takes two or three times as long. Else none.
   void begin(std::size_t stock, const std::vector<std::size_t>& kinds,
              const std::vector<double>& worth, const RoomLosses* losses = nullptr);
-  /// The fullest of so many fills, and its worth: what it places is taken out of `pool`.
-  std::pair<Filling, double> best(const SheetPart& region, int fills, Counts& pool);
+  /// The fullest of so many fills that are worth more than `least`, and its worth: what it places
+  /// is taken out of `pool`.
+  std::pair<Filling, double> best(const SheetPart& region, int fills, Counts& pool,
+                                  double least = 0.0);
   /// Parts of it that leave room emptied and filled anew, so often; a little less is taken too,
   /// ever less of that. What the best of it is worth more.
   double better(Filling& filling, int times, Counts& pool);

@@ -12,29 +12,65 @@ bool isOfManyKinds(const MaterialJob& job) {
   return job.kinds.size() >= kMany;
 }
 
+bool areFewOfEach(const MaterialJob& job) {
+  constexpr std::size_t kFew = 10;
+  return piecesOf(job.counts).size() < kFew * job.kinds.size();
+}
+
 JoinedRow::JoinedRow(const MaterialJob& job, std::mt19937_64& random,
                      std::function<bool()> isEnough)
     : random_(random), isEnough_(std::move(isEnough)), boxes_(job, random) {}
 
+std::vector<std::size_t> JoinedRow::join(const JoinedChoice& choice, Micrometres tallest) {
+  constexpr double kLeast = 0.1, kMost = 0.8;  // of the width
+  const double across = double(choice.across);
+  const auto highest = std::max(tallest, static_cast<Micrometres>(kMost * across));
+  boxes_.join({choice.stock, choice.across, std::min(choice.along, highest), choice.kinds,
+               choice.worth, choice.pool},
+              isEnough_);
+  sortByHeight();
+  return heights(kLeast * across);
+}
+
+double JoinedRow::mostLost() const {
+  constexpr double kMost = 0.1, kOfABox = 3.0;  // times what a box may lose
+  return std::min(kMost, kOfABox * boxes_.mayLose());
+}
+
 std::optional<Filling> JoinedRow::best(std::size_t stock, const SheetPart& room,
                                        Micrometres tallest, const std::vector<std::size_t>& kinds,
                                        const std::vector<double>& worth, Counts& pool) {
-  constexpr double kLeast = 0.1, kMost = 0.8;       // of the width
-  constexpr double kMostLost = 0.1, kOfABox = 3.0;  // of the row; times what a box may lose
-  const double across = double(room.across);
-  const auto highest = std::max(tallest, static_cast<Micrometres>(kMost * across));
-  boxes_.join({stock, room.across, std::min(room.along, highest), kinds, worth, pool}, isEnough_);
-  sortByHeight();
-  Row best;
-  best.lost = std::min(kMostLost, kOfABox * boxes_.mayLose());
-  for (const std::size_t height : heights(kLeast * across)) {
+  std::optional<Row> best;
+  for (const std::size_t height :
+       join({stock, room.across, room.along, kinds, worth, pool}, tallest)) {
     if (isEnough_()) break;
-    lookAtThose(height);
-    better(best, room.across, alongOf(height));
+    if (auto row = rowOf(height, room.across, best ? best->lost : mostLost()))
+      best = std::move(row);
   }
-  if (best.boxes.empty()) return std::nullopt;
-  boxes_.takeFrom(pool, best.taken);
-  return filling(best, room);
+  if (!best) return std::nullopt;
+  boxes_.takeFrom(pool, best->taken);
+  return filling(*best, room);
+}
+
+std::vector<JoinedRow::Found> JoinedRow::some(std::size_t stock, const SheetPart& room,
+                                              Micrometres tallest,
+                                              const std::vector<std::size_t>& kinds,
+                                              const std::vector<double>& worth,
+                                              const Counts& pool) {
+  std::vector<Found> all;
+  for (const std::size_t height :
+       join({stock, room.across, room.along, kinds, worth, pool}, tallest)) {
+    if (isEnough_()) break;
+    const auto row = rowOf(height, room.across, mostLost());
+    if (!row) continue;
+    Counts left = pool;
+    boxes_.takeFrom(left, row->taken);
+    if (std::any_of(all.begin(), all.end(), [&](const Found& other) { return other.left == left; }))
+      continue;
+    const double area = double(room.across) * double(row->along);
+    all.push_back({row->lost * area, filling(*row, room), std::move(left)});
+  }
+  return all;
 }
 
 void JoinedRow::sortByHeight() {
@@ -91,17 +127,21 @@ void JoinedRow::lookAtThose(std::size_t highest) {
   }
 }
 
-void JoinedRow::better(Row& best, Micrometres across, Micrometres along) {
+std::optional<JoinedRow::Row> JoinedRow::rowOf(std::size_t highest, Micrometres across,
+                                               double mostLost) {
+  lookAtThose(highest);
+  const Micrometres along = alongOf(highest);
   const double area = double(across) * double(along);
-  const auto strip = endToEnd_.best(parts_, across, along, boxes_.lacking(), best.lost * area);
-  if (!strip) return;
-  best = {0.0, 0, strip->taken, {}};
+  const auto strip = endToEnd_.best(parts_, across, along, boxes_.lacking(), mostLost * area);
+  if (!strip) return std::nullopt;
+  Row row{0.0, 0, strip->taken, {}};
   for (const std::uint32_t part : strip->parts) {
-    best.boxes.push_back(looked_[part]);
-    best.along = std::max(best.along, boxes_.all()[looked_[part]].along);
+    row.boxes.push_back(looked_[part]);
+    row.along = std::max(row.along, boxes_.all()[looked_[part]].along);
   }
   // It may do without the highest.
-  best.lost = 1.0 - (area - strip->lost) / (double(across) * double(best.along));
+  row.lost = 1.0 - (area - strip->lost) / (double(across) * double(row.along));
+  return row;
 }
 
 Filling JoinedRow::filling(const Row& row, const SheetPart& room) const {

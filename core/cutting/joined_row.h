@@ -17,6 +17,8 @@ namespace drapery {
 /// Whether rows lose less than slabs filled piece after piece also of some hundred pieces, and not
 /// only of the last: of so many kinds there are always some that are nearly as high.
 bool isOfManyKinds(const MaterialJob& job);
+/// So few that patterns, which hold as many of a piece as they like, come less near than rows.
+bool areFewOfEach(const MaterialJob& job);
 
 class JoinedRow {
  public:
@@ -32,6 +34,16 @@ class JoinedRow {
                               const std::vector<std::size_t>& kinds,
                               const std::vector<double>& worth, Counts& pool);
 
+  struct Found {
+    double lost = 0.0;  // of what it might be worth, um2
+    Filling row;
+    Counts left;  // of the pool
+  };
+  /// Of each of some heights such a row; no two of the same pieces.
+  std::vector<Found> some(std::size_t stock, const SheetPart& room, Micrometres tallest,
+                          const std::vector<std::size_t>& kinds, const std::vector<double>& worth,
+                          const Counts& pool);
+
  private:
   struct Row {
     double lost = 0.0;  // of its area
@@ -40,14 +52,19 @@ class JoinedRow {
     std::vector<std::uint32_t> boxes;
   };
 
+  /// Boxes for rows in that room.
+  /// @returns the heights of rows.
+  std::vector<std::size_t> join(const JoinedChoice& choice, Micrometres tallest);
   void sortByHeight();
   /// Of some boxes that are nearly as high the highest, by its place in that order: those heights
   /// of which there are most.
   [[nodiscard]] std::vector<std::size_t> heights(double least) const;
   /// What is nearly as high as that, and no higher; those that lose least first.
   void lookAtThose(std::size_t highest);
-  /// A row of these, if it loses less.
-  void better(Row& best, Micrometres across, Micrometres along);
+  /// A row of what is nearly as high as that; none where each loses as much as `mostLost`.
+  std::optional<Row> rowOf(std::size_t highest, Micrometres across, double mostLost);
+  /// Of its area, a row on the way.
+  [[nodiscard]] double mostLost() const;
   [[nodiscard]] Filling filling(const Row& row, const SheetPart& room) const;
   [[nodiscard]] Micrometres alongOf(std::size_t i) const { return boxes_.all()[sorted_[i]].along; }
   /// How low a box may be in a row that is so high.

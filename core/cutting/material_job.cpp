@@ -61,6 +61,28 @@ MaterialJob withoutPins(const MaterialJob& job) {
   return all;
 }
 
+void dropGone(Pool& pool) {
+  std::size_t kept = 0;
+  for (std::size_t i = 0; i < pool.counts.size(); ++i) {
+    if (pool.counts[i] == 0) continue;
+    pool.kinds[kept] = pool.kinds[i];
+    pool.counts[kept++] = pool.counts[i];
+  }
+  pool.kinds.resize(kept);
+  pool.counts.resize(kept);
+}
+
+Micrometres shortestFor(const MaterialJob& job, std::size_t stock,
+                        const std::vector<std::size_t>& kinds) {
+  Micrometres least = 0;
+  for (const std::size_t kind : kinds) {
+    Micrometres lowest = std::numeric_limits<Micrometres>::max();
+    for (const LyingSize& size : job.sizes[stock][kind]) lowest = std::min(lowest, size.along);
+    least = std::max(least, lowest);
+  }
+  return least;
+}
+
 Counts countsOf(const std::vector<std::size_t>& pieces, std::size_t kinds) {
   Counts counts(kinds, 0);
   for (const std::size_t kind : pieces) ++counts[kind];

@@ -39,6 +39,11 @@ Pool poolOf(std::vector<std::size_t> pieces);
 std::vector<std::size_t> piecesOf(const Pool& pool);
 /// @param wanted of each kind of a job.
 std::vector<std::size_t> piecesOf(const Counts& wanted);
+/// Without kinds of which there are none any more.
+void dropGone(Pool& pool);
+/// As short as a room can be that may hold any of those kinds, um; endless where one does not fit.
+Micrometres shortestFor(const MaterialJob& job, std::size_t stock,
+                        const std::vector<std::size_t>& kinds);
 /// How many there are of each of a job's kinds.
 Counts countsOf(const std::vector<std::size_t>& pieces, std::size_t kinds);
 

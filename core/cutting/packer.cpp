@@ -41,10 +41,7 @@ class Packer::Work {
       : job_(job), patience_(std::move(patience)), random_(seed) {
     bestLost_ = piecesOf(job.counts);
     const std::size_t kSome = oneFewer_.isApt() ? 60 : 40;
-    constexpr std::size_t kFewTimes = 12;
     constexpr double kPatient = 1.0, kMorePatient = 10.0;
-    // Of more the worst is laid anew as well.
-    if (bestLost_.size() > kFewOnARoll) shortenings_ = kFewTimes;
     beginnings_ = quickBeginnings(bestLost_.size());
     if (bestLost_.size() > kSome) {
       patient_ = kMorePatient;
@@ -73,8 +70,9 @@ class Packer::Work {
 
   /// Some tries at a shorter roll; false where there is none but with pins.
   bool shorten() {
+    constexpr std::size_t kInVain = 12;  // until a better beginning is looked for
     constexpr std::size_t kPatience = 500;
-    if (hasOtherBeginnings() && without_ == cost_ && withoutTried_ > shortenings_) {
+    if (hasOtherBeginnings() && without_ == cost_ && withoutTried_ > kInVain) {
       withoutTried_ = 0;
       beginAnew();
       return true;
@@ -246,10 +244,7 @@ class Packer::Work {
   void startByPatterns() {
     isNewsOfPatterns_ = false;
     if (aim()) return;
-    // On a roll of many kinds, and few of each, row after row comes nearer.
-    constexpr std::size_t kFewOfEach = 10;
-    const bool isByRows =
-        isOfManyKinds(job_) && piecesOf(job_.counts).size() < kFewOfEach * job_.kinds.size();
+    const bool isByRows = isOfManyKinds(job_) && areFewOfEach(job_);
     if (isFirst_ && (oneFewer_.isApt() || !isByRows)) dive(nullptr);
   }
 
@@ -449,7 +444,6 @@ class Packer::Work {
   double patient_ = 0.0;           // the effort of the last beginning of that kind
   std::optional<double> without_;  // the cost that it is to better
   std::size_t withoutTried_ = 0;   // since less was loose than ever
-  std::size_t shortenings_ = 40;   // in vain, until a better beginning is looked for
   double leastLoose_ = 0.0;
   static constexpr std::size_t kLong = 20'000, kLongTold = 5'000, kShort = 2'400;  // tries
   std::size_t anewAfter_ = kLong;  // a better beginning is looked for

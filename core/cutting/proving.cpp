@@ -5,10 +5,12 @@
 #include <numeric>
 #include <utility>
 
+#include "core/cutting/joined_row.h"
 #include "core/cutting/largest_alone.h"
 #include "core/cutting/least_sum.h"
 #include "core/cutting/roll_alone.h"
 #include "core/cutting/slice_bound.h"
+#include "core/cutting/worst_slabs.h"
 
 namespace drapery {
 
@@ -62,7 +64,10 @@ void Proving::raise(const std::function<bool()>& isEnough) {
   if (bound >= enough - kSame) return;
   if (isOneRoll(job_))
     bound = std::max(bound, leastSumFrom(job_, sliceBound(job_, bound, isEnough)));
-  if (bound >= enough - kSame || beginOnRoll(isEnough)) return;
+  // Of one roll patterns bound nothing.
+  const bool isByRows =
+      isOneRoll(job_) && piecesOf(job_.counts).size() <= kFewOnARoll && areFewOfEach(job_);
+  if (bound >= enough - kSame || isByRows || beginOnRoll(isEnough)) return;
   const auto patterns = std::make_shared<const Patterns>(
       findPatterns(job_, bound, enough, watch_.effort(), isEnough));
   if (!isPinned_) packer_.begin(patterns);

@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "core/cutting/worst_slabs.h"
+
 namespace drapery {
 
 namespace {
@@ -24,7 +26,8 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
       isMany_(bins_[which].holds.size() > kMany),
       job_(onRollAlone(job, bins_[which], kinds_)),
       merged_(job_, random, isEnough_),
-      shorter_(job_, random, isEnough_) {
+      shorter_(job_, random, isEnough_),
+      rows_(job_, random, isEnough_) {
   std::vector<SheetPart> parts = bins_[which].parts;
   for (SheetPart& part : parts)
     if (part.kind == SheetPart::Kind::Piece)
@@ -32,9 +35,13 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
           std::lower_bound(kinds_.begin(), kinds_.end(), part.piece) - kinds_.begin());
   merged_.begin(parts);
   shorter_.begin(merged_.shortest());
+  rows_.begin(merged_.shortest());
 }
 
 std::optional<std::vector<Bin>> RollShortening::step() {
+  constexpr std::size_t kTen = 10, kByRows = 7;  // of ten
+  const bool isByRows = isMany_ && bins_[which_].holds.size() <= kFewOnARoll;
+  if (isByRows && random_() % kTen < kByRows) return stepRows();
   const std::size_t kOneOf = isMany_ ? 8 : 2;
   if (random_() % kOneOf == 0) {
     const Micrometres before = merged_.along();
@@ -67,6 +74,15 @@ std::optional<std::vector<Bin>> RollShortening::stepMany() {
   inVain_ += kTries;
   if (sheets_->looseArea() < leastLoose_) inVain_ = 0;
   leastLoose_ = std::min(leastLoose_, sheets_->looseArea());
+  return std::nullopt;
+}
+
+std::optional<std::vector<Bin>> RollShortening::stepRows() {
+  constexpr int kTries = 10;
+  constexpr int kPatience = 100;  // tries until it begins anew
+  if (rows_.tried() > kPatience) rows_.begin(merged_.shortest());
+  for (int i = 0; i < kTries && !isEnough_(); ++i)
+    if (rows_.step()) return withRoll(rows_.slabs());
   return std::nullopt;
 }
 

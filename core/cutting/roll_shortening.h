@@ -5,6 +5,7 @@
 #include <optional>
 
 #include "core/cutting/roll_slabs.h"
+#include "core/cutting/row_exchange.h"
 #include "core/cutting/shorter_roll.h"
 #include "core/cutting/slab_sheets.h"
 
@@ -24,6 +25,7 @@ class RollShortening {
  private:
   std::optional<std::vector<Bin>> stepFew();
   std::optional<std::vector<Bin>> stepMany();
+  std::optional<std::vector<Bin>> stepRows();
   [[nodiscard]] std::vector<Bin> withRoll(const std::vector<Slab>& slabs) const;
   /// Of the whole job.
   [[nodiscard]] Bin rollAsIn(const std::vector<Slab>& slabs) const;
@@ -39,6 +41,7 @@ class RollShortening {
   RollSlabs merged_;
   ShorterRoll shorter_;                 // of few
   std::unique_ptr<SlabSheets> sheets_;  // of many
+  RowExchange rows_;                    // of neither few nor very many
   double leastLoose_ = 0.0;
   int inVain_ = 0;  // tries since less was loose than ever
 };

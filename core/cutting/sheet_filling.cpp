@@ -12,18 +12,6 @@ namespace {
 
 constexpr double kFewInASlab = 15.0;  // pieces
 
-/// Kinds of which there are none any more are no longer looked at.
-void dropGone(Pool& pool) {
-  std::size_t kept = 0;
-  for (std::size_t i = 0; i < pool.counts.size(); ++i) {
-    if (pool.counts[i] == 0) continue;
-    pool.kinds[kept] = pool.kinds[i];
-    pool.counts[kept++] = pool.counts[i];
-  }
-  pool.kinds.resize(kept);
-  pool.counts.resize(kept);
-}
-
 }  // namespace
 
 SheetFilling::SheetFilling(const MaterialJob& job, std::mt19937_64& random,

@@ -149,13 +149,7 @@ bool SlabSheets::layLast() {
   if (loose == tried_) return false;
   tried_ = loose;
   Pool pool = poolOf(fewer_.loose());
-  Micrometres least = 0;
-  for (const std::size_t kind : pool.kinds) {
-    Micrometres shortest = before_;
-    for (const LyingSize& size : job_.sizes[stockOf_[roll_]][kind])
-      shortest = std::min(shortest, size.along);
-    least = std::max(least, shortest);
-  }
+  const Micrometres least = std::min(before_, shortestFor(job_, stockOf_[roll_], pool.kinds));
   filler_.begin(stockOf_[roll_], pool.kinds, areasOf(job_, pool.kinds));
   double along = std::max(double(least), kFirst * loose / double(across_));
   for (; along < double(before_) && !isEnough_(); along = along * kMore + 1) {
