@@ -1,6 +1,7 @@
 #include "core/cutting/roll_shortening.h"
 
 #include <algorithm>
+#include <utility>
 
 #include "core/cutting/worst_slabs.h"
 
@@ -35,13 +36,13 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
           std::lower_bound(kinds_.begin(), kinds_.end(), part.piece) - kinds_.begin());
   merged_.begin(parts);
   shorter_.begin(merged_.shortest());
-  rows_.begin(merged_.shortest());
+  beginRows();
 }
 
 std::optional<std::vector<Bin>> RollShortening::step() {
-  constexpr std::size_t kTen = 10, kByRows = 7;  // of ten
-  const bool isByRows = isMany_ && bins_[which_].holds.size() <= kFewOnARoll;
-  if (isByRows && random_() % kTen < kByRows) return stepRows();
+  constexpr std::size_t kTen = 10, kOfFew = 7, kOfMore = 3;  // of ten
+  const std::size_t byRows = bins_[which_].holds.size() <= kFewOnARoll ? kOfFew : kOfMore;
+  if (isMany_ && random_() % kTen < byRows) return stepRows();
   const std::size_t kOneOf = isMany_ ? 8 : 2;
   if (random_() % kOneOf == 0) {
     const Micrometres before = merged_.along();
@@ -80,10 +81,30 @@ std::optional<std::vector<Bin>> RollShortening::stepMany() {
 std::optional<std::vector<Bin>> RollShortening::stepRows() {
   constexpr int kTries = 10;
   constexpr int kPatience = 100;  // tries until it begins anew
-  if (rows_.tried() > kPatience) rows_.begin(merged_.shortest());
-  for (int i = 0; i < kTries && !isEnough_(); ++i)
-    if (rows_.step()) return withRoll(rows_.slabs());
+  if (rows_.tried() > kPatience) beginRows();
+  for (int i = 0; i < kTries && !isEnough_(); ++i) {
+    if (!rows_.step()) continue;
+    std::vector<Slab> slabs = kept_;
+    slabs.insert(slabs.end(), rows_.slabs().begin(), rows_.slabs().end());
+    return withRoll(slabs);
+  }
   return std::nullopt;
+}
+
+void RollShortening::beginRows() {
+  std::vector<std::pair<double, const Slab*>> order;
+  for (const Slab& slab : merged_.shortest())
+    order.emplace_back(-lostMoreOrLess(job_, slab.parts.front(), slab.holds, random_), &slab);
+  std::sort(order.begin(), order.end());
+  std::vector<Slab> some;
+  kept_.clear();
+  std::size_t pieces = 0;
+  for (const auto& [lost, slab] : order) {
+    const bool isKept = !some.empty() && pieces + slab->holds.size() > kFewOnARoll;
+    if (!isKept) pieces += slab->holds.size();
+    (isKept ? kept_ : some).push_back(*slab);
+  }
+  rows_.begin(some);
 }
 
 std::vector<Bin> RollShortening::withRoll(const std::vector<Slab>& slabs) const {

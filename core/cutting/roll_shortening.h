@@ -26,6 +26,8 @@ class RollShortening {
   std::optional<std::vector<Bin>> stepFew();
   std::optional<std::vector<Bin>> stepMany();
   std::optional<std::vector<Bin>> stepRows();
+  /// Some slabs that together hold no more than a few: of more those that lose most, more or less.
+  void beginRows();
   [[nodiscard]] std::vector<Bin> withRoll(const std::vector<Slab>& slabs) const;
   /// Of the whole job.
   [[nodiscard]] Bin rollAsIn(const std::vector<Slab>& slabs) const;
@@ -41,7 +43,8 @@ class RollShortening {
   RollSlabs merged_;
   ShorterRoll shorter_;                 // of few
   std::unique_ptr<SlabSheets> sheets_;  // of many
-  RowExchange rows_;                    // of neither few nor very many
+  RowExchange rows_;                    // of many
+  std::vector<Slab> kept_;              // beside those
   double leastLoose_ = 0.0;
   int inVain_ = 0;  // tries since less was loose than ever
 };

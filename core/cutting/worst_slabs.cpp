@@ -23,20 +23,20 @@ std::optional<std::size_t> rollOf(const MaterialJob& job, const std::vector<Bin>
   return rolls[chance() % rolls.size()];
 }
 
-double lostOn(const MaterialJob& job, const SheetPart& whole,
-              const std::vector<std::size_t>& holds) {
+}  // namespace
+
+double lostMoreOrLess(const MaterialJob& job, const SheetPart& whole,
+                      const std::vector<std::size_t>& holds, std::mt19937_64& chance) {
+  constexpr double kBlur = 1.0;  // the logarithm of how much
   double lost = double(whole.across) * double(whole.along);
   for (const std::size_t kind : holds) lost -= areaOfKind(job, kind);
-  return std::max(0.0, lost);
+  return std::max(0.0, lost) * std::exp(kBlur * (2.0 * drawnPart(chance) - 1.0));
 }
-
-}  // namespace
 
 std::optional<WithoutWorst> withoutWorst(const MaterialJob& job, const std::vector<Bin>& bins,
                                          std::mt19937_64& chance) {
   constexpr double kFewest = 30.0, kMost = double(kFewOnARoll);  // pieces
-  constexpr double kBlur = 1.0;      // the logarithm of how much more or less
-  constexpr std::size_t kOneOf = 3;  // sheets is looked at
+  constexpr std::size_t kOneOf = 3;                              // sheets is looked at
   const auto roll = rollOf(job, bins, chance);
   if (!roll) return std::nullopt;
   std::vector<Slab> slabs, kept;
@@ -47,15 +47,15 @@ std::optional<WithoutWorst> withoutWorst(const MaterialJob& job, const std::vect
     std::size_t at = 0;
   };
   std::vector<Worst> order;
-  const auto consider = [&](bool isSlab, std::size_t at, double lost) {
-    order.push_back({lost * std::exp(kBlur * (2.0 * drawnPart(chance) - 1.0)), isSlab, at});
+  const auto consider = [&](bool isSlab, std::size_t at, const std::vector<SheetPart>& parts,
+                            const std::vector<std::size_t>& holds) {
+    order.push_back({lostMoreOrLess(job, parts.front(), holds, chance), isSlab, at});
   };
-  for (std::size_t i = 0; i < slabs.size(); ++i)
-    consider(true, i, lostOn(job, slabs[i].parts.front(), slabs[i].holds));
+  for (std::size_t i = 0; i < slabs.size(); ++i) consider(true, i, slabs[i].parts, slabs[i].holds);
   for (std::size_t b = 0; b < bins.size(); ++b)
     if (job.stock(bins[b].stock).form == StockForm::Sheet && !bins[b].pinned &&
         chance() % kOneOf == 0)
-      consider(false, b, lostOn(job, bins[b].parts.front(), bins[b].holds));
+      consider(false, b, bins[b].parts, bins[b].holds);
   std::stable_sort(order.begin(), order.end(),
                    [](const Worst& a, const Worst& b) { return a.lost > b.lost; });
   const double most = kFewest + (kMost - kFewest) * drawnPart(chance);

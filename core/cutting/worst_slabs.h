@@ -14,6 +14,11 @@ namespace drapery {
 /// Pieces that are few: all of a roll is then laid anew as soon as a part of it.
 inline constexpr std::size_t kFewOnARoll = 120;
 
+/// What is lost on a sheet or slab, um2, more or less as chance has it.
+/// @param whole its first part. @param holds kinds of the job.
+double lostMoreOrLess(const MaterialJob& job, const SheetPart& whole,
+                      const std::vector<std::size_t>& holds, std::mt19937_64& chance);
+
 struct WithoutWorst {
   std::vector<Bin> bins;            // what stays
   std::vector<std::size_t> stocks;  // whose sheets were emptied
