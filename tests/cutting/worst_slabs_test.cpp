@@ -4,9 +4,12 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include "core/cutting/exact_lay_out.h"
+#include "core/cutting/roll_shortening.h"
 #include "core/cutting/sheet_filling.h"
 #include "core/cutting/slab.h"
 #include "tests/support/cutting.h"
+#include "tests/support/judge.h"
 
 namespace drapery {
 namespace {
@@ -15,6 +18,8 @@ using test::jobOf;
 using test::kMm;
 using test::pieceOf;
 using test::rollAndOffCuts;
+
+const std::function<bool()> kNever = [] { return false; };
 
 /// Rows right across of four, and one of which half is lost.
 Bin rowsAndOneHalfEmpty(const MaterialJob& job, int rows) {
@@ -60,33 +65,70 @@ TEST(WorstSlabs, fewPiecesAndPinnedOnesStay) {
   EXPECT_FALSE(withoutWorst(job, {pinned}, chance).has_value());
 }
 
-RC_GTEST_PROP(WorstSlabs, losesNothingAndIsLaidAnew, ()) {
+/// Some hundred pieces from a roll with off-cuts beside it, laid quickly.
+struct Laid {
   CutProblem problem = rollAndOffCuts(*rc::gen::inRange(0, 4));
-  for (int kind = *rc::gen::inRange(3, 8); kind > 0; --kind)
-    problem.pieces.push_back(pieceOf("piece" + std::to_string(kind), *rc::gen::inRange(30, 280),
-                                     *rc::gen::inRange(30, 380), *rc::gen::inRange(50, 80),
-                                     static_cast<PieceGrain>(*rc::gen::inRange(0, 3))));
-  problem.stocks[0].kerf = *rc::gen::inRange(0, 3) * kMm;
-  const MaterialJob job = jobOf(problem);
-  std::mt19937_64 chance(*rc::gen::arbitrary<std::uint64_t>());
-  SheetFilling filling(job, chance, [] { return false; });
+  std::mt19937_64 chance{*rc::gen::arbitrary<std::uint64_t>()};
+  MaterialJob job;
   std::vector<Bin> bins;
-  std::vector<int> used{0, 0};
-  std::vector<std::size_t> loose = piecesOf(job.counts);
-  filling.fill({1, 1, 1, 0}, {.fills = 5}, bins, used, loose);
-  RC_PRE(loose.empty() && bins.back().holds.size() > 120);
-  auto rest = withoutWorst(job, bins, chance);
-  RC_ASSERT(rest.has_value());
-  RC_ASSERT(!rest->loose.empty() && rest->bins.size() + rest->stocks.size() == bins.size());
-  Counts held = countsOf(rest->loose, job.kinds.size());
-  used = {0, 0};
-  for (const Bin& bin : rest->bins) {
-    ++used[bin.stock];
-    for (const std::size_t kind : bin.holds) ++held[kind];
+  std::vector<std::size_t> loose;
+  /// @param most kinds, two less at least.
+  explicit Laid(int most) {
+    for (int kind = *rc::gen::inRange(most - 2, most + 1); kind > 0; --kind)
+      problem.pieces.push_back(pieceOf("piece" + std::to_string(kind), *rc::gen::inRange(30, 280),
+                                       *rc::gen::inRange(30, 380), *rc::gen::inRange(50, 80),
+                                       static_cast<PieceGrain>(*rc::gen::inRange(0, 3))));
+    problem.stocks[0].kerf = *rc::gen::inRange(0, 3) * kMm;
+    job = jobOf(problem);
+    loose = piecesOf(job.counts);
+    std::vector<int> used{0, 0};
+    SheetFilling(job, chance, kNever).fill({1, 1, 1, 0}, {.fills = 5}, bins, used, loose);
   }
-  RC_ASSERT(held == job.counts);
+  [[nodiscard]] bool isApt() const { return loose.empty() && bins.back().holds.size() > 120; }
+  [[nodiscard]] Counts held(const std::vector<Bin>& in) const {
+    Counts held(job.kinds.size(), 0);
+    for (const Bin& bin : in)
+      for (const std::size_t kind : bin.holds) ++held[kind];
+    return held;
+  }
+};
+
+RC_GTEST_PROP(WorstSlabs, losesNothingAndIsLaidAnew, ()) {
+  Laid laid(7);
+  RC_PRE(laid.isApt());
+  auto rest = withoutWorst(laid.job, laid.bins, laid.chance);
+  RC_ASSERT(rest.has_value());
+  RC_ASSERT(!rest->loose.empty() && rest->bins.size() + rest->stocks.size() == laid.bins.size());
+  Counts held = countsOf(rest->loose, laid.job.kinds.size());
+  const Counts stays = laid.held(rest->bins);
+  for (std::size_t kind = 0; kind < held.size(); ++kind) held[kind] += stays[kind];
+  RC_ASSERT(held == laid.job.counts);
+  std::vector<int> used{0, 0};
+  for (const Bin& bin : rest->bins) ++used[bin.stock];
+  SheetFilling filling(laid.job, laid.chance, kNever);
   filling.fill({}, {.fills = 5}, rest->bins, used, rest->loose);
   RC_ASSERT(rest->loose.empty());
+}
+
+// A roll of more pieces than are laid anew at a time: it becomes shorter, and all lies on it still.
+RC_GTEST_PROP(RollShortening, losesNothingOfSomeHundredPieces, ()) {
+  Laid laid(6);
+  RC_PRE(laid.isApt());
+  RollShortening shortening(laid.job, laid.bins, laid.bins.size() - 1, laid.chance, kNever);
+  std::optional<std::vector<Bin>> shorter;
+  for (int i = 0; i < 3 && !shorter; ++i) shorter = shortening.step();
+  RC_TAG(shorter ? "shorter" : "no shorter");
+  if (!shorter) return;
+  RC_ASSERT(laid.held(*shorter) == laid.job.counts);
+  CutLayout layout;
+  double cost = 0.0, before = 0.0;
+  for (const Bin& bin : *shorter) {
+    layout.sheets.push_back(sheetOf(laid.job, bin));
+    cost += costOf(laid.job.stock(bin.stock), bin.end);
+  }
+  for (const Bin& bin : laid.bins) before += costOf(laid.job.stock(bin.stock), bin.end);
+  RC_ASSERT(cost < before);
+  RC_ASSERT(test::faultIn(laid.problem, layout) == "");
 }
 
 }  // namespace
