@@ -17,7 +17,8 @@ namespace drapery {
 /// Whether rows lose less than slabs filled piece after piece also of some hundred pieces, and not
 /// only of the last: of so many kinds there are always some that are nearly as high.
 bool isOfManyKinds(const MaterialJob& job);
-/// So few that patterns, which hold as many of a piece as they like, come less near than rows.
+/// Whether there are so few of each that patterns, which hold as many as they like of them, come
+/// less near than rows.
 bool areFewOfEach(const MaterialJob& job);
 
 class JoinedRow {

@@ -36,11 +36,11 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
           std::lower_bound(kinds_.begin(), kinds_.end(), part.piece) - kinds_.begin());
   merged_.begin(parts);
   shorter_.begin(merged_.shortest());
-  beginRows();
+  if (isMany_) beginRows();
 }
 
 std::optional<std::vector<Bin>> RollShortening::step() {
-  constexpr std::size_t kTen = 10, kOfFew = 7, kOfMore = 3;  // of ten
+  constexpr std::size_t kTen = 10, kOfFew = 5, kOfMore = 3;  // of ten
   const std::size_t byRows = bins_[which_].holds.size() <= kFewOnARoll ? kOfFew : kOfMore;
   if (isMany_ && random_() % kTen < byRows) return stepRows();
   const std::size_t kOneOf = isMany_ ? 8 : 2;

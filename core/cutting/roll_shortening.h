@@ -37,7 +37,7 @@ class RollShortening {
   std::mt19937_64& random_;
   std::function<bool()> isEnough_;
   const MaterialJob& whole_;
-  bool isMany_;                     // or other stock is used too
+  bool isMany_;
   std::vector<std::size_t> kinds_;  // of the job, those on the roll
   MaterialJob job_;                 // what lies on the roll alone
   RollSlabs merged_;
