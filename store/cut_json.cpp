@@ -32,6 +32,8 @@ class ProblemReader : public CutReader {
     each("parts", [&](const Node& node, const std::string& at) { piece(problem, node, at); });
     if (root_.find("pins") != nullptr)
       each("pins", [&](const Node& node, const std::string& at) { pin(problem, node, at); });
+    if (problem.isForValue && !problem.pins.empty())
+      complain(*root_.find("pins"), "cut-pins-for-value", {});
     if (problem.stocks.empty() && issues_.empty()) complain(root_, "cut-no-stock", {});
     long long count = 0;
     for (const CutPiece& each : problem.pieces) count += each.count;

@@ -83,7 +83,7 @@ Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& wa
     return *isMet || isOver();
   };
   if (job.problem->isForValue)
-    course.exact = mostValue(job, watch.patience().isEnded);
+    course.exact = mostValue(job, limits.seed, watch);
   else
     course.packer = std::make_unique<Packer>(job, limits.seed, course.patience);
   return course;

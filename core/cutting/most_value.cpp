@@ -1,9 +1,17 @@
 #include "core/cutting/most_value.h"
 
 #include <algorithm>
+#include <cmath>
+#include <limits>
 #include <numeric>
+#include <random>
+#include <utility>
 
+#include "core/cutting/bin.h"
 #include "core/cutting/box_fronts.h"
+#include "core/cutting/chance_filler.h"
+#include "core/cutting/layout_of_bins.h"
+#include "core/cutting/plate_values.h"
 #include "core/cutting/sheet_builder.h"
 
 namespace drapery {
@@ -13,29 +21,25 @@ namespace {
 constexpr double kMostPairs = 1e6;
 constexpr std::uint64_t kMostJoins = 20'000'000;
 
-double areaOf(const CutPiece& piece) { return double(piece.width) * double(piece.height); }
-
 /// Kinds, the dearest by their area first.
 std::vector<std::size_t> dearestFirst(const MaterialJob& job) {
   std::vector<std::size_t> kinds(job.kinds.size());
   std::iota(kinds.begin(), kinds.end(), std::size_t{0});
   std::stable_sort(kinds.begin(), kinds.end(), [&](std::size_t a, std::size_t b) {
-    return job.kind(a).value * areaOf(job.kind(b)) > job.kind(b).value * areaOf(job.kind(a));
+    return job.kind(a).value * leastAreaOf(job, b) > job.kind(b).value * leastAreaOf(job, a);
   });
   return kinds;
 }
 
 /// If pieces could be cut to pieces.
 double valueOfArea(const MaterialJob& job, const std::vector<std::size_t>& order) {
-  const CutStock& stock = job.stock(0);
-  double room = double(stock.across - stock.left - stock.right) *
-                double(stock.along - stock.bottom - stock.top);
-  double value = 0.0;
+  const UsableSize usable = usableOf(job.stock(0));
+  double room = double(usable.across) * double(usable.along), value = 0.0;
   for (const std::size_t kind : order) {
-    const CutPiece& piece = job.kind(kind);
-    const double part = std::min(1.0, room / (areaOf(piece) * job.counts[kind]));
-    value += part * piece.value * job.counts[kind];
-    room -= part * areaOf(piece) * job.counts[kind];
+    const double area = leastAreaOf(job, kind) * job.counts[kind];
+    const double part = std::min(1.0, room / area);
+    value += part * job.kind(kind).value * job.counts[kind];
+    room -= part * area;
   }
   return value;
 }
@@ -53,34 +57,140 @@ Counts triable(const MaterialJob& job, const std::vector<std::size_t>& order, do
   return counts;
 }
 
-}  // namespace
+double valueOf(const MaterialJob& job, const Counts& counts) {
+  double value = 0.0;
+  for (std::size_t kind = 0; kind < counts.size(); ++kind)
+    value += counts[kind] * job.kind(kind).value;
+  return value;
+}
 
-MaterialLayOut mostValue(const MaterialJob& job, const std::function<bool()>& isEnded) {
-  const std::vector<std::size_t> order = dearestFirst(job);
-  for (double pairs = kMostPairs;; pairs /= 4) {
-    const Counts counts = triable(job, order, pairs);
+class MostValue {
+ public:
+  MostValue(const MaterialJob& job, std::uint64_t seed, const Watch& watch)
+      : job_(job),
+        watch_(watch),
+        random_(seed),
+        filler_(job, random_, [&watch] { return watch.isOver(); }),
+        order_(dearestFirst(job)) {
+    best_.bound = valueOfArea(job, order_);
+    std::vector<std::size_t> kinds(job.kinds.size());
+    std::iota(kinds.begin(), kinds.end(), std::size_t{0});
+    std::vector<double> worth;
+    for (const std::size_t kind : kinds) worth.push_back(job.kind(kind).value);
+    filler_.begin(0, kinds, worth);
+  }
+
+  MaterialLayOut find() {
+    constexpr int kFirst = 1'000, kMost = 32'000;  // that patiently
+    fill(kFirst);
+    if (!isMet()) tryMany();
+    if (!isMet()) boundAlone();
+    int again = kFirst;
+    for (std::uint64_t i = 0; !isMet() && !watch_.isOver() && i < watch_.tries(i + 1); ++i)
+      fill(again = std::min(kMost, 2 * again));
+    if (isMet()) best_.bound = best_.cost;
+    return std::move(best_);
+  }
+
+ private:
+  [[nodiscard]] bool isMet() const {
+    constexpr double kRounding = 1e-12;
+    return best_.cost >= best_.bound * (1.0 - kRounding);
+  }
+
+  /// As chance has it, and parts of it anew so often.
+  void fill(int again) {
+    constexpr int kFills = 80;
+    Bin bin = emptyBin(job_, 0);
+    Counts left = job_.counts;
+    auto [filling, got] = filler_.best(bin.parts.front(), kFills, left);
+    if (got <= 0.0) return;
+    filler_.better(filling, again, left);
+    take(std::move(filling.parts));
+  }
+
+  void take(std::vector<SheetPart> parts) {
+    Bin bin = emptyBin(job_, 0);
+    takeFilling(job_, bin, {0.0, std::move(parts)}, 0);
+    const double value = valueOf(job_, heldIn(job_, bin));
+    if (value <= best_.cost) return;
+    best_.cost = value;
+    best_.sheets = layOutOf(job_, {bin}, {}, [this] { return watch_.isOver(); }).sheets;
+  }
+
+  /// Exactly, of as many as can be tried, those that are worth most by their area.
+  void tryMany() {
+    bool isTried = false;
+    for (double pairs = kMostPairs; !isTried && !watch_.isOver(); pairs /= 4)
+      isTried = tryOf(triable(job_, order_, pairs));
+  }
+  /// False where that was too much, or ended.
+  bool tryOf(const Counts& counts) {
     const CountIndex index(counts);
     std::uint64_t work = kMostJoins;
-    const BoxFronts fronts(job, 0, index, work, isEnded);
-    if (isEnded()) return {{}, 0.0, valueOfArea(job, order), job.counts};
-    if (!fronts.isWhole()) continue;
-    MaterialLayOut result;
+    const BoxFronts fronts(job_, 0, index, work, [this] { return watch_.isOver(); });
+    if (!fronts.isWhole()) return false;
+    double most = 0.0;
     std::size_t best = 0;
     for (std::size_t set = 1; set < index.size(); ++set) {
       if (fronts.of(set).empty()) continue;
       double value = 0.0;
       for (std::size_t kind = 0; kind < index.kinds(); ++kind)
-        value += index.count(set, kind) * job.kind(kind).value;
-      if (value <= result.cost) continue;
-      result.cost = value;
+        value += index.count(set, kind) * job_.kind(kind).value;
+      if (value <= most) continue;
+      most = value;
       best = set;
     }
-    result.bound = counts == job.counts ? result.cost : valueOfArea(job, order);
-    if (best == 0) return result;
-    SheetBuilder builder(job, 0);
-    result.sheets.push_back(builder.finish(builder.box(fronts, best, 0, builder.whole())));
-    return result;
+    if (counts == job_.counts) best_.bound = most;
+    if (most <= best_.cost) return true;
+    best_.cost = most;
+    SheetBuilder builder(job_, 0);
+    best_.sheets = {builder.finish(builder.box(fronts, best, 0, builder.whole()))};
+    return true;
   }
+
+  /// If there were as many of each as one likes.
+  void boundAlone() {
+    constexpr double kMostWork = 1.2e8;  // some tenths of a second
+    constexpr double kRounding = 1e-6;
+    constexpr double kMost = double(std::numeric_limits<PlateValues::Worth>::max());
+    if (job_.stock(0).form == StockForm::Roll) return;
+    PlateValues values(job_, 0, PlateValues::Coarse::Down, kMostWork);
+    if (!values.isUsable()) return;
+    std::vector<double> each;
+    for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind)
+      each.push_back(job_.kind(kind).value);
+    const double ceiling = values.ceiling(each);
+    if (ceiling <= 0.0) return;
+    // By tens, so that values of a few decimals stay as they are.
+    const double fine = std::pow(10.0, std::floor(std::log10(kMost / 2.0 / ceiling)));
+    if (fine * ceiling + double(each.size()) > kMost) return;
+    std::vector<PlateValues::Worth> worth;
+    for (const double value : each)
+      worth.push_back(static_cast<PlateValues::Worth>(std::ceil(value * fine - kRounding)));
+    Counts counts;
+    const auto most = values.best(worth, 0.0, counts, [this] { return watch_.isOver(); });
+    if (!most) return;
+    best_.bound = std::min(best_.bound, double(*most) / fine);
+    auto parts = values.filling();
+    if (!parts) return;
+    for (std::size_t kind = 0; kind < counts.size(); ++kind)
+      if (counts[kind] > job_.counts[kind]) return;
+    take(std::move(*parts));
+  }
+
+  const MaterialJob& job_;
+  const Watch& watch_;
+  std::mt19937_64 random_;
+  ChanceFiller filler_;
+  std::vector<std::size_t> order_;
+  MaterialLayOut best_;
+};
+
+}  // namespace
+
+MaterialLayOut mostValue(const MaterialJob& job, std::uint64_t seed, const Watch& watch) {
+  return MostValue(job, seed, watch).find();
 }
 
 }  // namespace drapery

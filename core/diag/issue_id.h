@@ -47,6 +47,7 @@ inline constexpr IssueKind kIssueKinds[]{
     {"solve-none", "change name value least most nearest gives"},
     // cutting
     {"cut-no-stock", ""},
+    {"cut-pins-for-value", ""},
     {"cut-too-many", "count most"},
     {"cut-kerf", "name value"},
     {"cut-edges", "name"},

@@ -171,6 +171,19 @@ TEST(CliCut, whatIsWorthMostIsNotCalledCheap) {
               HasSubstr("; nothing is worth more than "));
 }
 
+TEST(CliCut, whereValueIsSoughtPinsAreRefused) {
+  json worth = problem();
+  worth["objective"] = "max_value";
+  worth["pins"] = {{{"part", worth["parts"][0]["id"]},
+                    {"stock", worth["stocks"][0]["id"]},
+                    {"sheet", 1},
+                    {"x", 0},
+                    {"y", 0}}};
+  const Finished done = cli({"cut", "-"}, worth.dump());
+  EXPECT_EQ(done.code, 2);
+  EXPECT_THAT(done.err, HasSubstr("pins are not kept"));
+}
+
 // A book, a class set and an edition from the shelf of the demo.
 TEST(CliCut, aPlanIsHandedOn) {
   for (const int copies : {1, 24, 60}) {

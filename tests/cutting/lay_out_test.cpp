@@ -295,6 +295,31 @@ TEST(LayOut, solvesTheProblemOfChristofidesAndWhitlock) {
   EXPECT_TRUE(layout.materials[0].isProven);
 }
 
+// Of more pieces than can be tried too: as many as find room, not only those that are tried.
+TEST(LayOut, aSheetHoldsMuchValueOfManyPieces) {
+  constexpr double kOfBound = 0.93;
+  std::mt19937 random(3);
+  const auto drawn = [&](int least, int most) {
+    return std::uniform_int_distribution<int>(least, most)(random);
+  };
+  for (const int kinds : {8, 40}) {
+    CutProblem problem;
+    problem.isForValue = true;
+    problem.stocks = {sheetOf(900, 1200)};
+    problem.stocks[0].count = 1;
+    for (int kind = 0; kind < kinds; ++kind) {
+      const int width = drawn(60, 200), height = drawn(90, 300);
+      problem.pieces.push_back(pieceOf("piece" + std::to_string(kind), width, height, 160 / kinds));
+      problem.pieces.back().value = width * height;
+    }
+    const CutLayout layout = laidOut(problem, 4);
+    EXPECT_EQ(faultIn(problem, layout), "");
+    ASSERT_EQ(layout.materials.size(), 1U);
+    EXPECT_GE(layout.materials[0].cost, kOfBound * layout.materials[0].bound) << kinds;
+    EXPECT_LE(layout.materials[0].cost, layout.materials[0].bound) << kinds;
+  }
+}
+
 struct Known {
   const char* problem;
   std::vector<double> costs;    // by material, least known; a roll's in metres
