@@ -163,11 +163,12 @@ TEST(CliCut, whatIsWorthMostIsNotCalledCheap) {
                               {"qty", 3},
                               {"grain", "h"},
                               {"value", 10 + i * 11 % 29}});
-  const json bounds = json::parse(cli({"cut", "-"}, worth.dump()).out)["bounds"]["board"];
+  const json bounds =
+      json::parse(cli({"cut", "-", "--steps", "3"}, worth.dump()).out)["bounds"]["board"];
   EXPECT_GT(bounds["value"], 0);
   EXPECT_GE(bounds["bound"], bounds["value"]);
   EXPECT_FALSE(bounds["proven"]);
-  EXPECT_THAT(cli({"cut", "-", "--format", "text"}, worth.dump()).out,
+  EXPECT_THAT(cli({"cut", "-", "--steps", "3", "--format", "text"}, worth.dump()).out,
               HasSubstr("; nothing is worth more than "));
 }
 
