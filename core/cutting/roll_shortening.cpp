@@ -9,7 +9,8 @@ namespace drapery {
 
 namespace {
 
-constexpr std::size_t kMany = 40;  // pieces
+constexpr std::size_t kMany = 40;     // pieces
+constexpr std::size_t kFewKinds = 8;  // of which the same slabs come again
 
 MaterialJob onRollAlone(const MaterialJob& job, const Bin& roll, std::vector<std::size_t>& kinds) {
   return onStockAlone(onlyWanted(job, heldIn(job, roll), kinds), roll.stock);
@@ -26,6 +27,8 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
       whole_(job),
       isMany_(bins_[which].holds.size() > kMany),
       job_(onRollAlone(job, bins_[which], kinds_)),
+      isOfFewKinds_(isMany_ && bins_[which].holds.size() <= kFewOnARoll &&
+                    job_.kinds.size() <= kFewKinds),
       merged_(job_, random, isEnough_),
       shorter_(job_, random, isEnough_),
       rows_(job_, random, isEnough_) {
@@ -36,21 +39,30 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
           std::lower_bound(kinds_.begin(), kinds_.end(), part.piece) - kinds_.begin());
   merged_.begin(parts);
   shorter_.begin(merged_.shortest());
-  if (isMany_) beginRows();
+  if (isMany_ && !isOfFewKinds_) beginRows();
 }
 
 std::optional<std::vector<Bin>> RollShortening::step() {
   constexpr std::size_t kTen = 10, kOfFew = 5, kOfMore = 3;  // of ten
+  constexpr std::size_t kWays = 3;
+  if (isOfFewKinds_) {
+    const std::size_t way = random_() % kWays;
+    return way == 0 ? stepMerged() : way == 1 ? stepFew() : stepMany();
+  }
   const std::size_t byRows = bins_[which_].holds.size() <= kFewOnARoll ? kOfFew : kOfMore;
   if (isMany_ && random_() % kTen < byRows) return stepRows();
   const std::size_t kOneOf = isMany_ ? 8 : 2;
-  if (random_() % kOneOf == 0) {
-    const Micrometres before = merged_.along();
-    merged_.step();
-    if (merged_.along() < before) return withRoll(merged_.shortest());
-  }
+  if (random_() % kOneOf == 0)
+    if (auto bins = stepMerged()) return bins;
   const std::size_t kAlone = bins_.size() > 1 ? 10 : 2;
   return isMany_ || random_() % kAlone > 0 ? stepMany() : stepFew();
+}
+
+std::optional<std::vector<Bin>> RollShortening::stepMerged() {
+  const Micrometres before = merged_.along();
+  merged_.step();
+  if (merged_.along() < before) return withRoll(merged_.shortest());
+  return std::nullopt;
 }
 
 std::optional<std::vector<Bin>> RollShortening::stepFew() {

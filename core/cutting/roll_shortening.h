@@ -23,6 +23,7 @@ class RollShortening {
   std::optional<std::vector<Bin>> step();
 
  private:
+  std::optional<std::vector<Bin>> stepMerged();
   std::optional<std::vector<Bin>> stepFew();
   std::optional<std::vector<Bin>> stepMany();
   std::optional<std::vector<Bin>> stepRows();
@@ -40,6 +41,7 @@ class RollShortening {
   bool isMany_;
   std::vector<std::size_t> kinds_;  // of the job, those on the roll
   MaterialJob job_;                 // what lies on the roll alone
+  bool isOfFewKinds_;               // many pieces
   RollSlabs merged_;
   ShorterRoll shorter_;                 // of few
   std::unique_ptr<SlabSheets> sheets_;  // of many
