@@ -115,8 +115,9 @@ constexpr std::array kPhrases{
     // cutting
     Phrase{"cut-no-stock", QT_TRANSLATE_NOOP("Issue", "stocks is empty; name one to cut from")},
     Phrase{"cut-pins-for-value",
-           QT_TRANSLATE_NOOP("Issue", "pins are not kept where the greatest value is sought; leave "
-                                      "them out, or let objective be min_cost")},
+           QT_TRANSLATE_NOOP("Issue",
+                             "pins are not kept where the greatest value is sought; leave "
+                             "them out, or let objective be min_cost")},
     Phrase{"cut-too-many",
            QT_TRANSLATE_NOOP("Issue", "{count} pieces are not allowed; at most {most}")},
     Phrase{"cut-kerf",

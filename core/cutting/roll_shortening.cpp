@@ -39,16 +39,12 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
           std::lower_bound(kinds_.begin(), kinds_.end(), part.piece) - kinds_.begin());
   merged_.begin(parts);
   shorter_.begin(merged_.shortest());
-  if (isMany_ && !isOfFewKinds_) beginRows();
+  if (isMany_) beginRows();
 }
 
 std::optional<std::vector<Bin>> RollShortening::step() {
   constexpr std::size_t kTen = 10, kOfFew = 5, kOfMore = 3;  // of ten
-  constexpr std::size_t kWays = 3;
-  if (isOfFewKinds_) {
-    const std::size_t way = random_() % kWays;
-    return way == 0 ? stepMerged() : way == 1 ? stepFew() : stepMany();
-  }
+  if (isOfFewKinds_) return stepAnyWay();
   const std::size_t byRows = bins_[which_].holds.size() <= kFewOnARoll ? kOfFew : kOfMore;
   if (isMany_ && random_() % kTen < byRows) return stepRows();
   const std::size_t kOneOf = isMany_ ? 8 : 2;
@@ -56,6 +52,20 @@ std::optional<std::vector<Bin>> RollShortening::step() {
     if (auto bins = stepMerged()) return bins;
   const std::size_t kAlone = bins_.size() > 1 ? 10 : 2;
   return isMany_ || random_() % kAlone > 0 ? stepMany() : stepFew();
+}
+
+std::optional<std::vector<Bin>> RollShortening::stepAnyWay() {
+  constexpr std::size_t kWays = 4;
+  switch (random_() % kWays) {
+    case 0:
+      return stepMerged();
+    case 1:
+      return stepFew();
+    case 2:
+      return stepRows();
+    default:
+      return stepMany();
+  }
 }
 
 std::optional<std::vector<Bin>> RollShortening::stepMerged() {

@@ -23,6 +23,7 @@ class RollShortening {
   std::optional<std::vector<Bin>> step();
 
  private:
+  std::optional<std::vector<Bin>> stepAnyWay();
   std::optional<std::vector<Bin>> stepMerged();
   std::optional<std::vector<Bin>> stepFew();
   std::optional<std::vector<Bin>> stepMany();
