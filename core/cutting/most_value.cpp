@@ -57,13 +57,6 @@ Counts triable(const MaterialJob& job, const std::vector<std::size_t>& order, do
   return counts;
 }
 
-double valueOf(const MaterialJob& job, const Counts& counts) {
-  double value = 0.0;
-  for (std::size_t kind = 0; kind < counts.size(); ++kind)
-    value += counts[kind] * job.kind(kind).value;
-  return value;
-}
-
 class MostValue {
  public:
   MostValue(const MaterialJob& job, std::uint64_t seed, const Watch& watch)
@@ -75,9 +68,8 @@ class MostValue {
     best_.bound = valueOfArea(job, order_);
     std::vector<std::size_t> kinds(job.kinds.size());
     std::iota(kinds.begin(), kinds.end(), std::size_t{0});
-    std::vector<double> worth;
-    for (const std::size_t kind : kinds) worth.push_back(job.kind(kind).value);
-    filler_.begin(0, kinds, worth);
+    for (const std::size_t kind : kinds) values_.push_back(job.kind(kind).value);
+    filler_.begin(0, kinds, values_);
   }
 
   MaterialLayOut find() {
@@ -112,7 +104,8 @@ class MostValue {
   void take(std::vector<SheetPart> parts) {
     Bin bin = emptyBin(job_, 0);
     takeFilling(job_, bin, {0.0, std::move(parts)}, 0);
-    const double value = valueOf(job_, heldIn(job_, bin));
+    double value = 0.0;
+    for (const std::size_t kind : bin.holds) value += values_[kind];
     if (value <= best_.cost) return;
     best_.cost = value;
     best_.sheets = layOutOf(job_, {bin}, {}, [this] { return watch_.isOver(); }).sheets;
@@ -136,7 +129,7 @@ class MostValue {
       if (fronts.of(set).empty()) continue;
       double value = 0.0;
       for (std::size_t kind = 0; kind < index.kinds(); ++kind)
-        value += index.count(set, kind) * job_.kind(kind).value;
+        value += index.count(set, kind) * values_[kind];
       if (value <= most) continue;
       most = value;
       best = set;
@@ -155,24 +148,21 @@ class MostValue {
     constexpr double kRounding = 1e-6;
     constexpr double kMost = double(std::numeric_limits<PlateValues::Worth>::max());
     if (job_.stock(0).form == StockForm::Roll) return;
-    PlateValues values(job_, 0, PlateValues::Coarse::Down, kMostWork);
-    if (!values.isUsable()) return;
-    std::vector<double> each;
-    for (std::size_t kind = 0; kind < job_.kinds.size(); ++kind)
-      each.push_back(job_.kind(kind).value);
-    const double ceiling = values.ceiling(each);
+    PlateValues plate(job_, 0, PlateValues::Coarse::Down, kMostWork);
+    if (!plate.isUsable()) return;
+    const double ceiling = plate.ceiling(values_);
     if (ceiling <= 0.0) return;
     // By tens, so that values of a few decimals stay as they are.
     const double fine = std::pow(10.0, std::floor(std::log10(kMost / 2.0 / ceiling)));
-    if (fine * ceiling + double(each.size()) > kMost) return;
+    if (fine * ceiling + double(values_.size()) > kMost) return;
     std::vector<PlateValues::Worth> worth;
-    for (const double value : each)
+    for (const double value : values_)
       worth.push_back(static_cast<PlateValues::Worth>(std::ceil(value * fine - kRounding)));
     Counts counts;
-    const auto most = values.best(worth, 0.0, counts, [this] { return watch_.isOver(); });
+    const auto most = plate.best(worth, 0.0, counts, [this] { return watch_.isOver(); });
     if (!most) return;
     best_.bound = std::min(best_.bound, double(*most) / fine);
-    auto parts = values.filling();
+    auto parts = plate.filling();
     if (!parts) return;
     for (std::size_t kind = 0; kind < counts.size(); ++kind)
       if (counts[kind] > job_.counts[kind]) return;
@@ -183,6 +173,7 @@ class MostValue {
   const Watch& watch_;
   std::mt19937_64 random_;
   ChanceFiller filler_;
+  std::vector<double> values_;  // by kind
   std::vector<std::size_t> order_;
   MaterialLayOut best_;
 };
