@@ -77,13 +77,15 @@ struct Course {
 };
 
 /// With a lay-out, good or not.
-Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& watch) {
+/// @param others how many materials there still are, with this one.
+Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& watch,
+             std::size_t others) {
   Course course{&job, watch.patience()};
   course.patience.isOver = [isOver = course.patience.isOver, isMet = course.isMet.get()] {
     return *isMet || isOver();
   };
   if (job.problem->isForValue)
-    course.exact = mostValue(job, limits.seed, watch);
+    course.exact = mostValue(job, limits.seed, Watch(limits, watch.left() / double(others)));
   else
     course.packer = std::make_unique<Packer>(job, limits.seed, course.patience);
   return course;
@@ -257,8 +259,9 @@ class LayingOut {
 
   /// What is easy first: the time is for the rest.
   CutLayout run() {
-    for (const MaterialJob& job : jobs_)
-      if (!job.kinds.empty()) courses_.push_back(begun(job, limits_, whole_));
+    for (std::size_t i = 0; i < jobs_.size(); ++i)
+      if (!jobs_[i].kinds.empty())
+        courses_.push_back(begun(jobs_[i], limits_, whole_, jobs_.size() - i));
     tellBetter(true);
     for (std::size_t i = 0; i < courses_.size(); ++i) {
       const Watch part(limits_, whole_.left() * partFor(*courses_[i].job, courses_.size() - i));

@@ -20,6 +20,7 @@ namespace {
 
 constexpr double kMostPairs = 1e6;
 constexpr std::uint64_t kMostJoins = 20'000'000;
+constexpr double kRounding = 1e-12;  // of a sum
 
 /// Kinds, the dearest by their area first.
 std::vector<std::size_t> dearestFirst(const MaterialJob& job) {
@@ -85,10 +86,7 @@ class MostValue {
   }
 
  private:
-  [[nodiscard]] bool isMet() const {
-    constexpr double kRounding = 1e-12;
-    return best_.cost >= best_.bound * (1.0 - kRounding);
-  }
+  [[nodiscard]] bool isMet() const { return best_.cost >= best_.bound * (1.0 - kRounding); }
 
   /// As chance has it, and parts of it anew so often.
   void fill(int again) {
@@ -145,7 +143,6 @@ class MostValue {
   /// If there were as many of each as one likes.
   void boundAlone() {
     constexpr double kMostWork = 1.2e8;  // some tenths of a second
-    constexpr double kRounding = 1e-6;
     constexpr double kMost = double(std::numeric_limits<PlateValues::Worth>::max());
     if (job_.stock(0).form == StockForm::Roll) return;
     PlateValues plate(job_, 0, PlateValues::Coarse::Down, kMostWork);
@@ -154,10 +151,10 @@ class MostValue {
     if (ceiling <= 0.0) return;
     // By tens, so that values of a few decimals stay as they are.
     const double fine = std::pow(10.0, std::floor(std::log10(kMost / 2.0 / ceiling)));
-    if (fine * ceiling + double(values_.size()) > kMost) return;
-    std::vector<PlateValues::Worth> worth;
-    for (const double value : values_)
-      worth.push_back(static_cast<PlateValues::Worth>(std::ceil(value * fine - kRounding)));
+    std::vector<double> whole;
+    for (const double value : values_) whole.push_back(std::ceil(value * fine * (1.0 - kRounding)));
+    if (plate.ceiling(whole) > kMost) return;
+    const std::vector<PlateValues::Worth> worth(whole.begin(), whole.end());
     Counts counts;
     const auto most = plate.best(worth, 0.0, counts, [this] { return watch_.isOver(); });
     if (!most) return;

@@ -42,7 +42,7 @@ class RollShortening {
   bool isMany_;
   std::vector<std::size_t> kinds_;  // of the job, those on the roll
   MaterialJob job_;                 // what lies on the roll alone
-  bool isOfFewKinds_;               // many pieces
+  bool isOfFewKinds_;               // and of many pieces, but not very many
   RollSlabs merged_;
   ShorterRoll shorter_;                 // of few
   std::unique_ptr<SlabSheets> sheets_;  // of many
