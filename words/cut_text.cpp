@@ -16,6 +16,7 @@ namespace {
 
 std::string heading(const CutProblem& problem, const MaterialCost& cost, const Notation& notation) {
   std::string text = shownText(cost.material) + ": ";
+  if (cost.sheets == 0 && cost.length == 0) text += "nothing is cut";
   if (cost.sheets > 0)
     text += fmt::format("{} {}", cost.sheets, cost.sheets == 1 ? "sheet" : "sheets");
   if (cost.length > 0)

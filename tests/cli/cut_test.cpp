@@ -172,6 +172,13 @@ TEST(CliCut, whatIsWorthMostIsNotCalledCheap) {
               HasSubstr("; nothing is worth more than "));
 }
 
+TEST(CliCut, whatIsWorthNothingIsNotCut) {
+  json worthless = problem();
+  worthless["objective"] = "max_value";
+  EXPECT_THAT(cli({"cut", "-", "--steps", "3", "--format", "text"}, worthless.dump()).out,
+              HasSubstr("board: nothing is cut, worth 0; nothing is worth more"));
+}
+
 TEST(CliCut, whereValueIsSoughtPinsAreRefused) {
   json worth = problem();
   worth["objective"] = "max_value";
