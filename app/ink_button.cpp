@@ -1,6 +1,7 @@
 #include "app/ink_button.h"
 
 #include <QPainter>
+#include <algorithm>
 
 #include "paint/fonts.h"
 #include "paint/set_words.h"
@@ -10,6 +11,8 @@ namespace drapery {
 namespace {
 constexpr double kText = 14.0;
 constexpr double kHint = 12.0;
+constexpr int kBeside = 2, kOver = 6;  // the text
+constexpr int kBetween = 14;
 }  // namespace
 
 InkButton::InkButton(const QString& text, const Palette& palette, QWidget* parent)
@@ -23,10 +26,26 @@ InkButton::InkButton(const QString& text, const Palette& palette, QWidget* paren
 
 void InkButton::setHint(const QString& hint) { hint_ = hint; }
 
+void InkButton::breakLines() {
+  QSizePolicy policy = sizePolicy();
+  policy.setHeightForWidth(true);
+  setSizePolicy(policy);
+}
+
+int InkButton::roomIn(int width) const {
+  const int hint = hint_.isEmpty() ? 0 : wordsWidth(textFont(kHint), hint_) + kBetween;
+  return width - hint - 2 * kBeside;
+}
+
 QSize InkButton::sizeHint() const {
-  const int room = hint_.isEmpty() ? 0 : wordsWidth(textFont(kHint), hint_) + 14;
-  return {wordsWidth(textFont(kText), text()) + room + 4,
-          QFontMetrics(textFont(kText)).height() + 6};
+  return {wordsWidth(textFont(kText), text()) - roomIn(0),
+          QFontMetrics(textFont(kText)).height() + kOver};
+}
+
+int InkButton::heightForWidth(int width) const {
+  const int room = roomIn(width);
+  const bool isBroken = wordsWidth(textFont(kText), text()) > room;
+  return isBroken ? wordsHeight(textFont(kText), text(), room) + kOver : sizeHint().height();
 }
 
 void InkButton::paintEvent(QPaintEvent*) {
@@ -34,14 +53,17 @@ void InkButton::paintEvent(QPaintEvent*) {
   painter.setFont(textFont(kText));
   painter.setPen(isChecked() ? palette_.ink : isEnabled() ? palette_.accent : palette_.secondInk);
   const QRect room = rect().adjusted(1, 0, -1, 0);
-  const bool isWhole = wordsWidth(textFont(kText), text()) <= room.width();
-  paintWords(
-      painter, room, Qt::AlignLeft | Qt::AlignVCenter,
-      isWhole ? text() : painter.fontMetrics().elidedText(text(), Qt::ElideRight, room.width()));
-  if (isChecked() || (isEnabled() && (hasFocus() || underMouse()))) {
-    const int width = wordsWidth(textFont(kText), text());
-    painter.drawLine(room.left(), room.bottom() - 1, room.left() + width, room.bottom() - 1);
-  }
+  const int wide = wordsWidth(textFont(kText), text());
+  const bool isBroken = sizePolicy().hasHeightForWidth() && wide > roomIn(width());
+  if (isBroken)
+    paintWords(painter, QRect(room.topLeft(), QSize(roomIn(width()), room.height())),
+               Qt::AlignLeft | Qt::AlignVCenter | Qt::TextWordWrap, text());
+  else
+    paintWords(painter, room, Qt::AlignLeft | Qt::AlignVCenter,
+               shortened(painter.font(), text(), room.width()));
+  if (isChecked() || (isEnabled() && (hasFocus() || underMouse())))
+    painter.drawLine(room.left(), room.bottom() - 1, std::min(room.left() + wide, room.right()),
+                     room.bottom() - 1);
   if (hint_.isEmpty()) return;
   painter.setFont(textFont(kHint));
   painter.setPen(palette_.secondInk);

@@ -65,7 +65,8 @@ InkButton* MarginColumn::command(const QString& name, const QString& words, cons
   auto* button = new InkButton(words, palette_, sheet_);
   button->setObjectName(name);
   button->setHint(keys);
-  button->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);  // no wider than the margin
+  button->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Minimum);  // no wider than the margin
+  button->breakLines();
   connect(button, &QAbstractButton::clicked, this, act);
   column_->addWidget(button, 0, keys.isEmpty() ? Qt::AlignLeft : Qt::Alignment());
   return button;

@@ -6,28 +6,15 @@
 #include <cmath>
 
 #include "core/cutting/shortfall.h"
+#include "core/cutting/told_length.h"
 #include "words/plan_text.h"
 #include "words/said.h"
 #include "words/shown_text.h"
 
 namespace drapery {
 
-namespace {
-
-/// Whole micrometres stand for the mark of a rule that lies there; those of several pieces side by
-/// side, each rounded for itself, may be some off it.
-Length lengthOf(Micrometres length) {
-  constexpr double kMark = 25'400.0 / 64, kOff = 5.0;
-  const double marks = std::round(static_cast<double>(length) / kMark);
-  const bool isMark = std::abs(marks * kMark - static_cast<double>(length)) <= kOff;
-  return isMark && length % 10 != 0 ? Length::fromInches(marks / 64)
-                                    : Length::fromMm(static_cast<double>(length) / 1000);
-}
-
-}  // namespace
-
 std::string cutLengthWords(Micrometres length, const Notation& notation) {
-  return formatLength(lengthOf(length), notation);
+  return formatLength(toldLength(length), notation);
 }
 
 double metresUp(Micrometres length) {
@@ -46,7 +33,7 @@ std::string rollLengthWords(Micrometres length, const Notation& notation) {
 }
 
 std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& notation) {
-  return sizeWords(lengthOf(across), lengthOf(along), notation);
+  return sizeWords(toldLength(across), toldLength(along), notation);
 }
 
 std::string grainSideWords(const CutStock& stock, const Translate& translate) {

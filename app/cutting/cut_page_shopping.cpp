@@ -46,7 +46,7 @@ void CutPage::writeShopping() {
   }
   for (std::size_t i = 0; i < found.shopping.missing.size(); ++i) {
     const ToGet& each = found.shopping.missing[i];
-    if (i > 0) margin_->space();
+    margin_->space();
     margin_->text(nameOf(each) + QString::fromStdString(askFor(each, notation, translated)));
     QStringList pieces;
     for (const Unplaced& of : each.pieces) pieces << piecesTitle(found, of.piece, of.count);

@@ -9,6 +9,7 @@
 #include "app/words/cut_words.h"
 #include "app/words/size_typed.h"
 #include "app/words/window_words.h"
+#include "core/cutting/told_length.h"
 #include "core/quantity/grammage_band.h"
 #include "core/quantity/parse_length.h"
 
@@ -122,7 +123,7 @@ QString trimTold(const StockItem& item) {
   if (of.left + of.right + of.bottom + of.top == 0) return {};
   QStringList words;
   for (const Micrometres edge : {of.left, of.right, of.bottom, of.top})
-    words << bareWords(Length::fromMm(static_cast<double>(edge) / 1000), notationOf(item));
+    words << bareWords(toldLength(edge), notationOf(item));
   return words.join(' ');
 }
 WhyNot readTrim(const QString& text, StockItem& item) {

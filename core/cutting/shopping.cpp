@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "core/cutting/told_length.h"
 #include "core/quantity/format_length.h"
 
 namespace drapery {
@@ -14,20 +15,19 @@ constexpr Micrometres kRollStep = 100'000;
 std::string nameOf(const ToGet& wanted, const SoldSize& size) {
   Notation notation;
   notation.units = size.units;
-  const auto length = [](Micrometres of) { return Length::fromMm(double(of) / 1000); };
   std::string title = wanted.named.empty() ? wanted.kind : wanted.named;
   if (!wanted.apart.empty()) {
     title += " for " + wanted.apart;
   } else if (wanted.named.empty() && wanted.thickness > 0) {
     const Notation books{wanted.units, Length::fromMm(0.01)};
-    title += ", " + formatLength(length(wanted.thickness), books);
+    title += ", " + formatLength(toldLength(wanted.thickness), books);
   }
   std::replace(title.begin(), title.end(), '_', ' ');
   if (size.of.form == StockForm::Roll)
-    return title + ", " + formatLength(length(size.of.across), notation) + " wide";
+    return title + ", " + formatLength(toldLength(size.of.across), notation) + " wide";
   if (!size.name.empty()) return title + ", " + size.name;
-  return title + ", " + formatBare(length(size.of.across), notation) + " × " +
-         formatLength(length(size.of.along), notation);
+  return title + ", " + formatBare(toldLength(size.of.across), notation) + " × " +
+         formatLength(toldLength(size.of.along), notation);
 }
 
 }  // namespace

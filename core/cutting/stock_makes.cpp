@@ -5,6 +5,7 @@
 #include <map>
 #include <set>
 
+#include "core/cutting/told_length.h"
 #include "core/quantity/format_length.h"
 
 namespace drapery {
@@ -33,8 +34,7 @@ std::string nameOf(const StockMake& make) {
   Notation notation;
   notation.units = make.units;
   notation.resolution = Length::fromMm(0.01);
-  if (make.thickness > 0)
-    name += ", " + formatLength(Length::fromMm(double(make.thickness) / 1000), notation);
+  if (make.thickness > 0) name += ", " + formatLength(toldLength(make.thickness), notation);
   if (make.grammage > 0) name += ", " + formatNumber(make.grammage, 1) + " g/m²";
   return name;
 }

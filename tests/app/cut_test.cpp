@@ -423,6 +423,25 @@ TEST_F(Cutting, tellsWhatToBuyAndPutsItOnTheShelf) {
   EXPECT_FALSE(layout().unplaced.empty());
 }
 
+// In large letters beside a small table words to press take two lines.
+TEST_F(Cutting, whatCanBePressedIsNeverCutShort) {
+  setFontScale(1.5);
+  begin();
+  window_->resize(1024, 700);
+  std::filesystem::remove(stock());
+  workspace_->stock().reload();
+  open(readJob(projectFile("demo/estuary-birds.json"), "demo").job.value());
+  showCut();
+  int broken = 0;
+  for (const auto* button : find("cut.margin")->findChildren<QAbstractButton*>()) {
+    EXPECT_GE(button->height(), button->heightForWidth(button->width()))
+        << qPrintable(button->text());
+    if (button->width() < button->sizeHint().width()) ++broken;
+  }
+  EXPECT_GT(broken, 0);
+  setFontScale(1.0);
+}
+
 // The board is planned as thick as no board that lies there; and an off-cut that would hold a piece
 // lies idle.
 TEST_F(Cutting, tellsWhatLiesThereOfAnotherMakeOrIdle) {

@@ -211,6 +211,23 @@ TEST(Shopping, tellsASizeAndHowMuchOfItIsUsed) {
   EXPECT_NEAR(paper->sold[0].used, 2 * 287.5 * 210 / (297.0 * 420.0), 0.02);
 }
 
+// Whole micrometres are off the marks of a rule, 3/32 in by an eighth of one.
+TEST(Shopping, whatIsBoughtIsCalledByTheMarksOfARule) {
+  ToGet wanted;
+  wanted.kind = "board";
+  wanted.units = Units::Inches;
+  for (const auto& [mark, words] :
+       {std::pair(3.0 / 32, "3/32 in"), {1.0 / 64, "1/64 in"}, {1.0 / 8, "1/8 in"}}) {
+    wanted.thickness = std::llround(25'400 * mark);
+    SoldSize size;
+    size.of.across = 500'000;
+    size.of.along = 700'000;
+    EXPECT_EQ(stockBought(wanted, size).lies.id, "board, " + std::string(words) + ", 500 × 700 mm");
+    EXPECT_EQ(askFor(wanted, {Units::Inches, Length::fromMm(0.5)}),
+              ", " + std::string(words) + " thick");
+  }
+}
+
 // Of a stock that is bought again more of it; of what only off-cuts are left, or nothing is large
 // enough, a size that is sold.
 TEST(Shopping, asksForMoreOfWhatIsSoldAgain) {
