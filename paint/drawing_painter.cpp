@@ -30,6 +30,7 @@ constexpr double kHatchLine = 0.2;
 constexpr double kHatchOver = 1.6;  // as far apart as those of a matter
 constexpr double kWeave = 2.1;      // from thread to thread
 constexpr double kWeaveDash = 0.8;
+constexpr double kWaste = 0.09;  // darker than the ground
 
 QColor mixed(const QColor& a, const QColor& b, double part) {
   const auto mix = [part](int x, int y) { return static_cast<int>(x + (y - x) * part); };
@@ -103,6 +104,8 @@ class ShapePainter {
         return filled(points, colours_.leaves, kOutline);
       case Matter::Rod:
         return filled(points, colours_.rod, kFine);
+      case Matter::Waste:
+        return filled(points, mixed(colours_.ground, Qt::black, kWaste), kOutline);
       case Matter::Board:
         fill(points, colours_.board);
         hatch(points, colours_.board, slanted(-45.0));

@@ -11,7 +11,8 @@ Layer usualLayer(LineKind line, Matter matter) {
   switch (line) {
     case LineKind::Outline:
     case LineKind::Hidden:
-      return matter == Matter::Leaves || matter == Matter::Rod || matter == Matter::None
+      return matter == Matter::Leaves || matter == Matter::Rod || matter == Matter::None ||
+                     matter == Matter::Waste
                  ? Layer::Book
                  : Layer::Pieces;
     case LineKind::Leaf:

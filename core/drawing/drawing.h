@@ -17,7 +17,7 @@
 namespace drapery {
 
 /// What lies inside an outline.
-enum class Matter { None, Leaves, Board, Card, Cloth, Paper, Rod };
+enum class Matter { None, Leaves, Board, Card, Cloth, Paper, Rod, Waste };
 
 /// What belongs together where layers can be switched off.
 enum class Layer {

@@ -47,8 +47,11 @@ class Drawn {
     result_.drawing.id = "sheet";
     for (const SheetState::Part& part : state_.parts) ground(part.at);
     for (std::size_t i = 0; i < sheet_.placements.size(); ++i) piece(i);
-    for (const CutPlacement& left : kept)
-      result_.left.push_back(boxOf({left.x, left.y, left.across, left.along}));
+    for (const CutPlacement& left : kept) {
+      const Box box = boxOf({left.x, left.y, left.across, left.along});
+      result_.left.push_back(box);
+      sheet(box, Matter::Leaves);
+    }
     cuts();
     result_.across = mm(stock_.across);
     if (stock_.form == StockForm::Roll && double(used_) > kLong * double(stock_.across)) lay();
@@ -60,16 +63,31 @@ class Drawn {
   static Micrometres positionOf(const OrderedCut& cut) {
     return cut.isAcross ? cut.high.x : cut.high.y;
   }
-  /// What lies beyond a cut that was made lies a little farther.
+  /// What lies beyond a cut that was made lies a little farther; what is still in one piece stays
+  /// together.
   [[nodiscard]] Box boxOf(const CutRectangle& of) const {
     const auto pushed = [&](const std::set<Micrometres>& cuts, Micrometres from) {
       return apart_ * double(std::distance(cuts.begin(), cuts.upper_bound(from)));
     };
-    const double x = mm(of.x) + pushed(xs_, of.x), y = mm(of.y) + pushed(ys_, of.y);
+    const CutRectangle whole = wholeAround(of);
+    const double x = mm(of.x) + pushed(xs_, whole.x), y = mm(of.y) + pushed(ys_, whole.y);
     return {x, y, x + mm(of.across), y + mm(of.along)};
   }
+  /// Of what lies there now.
+  [[nodiscard]] CutRectangle wholeAround(const CutRectangle& of) const {
+    for (const auto& [at, kind, placement] : state_.parts)
+      if (at.x <= of.x && at.y <= of.y && of.x + of.across <= at.x + at.across &&
+          of.y + of.along <= at.y + at.along)
+        return at;
+    return of;
+  }
 
-  /// A rectangle of the sheet as it lies there; of a roll not its far end.
+  void sheet(const Box& box, Matter matter) {
+    result_.drawing.shapes.push_back(closedShape(LineKind::Outline, matter, corners(box), {}));
+  }
+
+  /// A rectangle of the sheet as it lies there: what neither a piece nor an off-cut comes to lie on
+  /// is waste. Of a roll not its far end; what is not used of it is none.
   void ground(const CutRectangle& of) {
     CutRectangle seen = of;
     if (stock_.form == StockForm::Roll) {
@@ -81,8 +99,10 @@ class Drawn {
       }
     }
     const Box box = boxOf(seen);
-    Shape shape = closedShape(LineKind::Outline, Matter::Leaves, corners(box), {});
-    result_.drawing.shapes.push_back(std::move(shape));
+    sheet(box, Matter::Waste);
+    const Box rest{box.left, std::max(box.bottom, box.top - mm(seen.y + seen.along - used_)),
+                   box.right, box.top};
+    if (stock_.form == StockForm::Roll && rest.height() > 0) sheet(rest, Matter::Leaves);
     if (stock_.form == StockForm::Roll && seen.along < of.along)
       result_.drawing.shapes.push_back(
           openShape(LineKind::Break, {{box.left, box.top}, {box.right, box.top}}, {}));

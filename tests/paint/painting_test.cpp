@@ -79,11 +79,11 @@ TEST(Painting, everyKindOfLineCanBeSeenAndLit) {
 
 TEST(Painting, everyMatterHasItsOwnFace) {
   std::set<std::set<QRgb>> faces;
-  for (const Matter matter :
-       {Matter::Leaves, Matter::Board, Matter::Card, Matter::Cloth, Matter::Rod, Matter::None})
+  for (const Matter matter : {Matter::Leaves, Matter::Board, Matter::Card, Matter::Cloth,
+                              Matter::Rod, Matter::Waste, Matter::None})
     faces.insert(coloursOf(painted(
         closedShape(LineKind::Outline, matter, rectangle(10, 10, 110, 110), {}), lightPalette())));
-  EXPECT_EQ(faces.size(), 6U);
+  EXPECT_EQ(faces.size(), 7U);
   // Hatched: the board's colour and the darker one of its lines.
   const auto board = coloursOf(
       painted(closedShape(LineKind::Outline, Matter::Board, rectangle(10, 10, 110, 110), {}),
