@@ -69,6 +69,7 @@ class CutPainter {
   void paint() {
     heading();
     shelf();
+    numbering();
     for (const std::size_t sheet : order_) sheetLines(sheet);
     labels();
     column_.finish(column_.bottom());
@@ -209,6 +210,17 @@ class CutPainter {
     if (!wanted.instead.empty())
       column_.write(kEdge + kTicked, {kSmall, false, lightPalette().secondInk},
                     Words::tr("Where there is none: %1").arg(text(wanted.instead)));
+  }
+
+  void numbering() {
+    const auto& all = layout_.materials;
+    if (std::none_of(all.begin(), all.end(), [&](const MaterialCost& each) {
+          return bench_.areSeveralSheets(each.material);
+        }))
+      return;
+    column_.leave(2);
+    column_.write(kEdge, {kSmall, false, lightPalette().secondInk},
+                  text(numberingWords(translated)));
   }
 
   /// The sheet as it lies, and the settings that it is cut at.

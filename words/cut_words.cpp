@@ -23,8 +23,35 @@ double metresUp(Micrometres length) {
   return double(hundredths) / 100;
 }
 
+namespace {
+
+constexpr Micrometres kMetre = 1'000'000, kYard = 914'400, kEighth = kYard / 8;
+
+/// Never more than there is.
+std::string rollLeftWords(Micrometres length, const Notation& notation) {
+  const bool isInInches = notation.units == Units::Inches;
+  if (length < (isInInches ? kYard : kMetre)) return cutLengthWords(length, notation);
+  if (isInInches) return formatFraction(length / kEighth, 8) + " yd";
+  return formatNumber(double(length / 10'000) / 100, 2, notation.decimal) + " m";
+}
+
+/// "1000 mm wide, 42 m long"; in the other unit too.
+std::string rollSizeWords(const StockItem& item, const Notation& notation,
+                          const Translate& translate) {
+  Notation own = notation;
+  own.units = item.units;
+  std::string across = cutLengthWords(item.lies.across, own),
+              along = rollLeftWords(item.lies.along, own);
+  if (item.units != notation.units) {
+    across += " (" + cutLengthWords(item.lies.across, notation) + ")";
+    along += " (" + rollLeftWords(item.lies.along, notation) + ")";
+  }
+  return said(translate, QT_TRANSLATE_NOOP("Cut", "{} wide, {} long"), across, along);
+}
+
+}  // namespace
+
 std::string rollLengthWords(Micrometres length, const Notation& notation) {
-  constexpr Micrometres kMetre = 1'000'000, kYard = 914'400, kEighth = kYard / 8;
   const bool isInInches = notation.units == Units::Inches;
   std::string words = cutLengthWords(length, notation);
   if (length < (isInInches ? kYard : kMetre)) return words;
@@ -45,8 +72,10 @@ std::string grainSideWords(const CutStock& stock, const Translate& translate) {
 
 std::string stockSizeWords(const StockItem& item, const Notation& notation,
                            const Translate& translate) {
-  std::string size = cutSizeWords(item.lies.across, item.lies.along, notation);
-  if (item.units != notation.units) {
+  const bool isRoll = item.lies.form == StockForm::Roll;
+  std::string size = isRoll ? rollSizeWords(item, notation, translate)
+                            : cutSizeWords(item.lies.across, item.lies.along, notation);
+  if (!isRoll && item.units != notation.units) {
     Notation own = notation;
     own.units = item.units;
     size = cutSizeWords(item.lies.across, item.lies.along, own) + ", " + size;
@@ -134,6 +163,13 @@ std::string settingWords(const GaugeStep& step, const Notation& notation, Microm
     words +=
         said(translate, QT_TRANSLATE_NOOP("Cut", ", with knife and rule: longer than the shear"));
   return words;
+}
+
+std::string numberingWords(const Translate& translate) {
+  return said(translate,
+              QT_TRANSLATE_NOOP("Cut",
+                                "Numbers run through all sheets of a material: what has the same "
+                                "number is cut at one setting, on whichever sheet."));
 }
 
 std::string cutOtherwiseWords(const CutSize& was, const CutSize& is, bool isTooSmall,

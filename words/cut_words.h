@@ -24,8 +24,8 @@ double metresUp(Micrometres length);
 std::string rollLengthWords(Micrometres length, const Notation& notation);
 /// "700 × 1000 mm"
 std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& notation);
-/// The same; of a stock that is kept in the other unit in its own too, along which of a sheet's
-/// sides its grain runs, and what it weighs.
+/// The same, of a roll "1000 mm wide, 42 m long" (in inches in yards); of a stock that is kept in
+/// the other unit in its own too, along which of a sheet's sides its grain runs, what it weighs.
 std::string stockSizeWords(const StockItem& item, const Notation& notation,
                            const Translate& translate = {});
 /// "grain long" where it runs along the longer side, else "grain short"; empty for rolls and
@@ -45,6 +45,9 @@ std::string patternWords(const CutStock& stock, const Translate& translate = {})
 /// @param longest 0: any
 std::string settingWords(const GaugeStep& step, const Notation& notation, Micrometres longest,
                          const Translate& translate = {});
+
+/// How the settings of several sheets of one material are numbered.
+std::string numberingWords(const Translate& translate = {});
 
 /// "Board was cut 140 × 216.5 mm and is reckoned 138 × 216.5 mm now: trim it, if it is still
 /// loose."

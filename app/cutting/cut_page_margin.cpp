@@ -14,6 +14,7 @@
 #include "exchange/cut_pdf.h"
 #include "store/shopping_list.h"
 #include "words/cut_moments.h"
+#include "words/cut_words.h"
 #include "words/issue_words.h"
 
 namespace drapery {
@@ -258,10 +259,11 @@ void CutPage::writeSheet() {
   if (const QString why = whyNotYet(); !why.isEmpty()) {
     margin_->finding(Severity::Stop, why);
   } else if (item != nullptr) {
-    margin_->command(
-        "cut.done",
-        of.repeat > 1 ? tr("these %1 sheets are cut").arg(of.repeat) : tr("this sheet is cut"),
-        [this, often = of.repeat] { cutSheetDone(often); });
+    margin_->command("cut.done",
+                     stockOf(of).form == StockForm::Roll ? tr("this length is cut")
+                     : of.repeat > 1 ? tr("these %1 sheets are cut").arg(of.repeat)
+                                     : tr("this sheet is cut"),
+                     [this, often = of.repeat] { cutSheetDone(often); });
     if (of.repeat > 1)
       margin_->command("cut.one-done", tr("one of these sheets is cut"),
                        [this] { cutSheetDone(1); });
@@ -275,7 +277,12 @@ void CutPage::writeSheet() {
 
 /// The settings that this sheet is cut at, by the moments of the work.
 void CutPage::writeSteps() {
-  const auto& steps = bench_->stepsOf(stockOf(*sheet()).material);
+  const std::string& material = stockOf(*sheet()).material;
+  const auto& steps = bench_->stepsOf(material);
+  if (bench_->areSeveralSheets(material)) {
+    margin_->space();
+    margin_->small(QString::fromStdString(numberingWords(translated)));
+  }
   const Notation notation = windowNotation(book_.plan());
   const std::vector<CutGroup> groups = cutGroups(book_.plan(), notation, translated);
   int moment = -1;

@@ -1,6 +1,7 @@
 #include "core/cutting/bench_work.h"
 
 #include <limits>
+#include <set>
 
 #include "core/cutting/for_bench.h"
 
@@ -10,6 +11,13 @@ const std::vector<GaugeStep>& BenchWork::stepsOf(const std::string& material) co
   static const std::vector<GaugeStep> kNone;
   const auto found = steps.find(material);
   return found == steps.end() ? kNone : found->second;
+}
+
+bool BenchWork::areSeveralSheets(const std::string& material) const {
+  std::set<std::size_t> sheets;
+  for (const GaugeStep& step : stepsOf(material))
+    for (const OrderedCut& cut : step.cuts) sheets.insert(cut.sheet);
+  return sheets.size() > 1;
 }
 
 BenchWork benchWork(const CutProblem& problem, const CutLayout& layout, const UsableLeft& usable,

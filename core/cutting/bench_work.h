@@ -16,6 +16,8 @@ struct BenchWork {
 
   /// None where nothing of it is cut.
   [[nodiscard]] const std::vector<GaugeStep>& stepsOf(const std::string& material) const;
+  /// Whether some setting of it may serve several sheets, or only another one.
+  [[nodiscard]] bool areSeveralSheets(const std::string& material) const;
 };
 
 /// `forBench` and `cutOrder` of each material.

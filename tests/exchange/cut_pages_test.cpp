@@ -39,6 +39,7 @@ TEST_F(CutPagesTest, tellWhatToTakeHowToCutAndWhatToLabel) {
         "grey board, off-cut 2", "Knife: stand"})
     EXPECT_THAT(text, HasSubstr(told));
   EXPECT_THAT(text, Not(HasSubstr("To buy")));
+  EXPECT_THAT(text, Not(HasSubstr("Numbers run through")));  // one sheet of each
   EXPECT_THAT(run({"pdfinfo", pdf_}).out, HasSubstr("(A4)"));
 }
 
@@ -65,6 +66,7 @@ TEST_F(CutPagesTest, anEditionTellsWhatIsToBeBought) {
   EXPECT_THAT(text, HasSubstr("To buy"));
   EXPECT_THAT(text, HasSubstr("more of grey board 700 x 1000"));
   EXPECT_THAT(text, HasSubstr("more of book cloth, roll"));
+  EXPECT_THAT(text, HasSubstr("Numbers run through"));
   EXPECT_THAT(run({"pdfinfo", pdf_}).out, HasSubstr("(letter)"));
 }
 

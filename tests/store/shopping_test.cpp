@@ -172,6 +172,12 @@ TEST(Shopping, asksForMetresOrYards) {
   EXPECT_EQ(rollLengthWords(901'700, inches), "35 1/2 in");
   EXPECT_EQ(rollLengthWords(914'400, inches), "36 in (1 yd)");
   EXPECT_EQ(rollLengthWords(2'540'000, inches), "100 in (2 7/8 yd)");
+  // What lies there is never more than there is.
+  StockItem roll;
+  roll.lies = test::rollAndOffCuts(1).stocks[0];
+  roll.lies.along = 2'539'999;
+  EXPECT_EQ(stockSizeWords(roll, {}), "1000 mm wide, 2.53 m long");
+  EXPECT_EQ(stockSizeWords(roll, inches), "1000 mm (≈39 3/8 in) wide, 2.53 m (2 3/4 yd) long");
 }
 
 // Up to forty pieces of one material are tried at as often as can be, of ten times as many a tenth.
