@@ -10,6 +10,12 @@ namespace drapery {
 
 namespace {
 
+/// The same sheet with its grain the other way.
+bool isSameTurned(const CutStock& a, const CutStock& b) {
+  return a.form == StockForm::Sheet && b.form == StockForm::Sheet && a.across == b.along &&
+         a.along == b.across;
+}
+
 /// With how much of it holds all of them; false where they find no room.
 bool measure(SoldSize& size, const std::vector<CutPiece>& pieces, const LayOutLimits& limits) {
   const bool isRoll = size.of.form == StockForm::Roll;
@@ -46,7 +52,7 @@ std::vector<SoldSize> soldSizes(std::vector<CutPiece> pieces, const std::vector<
     if (limits.isCancelled && limits.isCancelled()) break;
     if (!measure(size, pieces, limits)) continue;
     const auto same = std::find_if(all.begin(), all.end(), [&](const SoldSize& other) {
-      return !size.name.empty() && other.name == size.name;
+      return isSameTurned(size.of, other.of);
     });
     if (same == all.end())
       all.push_back(std::move(size));

@@ -18,7 +18,7 @@ struct SoldSize {
   double used = 0.0;                 // the part of it that becomes pieces
 };
 
-/// Those that hold all pieces, with how much of them: the least of it first, and of one name only
+/// Those that hold all pieces, with how much of them: the least of it first, and of one size only
 /// the better way for its grain to run.
 /// @param pieces of any material
 /// @param limits of each lay-out; cancelled: what was found by then is given

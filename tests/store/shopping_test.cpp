@@ -217,6 +217,22 @@ TEST(Shopping, tellsASizeAndHowMuchOfItIsUsed) {
   EXPECT_NEAR(paper->sold[0].used, 2 * 287.5 * 210 / (297.0 * 420.0), 0.02);
 }
 
+// Folded endpapers of a landscape book are wider than any sheet whose grain is long.
+TEST(Shopping, asksForAGrainThatIsShortWhereThatHoldsMore) {
+  Job job = test::plainJob();
+  setField(job, "given/text_width", test::entryOf("380"));
+  const ShoppingList list = shopped(laid(job, {}), {});
+  const ToGet* paper = of(list, "paper");
+  ASSERT_NE(paper, nullptr);
+  ASSERT_FALSE(paper->sold.empty());
+  for (const SoldSize& size : paper->sold) EXPECT_GE(size.of.across, 760'000);
+  EXPECT_THAT(soldWords(paper->sold[0], {}), HasSubstr("grain short"));
+  // Of each size only the better way.
+  std::set<std::pair<Micrometres, Micrometres>> sizes;
+  for (const SoldSize& size : paper->sold)
+    EXPECT_TRUE(sizes.insert(std::minmax(size.of.across, size.of.along)).second);
+}
+
 // Whole micrometres are off the marks of a rule, 3/32 in by an eighth of one.
 TEST(Shopping, whatIsBoughtIsCalledByTheMarksOfARule) {
   ToGet wanted;
