@@ -96,21 +96,24 @@ QString CutPage::titleOf(const CutSheet& sheet) const {
   return sheet.repeat > 1 ? QString("%1 × %2").arg(sheet.repeat).arg(title) : title;
 }
 
-/// How much of it is used, and how much of a roll.
+/// What lies on it, how much of it is used, and how much of a roll.
 QString CutPage::belowOf(const CutSheet& sheet) const {
   const CutStock& stock = stockOf(sheet);
   double area = 0.0;
-  for (const CutPlacement& at : sheet.placements) area += double(at.across) * double(at.along);
-  const Micrometres length = lengthUsed(stock, sheet);
-  const int used =
-      static_cast<int>(std::lround(100 * area / (double(stock.across) * double(length))));
-  const Notation notation = windowNotation(book_.plan());
-  if (stock.form == StockForm::Roll) {
-    const bool isInInches = notation.units == Units::Inches;
-    const QString taken = (isInInches ? cutLength : rollLength)(length, notation);
-    return tr("%1 of the roll, %2 % used").arg(taken).arg(used);
+  int count = 0;
+  for (const CutPlacement& at : sheet.placements) {
+    area += double(at.across) * double(at.along);
+    count += found_->work.pieces[at.piece].each;
   }
-  return tr("%1 % used").arg(used);
+  const Micrometres length = lengthUsed(stock, sheet);
+  QString pieces = count == 1 ? tr("1 piece") : tr("%1 pieces").arg(count);
+  if (sheet.repeat > 1) pieces = tr("%1 each").arg(pieces);
+  const QString used = percent(area / (double(stock.across) * double(length)));
+  const Notation notation = windowNotation(book_.plan());
+  if (stock.form != StockForm::Roll) return tr("%1, %2 % used").arg(pieces, used);
+  const bool isInInches = notation.units == Units::Inches;
+  const QString taken = (isInInches ? cutLength : rollLength)(length, notation);
+  return tr("%1 long, %2, %3 % used").arg(taken, pieces, used);
 }
 
 SheetWords CutPage::wordsOn(const CutSheet& sheet, std::size_t placement) const {

@@ -1,7 +1,6 @@
 // What stands in the margin beside the sheets.
 #include <QCoreApplication>
 #include <QFileInfo>
-#include <QLocale>
 
 #include "app/cutting/cut_page.h"
 #include "app/cutting/sheet_view.h"
@@ -24,8 +23,6 @@ namespace {
 std::string translated(const char* english) {
   return QCoreApplication::translate("Moment", english).toStdString();
 }
-
-QString percent(double part) { return QLocale().toString(100 * part, 'f', part < 0.1 ? 1 : 0); }
 
 }  // namespace
 

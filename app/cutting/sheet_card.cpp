@@ -15,7 +15,7 @@ namespace {
 constexpr double kTitle = 13.5;
 constexpr double kBelow = 12.5;
 constexpr int kEdge = 6;
-constexpr int kLeastWidthEm = 14;
+constexpr int kLeastWidthEm = 17;
 /// At smaller scales lines are finer, so that strips do not run together.
 constexpr double kFullLines = 0.3;  // pixels to the mm
 constexpr double kFinestLines = 0.35;

@@ -90,6 +90,8 @@ QString piecesTitle(const CutDesk::Found& found, std::size_t piece, int rectangl
   return count > 1 ? QString("%1 × %2").arg(count).arg(title) : title;
 }
 
+QString percent(double part) { return QLocale().toString(100 * part, 'f', part < 0.1 ? 1 : 0); }
+
 QString materialTitle(const std::string& material) {
   QString title = QString::fromStdString(material);
   return title.replace('_', ' ');

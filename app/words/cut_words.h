@@ -25,6 +25,8 @@ QString rollLength(Micrometres length, const Notation& notation);
 /// "700 × 1000 mm"; of a stock kept in the other unit in its own too.
 QString cutSize(Micrometres across, Micrometres along, const Notation& notation);
 QString stockSize(const StockItem& item, const Notation& notation);
+/// "19", below a tenth "5.2"
+QString percent(double part);
 
 /// "Board", with the book where there are several.
 QString pieceTitle(const CutDesk::Found& found, std::size_t piece);

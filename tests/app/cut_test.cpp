@@ -23,6 +23,12 @@ TEST_F(Cutting, laysTheBookOutOnWhatLiesThere) {
   EXPECT_THAT(margin(), HasSubstr("nothing is cheaper"));
   // Two folded endpapers, 288 by 210, lie side by side on a sheet of 640 by 900.
   EXPECT_THAT(margin(), HasSubstr("(the largest 640\u00a0×\u00a0690\u00a0mm)"));
+  int endpapers = 0;
+  for (const auto* card : page().findChildren<SheetCard*>())
+    if (card->isVisible() &&
+        card->accessibleName().contains("endpaper 640 x 900, 2 pieces, 21 % used"))
+      ++endpapers;
+  EXPECT_EQ(endpapers, 1);
   // While a size is typed the lay-out follows.
   click("docket.case");
   type("board_width", "300");
