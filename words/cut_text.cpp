@@ -28,13 +28,19 @@ std::string heading(const CutProblem& problem, const MaterialCost& cost, const N
   return cost.isProven ? text : text + fmt::format(" than {:.6g}", cost.bound);
 }
 
-/// "  sheet 2: 1 x grey board, 700 × 1000 mm: 4 x board, 3 x stiffener"
+/// "  sheet 2: 1 x grey board, 700 × 1000 mm: 4 x board, 3 x stiffener", "  sheet 3: 726 mm of
+/// cloth, 1000 mm wide, 42 m long: 3 x covering"
 std::string sheetLine(const CutProblem& problem, const CutSheet& sheet, std::size_t number,
                       const Notation& notation) {
   const CutStock& stock = problem.stocks[sheet.stock];
-  std::string line =
-      fmt::format("  sheet {}: {} x {}, {}:", number, sheet.repeat, shownText(stock.id),
-                  cutSizeWords(stock.across, stock.along, notation));
+  const std::string id = shownText(stock.id);
+  std::string line = fmt::format("  sheet {}: ", number);
+  if (stock.form == StockForm::Roll)
+    line += fmt::format("{} of {}, {}:", cutLengthWords(lengthUsed(stock, sheet), notation), id,
+                        rollSizeWords(stock.across, stock.along, notation));
+  else
+    line += fmt::format("{} x {}, {}:", sheet.repeat, id,
+                        cutSizeWords(stock.across, stock.along, notation));
   std::map<std::size_t, int> counts;
   for (const CutPlacement& placement : sheet.placements) ++counts[placement.piece];
   const char* between = " ";
@@ -43,6 +49,15 @@ std::string sheetLine(const CutProblem& problem, const CutSheet& sheet, std::siz
     between = ", ";
   }
   return line;
+}
+
+/// "    kept of sheet 2: 640 × 690 mm, 65 × 210 mm"; nothing where nothing is.
+std::string keptLine(const CutProblem& problem, const CutSheet& sheet, std::size_t number,
+                     const Notation& notation) {
+  std::string sizes;
+  for (const CutPlacement& left : usableLeft(problem.stocks[sheet.stock], sheet, {}))
+    sizes += (sizes.empty() ? "" : ", ") + cutSizeWords(left.across, left.along, notation);
+  return sizes.empty() ? sizes : fmt::format("    kept of sheet {}: {}\n", number, sizes);
 }
 
 /// "   2. set to 216.5 mm, 5 cuts: 3 on sheet 1, 2 on sheet 2"
@@ -68,7 +83,8 @@ std::string cutText(const CutProblem& problem, const CutLayout& found, const Not
     text += heading(problem, cost, notation) + "\n";
     for (std::size_t i = 0; i < layout.sheets.size(); ++i)
       if (problem.stocks[layout.sheets[i].stock].material == cost.material)
-        text += sheetLine(problem, layout.sheets[i], i + 1, notation) + "\n";
+        text += sheetLine(problem, layout.sheets[i], i + 1, notation) + "\n" +
+                keptLine(problem, layout.sheets[i], i + 1, notation);
     std::set<std::size_t> patterned;
     for (const CutSheet& sheet : layout.sheets)
       if (problem.stocks[sheet.stock].material == cost.material &&

@@ -35,20 +35,6 @@ std::string rollLeftWords(Micrometres length, const Notation& notation) {
   return formatNumber(double(length / 10'000) / 100, 2, notation.decimal) + " m";
 }
 
-/// "1000 mm wide, 42 m long"; in the other unit too.
-std::string rollSizeWords(const StockItem& item, const Notation& notation,
-                          const Translate& translate) {
-  Notation own = notation;
-  own.units = item.units;
-  std::string across = cutLengthWords(item.lies.across, own),
-              along = rollLeftWords(item.lies.along, own);
-  if (item.units != notation.units) {
-    across += " (" + cutLengthWords(item.lies.across, notation) + ")";
-    along += " (" + rollLeftWords(item.lies.along, notation) + ")";
-  }
-  return said(translate, QT_TRANSLATE_NOOP("Cut", "{} wide, {} long"), across, along);
-}
-
 }  // namespace
 
 std::string rollLengthWords(Micrometres length, const Notation& notation) {
@@ -63,6 +49,12 @@ std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& 
   return sizeWords(toldLength(across), toldLength(along), notation);
 }
 
+std::string rollSizeWords(Micrometres across, Micrometres along, const Notation& notation,
+                          const Translate& translate) {
+  return said(translate, QT_TRANSLATE_NOOP("Cut", "{} wide, {} long"),
+              cutLengthWords(across, notation), rollLeftWords(along, notation));
+}
+
 std::string grainSideWords(const CutStock& stock, const Translate& translate) {
   if (stock.form == StockForm::Roll || stock.across == stock.along) return {};
   const bool isLong = (stock.grain == StockGrain::Along) == (stock.along > stock.across);
@@ -72,14 +64,16 @@ std::string grainSideWords(const CutStock& stock, const Translate& translate) {
 
 std::string stockSizeWords(const StockItem& item, const Notation& notation,
                            const Translate& translate) {
-  const bool isRoll = item.lies.form == StockForm::Roll;
-  std::string size = isRoll ? rollSizeWords(item, notation, translate)
-                            : cutSizeWords(item.lies.across, item.lies.along, notation);
-  if (!isRoll && item.units != notation.units) {
-    Notation own = notation;
-    own.units = item.units;
-    size = cutSizeWords(item.lies.across, item.lies.along, own) + ", " + size;
-  }
+  const CutStock& of = item.lies;
+  const bool isRoll = of.form == StockForm::Roll;
+  const auto sizeIn = [&](Units units) {
+    Notation in = notation;
+    in.units = units;
+    return isRoll ? rollSizeWords(of.across, of.along, in, translate)
+                  : cutSizeWords(of.across, of.along, in);
+  };
+  std::string size = sizeIn(item.units);
+  if (item.units != notation.units) size += (isRoll ? "; " : ", ") + sizeIn(notation.units);
   if (const std::string grain = grainSideWords(item.lies, translate); !grain.empty())
     size += ", " + grain;
   if (item.grammage > 0) size += ", " + grammageWords(item.grammage, notation);

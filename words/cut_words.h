@@ -24,8 +24,11 @@ double metresUp(Micrometres length);
 std::string rollLengthWords(Micrometres length, const Notation& notation);
 /// "700 × 1000 mm"
 std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& notation);
-/// The same, of a roll "1000 mm wide, 42 m long" (in inches in yards); of a stock that is kept in
-/// the other unit in its own too, along which of a sheet's sides its grain runs, what it weighs.
+/// "1000 mm wide, 42 m long", in inches in yards; told no longer than it is.
+std::string rollSizeWords(Micrometres across, Micrometres along, const Notation& notation,
+                          const Translate& translate = {});
+/// Either; of a stock that is kept in the other unit in its own too, along which of a sheet's sides
+/// its grain runs, what it weighs.
 std::string stockSizeWords(const StockItem& item, const Notation& notation,
                            const Translate& translate = {});
 /// "grain long" where it runs along the longer side, else "grain short"; empty for rolls and

@@ -77,6 +77,22 @@ TEST(CliCut, whatLiesNowhereIsToldWithItsReason) {
               HasSubstr("board: there is not enough of sheet"));
 }
 
+// Two of 400 x 300 on 1 m of a roll, which is 100 mm wider than both.
+TEST(CliCut, whatIsTakenOfARollAndKeptOfItIsTold) {
+  json roll = problem();
+  roll["parts"] = {
+      {{"id", "side"}, {"material", "board"}, {"w", 400}, {"h", 300}, {"qty", 2}, {"grain", "h"}}};
+  roll["stocks"][0].update({{"form", "roll"},
+                            {"W", 900},
+                            {"L", 5000},
+                            {"count", 1},
+                            {"kerf", 0},
+                            {"trim", {{"left", 0}, {"right", 0}, {"bottom", 0}, {"top", 0}}}});
+  const std::string told = cli({"cut", "-", "--format", "text"}, roll.dump()).out;
+  EXPECT_THAT(told, HasSubstr("sheet 1: 300 mm of sheet, 900 mm wide, 5 m long: 2 x side"));
+  EXPECT_THAT(told, HasSubstr("kept of sheet 1: 100 × 300 mm"));
+}
+
 struct Wrong {
   const char* at;
   const char* value;

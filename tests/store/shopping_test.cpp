@@ -177,7 +177,8 @@ TEST(Shopping, asksForMetresOrYards) {
   roll.lies = test::rollAndOffCuts(1).stocks[0];
   roll.lies.along = 2'539'999;
   EXPECT_EQ(stockSizeWords(roll, {}), "1000 mm wide, 2.53 m long");
-  EXPECT_EQ(stockSizeWords(roll, inches), "1000 mm (≈39 3/8 in) wide, 2.53 m (2 3/4 yd) long");
+  EXPECT_EQ(stockSizeWords(roll, inches),
+            "1000 mm wide, 2.53 m long; ≈39 3/8 in wide, 2 3/4 yd long");
 }
 
 // Up to forty pieces of one material are tried at as often as can be, of ten times as many a tenth.
