@@ -85,6 +85,7 @@ void MarginColumn::ways(const std::vector<Way>& ways) {
     button->setObjectName(way.name);
     button->setCheckable(true);
     button->setChecked(way.holds);
+    if (!isOneLine) button->breakLines();
     connect(button, &QAbstractButton::clicked, this, way.act);
     line->addWidget(button);
   }

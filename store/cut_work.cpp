@@ -31,6 +31,12 @@ double perArea(const CutStock& stock) {
   return stock.cost / (double(stock.across) * along);
 }
 
+/// A roll so narrow is woven or braided as wide as it is.
+bool isBand(const CutStock& stock) {
+  constexpr Micrometres kWidest = 60'000;
+  return stock.form == StockForm::Roll && stock.across <= kWidest;
+}
+
 class Gathering {
  public:
   Gathering(const std::vector<BookToCut>& books, const Stock& shelf)
@@ -85,12 +91,38 @@ class Gathering {
     piece.grain = part.rule->grain == Grain::Height  ? PieceGrain::Height
                   : part.rule->grain == Grain::Width ? PieceGrain::Width
                                                      : PieceGrain::Free;
-    takeAsWideAsStock(piece, part, books_[book].plan->resolution);
+    if (!takeAsWideAsBand(piece)) takeAsWideAsStock(piece, part, books_[book].plan->resolution);
     piece.count = (wanted + each - 1) / each - wasCut(piece, book, part);
     piece.moment = static_cast<int>(part.cutWhen);
     if (piece.count <= 0) return;
     work_.problem.pieces.push_back(std::move(piece));
     work_.pieces.push_back({book, &part, each});
+  }
+  /// Tape, ribbon and headband are cut to their length and never slit: what is nearly as wide as
+  /// such a roll that lies there is as wide as that. They have no grain, strips of cloth have one.
+  bool takeAsWideAsBand(CutPiece& piece) const {
+    constexpr double kNearly = 0.25;  // of the band
+    if (piece.grain != PieceGrain::Free) return false;
+    std::optional<CutPiece> best;
+    double least = kNearly;
+    for (const CutStock& stock : work_.problem.stocks) {
+      if (!isBand(stock)) continue;
+      const Micrometres across = usableOf(stock).across - stock.kerf;
+      for (Micrometres CutPiece::*side : {&CutPiece::width, &CutPiece::height}) {
+        const double off = std::abs(double(piece.*side - across)) / double(across);
+        CutPiece each = piece;
+        each.*side = across;
+        const auto sizes = lyingSizes(stock, each);
+        const bool isAcross = std::any_of(sizes.begin(), sizes.end(), [&](const LyingSize& size) {
+          return size.isTurned == (side == &CutPiece::height);
+        });
+        if (off > least || !isAcross) continue;
+        least = off;
+        best = std::move(each);
+      }
+    }
+    if (best) piece = std::move(*best);
+    return best.has_value();
   }
   /// What as the rule in hand rounds it goes on nothing that lies there, but does as it was
   /// reckoned, is not measured: tape is bought as wide as it is.
@@ -271,6 +303,12 @@ std::vector<OtherMake> BooksLaidOut::otherMakesOn(const Stock& shelf, std::size_
   if (isOtherWeight(wanted, make)) all.push_back({piece, item, wanted, What::Weight});
   if (isPaperApart(*of.part) && item->lies.material == of.part->material)
     all.push_back({piece, item, wanted, What::Plain});
+  const CutPiece& cut = work.problem.pieces[piece];
+  const double mark = plans[of.book]->resolution.mm();
+  for (const auto& [size, reckoned] :
+       {std::pair(cut.width, of.part->cutWidth), std::pair(cut.height, of.part->cutHeight)})
+    if (isBand(item->lies) && std::abs(double(size) / 1000 - reckoned.mm()) > mark)
+      all.push_back({piece, item, wanted, What::Width, std::llround(reckoned.mm() * 1000)});
   return all;
 }
 

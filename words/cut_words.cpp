@@ -32,7 +32,7 @@ std::string rollLeftWords(Micrometres length, const Notation& notation) {
   const bool isInInches = notation.units == Units::Inches;
   if (length < (isInInches ? kYard : kMetre)) return cutLengthWords(length, notation);
   if (isInInches) return formatFraction(length / kEighth, 8) + " yd";
-  return formatNumber(double(length / 10'000) / 100, 2, notation.decimal) + " m";
+  return formatNumber(std::floor(double(length) / 10'000) / 100, 2, notation.decimal) + " m";
 }
 
 }  // namespace

@@ -56,6 +56,10 @@ std::string otherMakeWords(const OtherMake& other, const std::string& title,
                                   "{} is cut from {}, like plain papers. If it is of another, put "
                                   "that one on the shelf for it alone."),
                 title, stock);
+  if (other.what == OtherMake::What::Width)
+    return said(translate, QT_TRANSLATE_NOOP("Cut", "{} is reckoned {} wide; {} is {}."), title,
+                cutLengthWords(other.wide, notation), stock,
+                cutLengthWords(other.on->lies.across, notation));
   if (other.what == OtherMake::What::Thickness)
     return said(translate, QT_TRANSLATE_NOOP("Cut", "{} is reckoned {} thick; {} is {}."), title,
                 cutLengthWords(other.wanted.thickness, notation), stock,

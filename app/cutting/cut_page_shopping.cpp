@@ -88,7 +88,8 @@ void CutPage::writeOtherMakes() {
   if (found.jobs.empty()) return;
   for (const OtherMake& each : found.otherMakes(workspace_.stock().stock()))
     margin_->finding(
-        each.what == OtherMake::What::Plain ? Severity::Note : Severity::Mind,
+        each.what == OtherMake::What::Plain || each.what == OtherMake::What::Width ? Severity::Note
+                                                                                   : Severity::Mind,
         QString::fromStdString(otherMakeWords(each, pieceTitle(found, each.piece).toStdString(),
                                               windowNotation(book_.plan()), translated)));
 }

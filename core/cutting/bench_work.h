@@ -16,7 +16,7 @@ struct BenchWork {
 
   /// None where nothing of it is cut.
   [[nodiscard]] const std::vector<GaugeStep>& stepsOf(const std::string& material) const;
-  /// Whether some setting of it may serve several sheets, or only another one.
+  /// Whether they are of several sheets: then one of these has perhaps not all of them.
   [[nodiscard]] bool areSeveralSheets(const std::string& material) const;
 };
 

@@ -37,7 +37,9 @@ struct OtherMake {
   std::size_t piece = 0;
   const StockItem* on = nullptr;  // of the shelf
   WantedMake wanted;
-  enum class What { Thickness, Weight, Plain } what = What::Thickness;  // Plain: it is seldom that
+  // Plain: it is seldom that; Width: of what is sold by the length
+  enum class What { Thickness, Weight, Plain, Width } what = What::Thickness;
+  Micrometres wide = 0;  // as it was reckoned
 };
 
 struct SortedMakes {

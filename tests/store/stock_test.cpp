@@ -18,6 +18,7 @@
 #include "tests/support/cutting.h"
 #include "words/cut_words.h"
 #include "words/issue_words.h"
+#include "words/shopping_words.h"
 
 namespace drapery {
 namespace {
@@ -411,6 +412,36 @@ TEST(CutWork, comparesWhatWasCutWithWhatIsPlannedNow) {
   job.cutting.mockUp = "kraft 700 x 1000";
   EXPECT_EQ(otherwise(2, 2, true).size(), 1U);
   EXPECT_TRUE(otherwise(2, 2).empty());
+}
+
+// A headband of half an inch, as inches have it, is cut from one of 12 mm, and 10 mm of tape from
+// one of 12 that is not slit; that is told where it is more than a mark of the rule. Twice as wide
+// it is another.
+TEST(CutWork, takesABandThatIsNearlyAsWide) {
+  const Job job = *readJob(test::projectFile("demo/lantern-log.json"), "lantern-log.json").job;
+  BooksLaidOut found;
+  found.jobs.push_back(std::make_shared<const Job>(job));
+  found.plans.push_back(std::make_shared<const Plan>(test::planOf(job).plan));
+  const auto tapeOn = [&](Micrometres wide) {
+    Stock shelf = demoShelf();
+    for (StockItem& item : shelf.items)
+      if (item.lies.material == "tape") item.lies.across = wide;
+    found.work = cutWorkOf({{found.jobs[0].get(), found.plans[0].get()}}, shelf);
+    std::string told;
+    for (const OtherMake& each : found.onlyOtherMakes(shelf))
+      told += otherMakeWords(each, found.work.pieces[each.piece].part->rule->id, {}) + " ";
+    for (const CutPiece& piece : found.work.problem.pieces)
+      if (piece.id == "sewing_tape") return std::pair(std::min(piece.width, piece.height), told);
+    return std::pair<Micrometres, std::string>();
+  };
+  EXPECT_EQ(
+      tapeOn(12'000),
+      std::pair(Micrometres(12'000),
+                std::string("sewing_tape is reckoned 10 mm wide; linen tape 10 mm is 12 mm. ")));
+  EXPECT_EQ(tapeOn(10'400), std::pair(Micrometres(10'400), std::string()));
+  EXPECT_EQ(tapeOn(9'000).first, 9'000);
+  EXPECT_EQ(tapeOn(20'000).first, 10'000);
+  EXPECT_EQ(tapeOn(7'000).first, 10'000);
 }
 
 // Tape of 10 mm is no 13/32 in: what a rule of inches makes wider than it is sold is not measured.
