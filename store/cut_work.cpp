@@ -98,8 +98,9 @@ class Gathering {
     work_.problem.pieces.push_back(std::move(piece));
     work_.pieces.push_back({book, &part, each});
   }
-  /// Tape, ribbon and headband are cut to their length and never slit: what is nearly as wide as
-  /// such a roll that lies there is as wide as that. They have no grain, strips of cloth have one.
+  /// Tape, ribbon and headband are cut to their length: what is nearly as wide as such a roll that
+  /// lies there is as wide as that, which is not slit. They have no grain, strips of cloth have
+  /// one.
   bool takeAsWideAsBand(CutPiece& piece) const {
     constexpr double kNearly = 0.25;  // of the band
     if (piece.grain != PieceGrain::Free) return false;
