@@ -12,6 +12,7 @@
 #include "core/drawing/sheet_drawing.h"
 #include "exchange/page_column.h"
 #include "exchange/whole_bytes.h"
+#include "paint/set_words.h"
 #include "paint/sheet_painter.h"
 #include "words/cut_moments.h"
 #include "words/cut_words.h"
@@ -33,7 +34,8 @@ constexpr double kPlainHeight = 72.0;   // of one with few pieces: two of them o
 constexpr std::size_t kFewPieces = 12;
 constexpr std::ptrdiff_t kTogether = 12;  // settings, with their sheet on a page
 constexpr double kTicked = 6.0;           // words beside a box to tick
-constexpr double kLabelWidth = 56.0, kLabelHeight = 32.0, kLabelInside = 3.0;
+constexpr double kLabelWidth = 56.0, kLabelHeight = 34.0, kLabelInside = 2.5;
+constexpr double kLabelSize = 3.5;  // letters of what it tells in two units
 
 struct Words {
   Q_DECLARE_TR_FUNCTIONS(CutPdf)
@@ -157,7 +159,8 @@ class CutPainter {
           of.form == StockForm::Roll
               ? Words::tr("%1 of %2").arg(text(cutLengthWords(much.second, notation_)), text(of.id))
               : QString("%1 × %2").arg(much.first).arg(text(of.id));
-      if (item != nullptr) line += ", " + text(stockSizeWords(*item, notation_, translated));
+      if (item != nullptr)
+        line += ", " + withWholeSizes(text(stockSizeWords(*item, notation_, translated)));
       if (item != nullptr && !item->place.empty()) line += " (" + text(item->place) + ")";
       const bool isUntested = item != nullptr && !item->grainTest;
       if (isUntested) untested = item;
@@ -348,7 +351,7 @@ class CutPainter {
     painter.setPen(QPen(lightPalette().hairline, 0.2, Qt::DashLine));
     painter.setBrush(Qt::NoBrush);
     painter.drawRect(QRectF(left, top, kLabelWidth, kLabelHeight));
-    const double x = left + kLabelInside, room = kLabelWidth - 2 * kLabelInside - 7;
+    const double x = left + kLabelInside, room = kLabelWidth - 2 * kLabelInside - 6;
     double y = top + kLabelInside;
     const auto line = [&](TextStyle style, const QString& words, std::size_t most) {
       auto lines = column_.broken(column_.right() - room, style, words);
@@ -359,7 +362,7 @@ class CutPainter {
       }
     };
     line({kText, true}, label.name, 2);
-    line({kText, false}, label.size, 3);
+    line({kLabelSize, false}, withWholeSizes(label.size), 3);
     line({kSmall, false, lightPalette().secondInk}, label.below, 1);
     if (!label.hasGrain) return;
     // Beside the words, as the size is told: across, along.

@@ -4,6 +4,7 @@
 #include <QCoreApplication>
 #include <QFontMetrics>
 #include <QPainter>
+#include <QRegularExpression>
 #include <QStaticText>
 #include <algorithm>
 #include <cmath>
@@ -74,6 +75,11 @@ int wordsHeight(const QFont& font, const QString& words, double width) {
   if (words.isEmpty()) return 0;
   const int most = std::max(1, static_cast<int>(width));
   return static_cast<int>(std::ceil(setIn(font, {words, 0, most}).size().height()));
+}
+
+QString withWholeSizes(QString words) {
+  static const QRegularExpression within("(?<=[0-9×]) (?=[≈0-9×]|(?:mm|m|in|yd|g/m²)(?:\\W|$))");
+  return words.replace(within, QString(QChar::Nbsp));
 }
 
 QString shortened(const QFont& font, const QString& words, int width) {

@@ -16,6 +16,9 @@ int wordsWidth(const QFont& font, const QString& words);
 /// The height of words that are broken into lines of at most that width, in pixels, rounded up.
 int wordsHeight(const QFont& font, const QString& words, double width);
 
+/// The words with no break at the end of a line within a size: "≈3 13/64 × ≈35 7/16 in".
+QString withWholeSizes(QString words);
+
 /// The words, cut short where they are wider than that.
 QString shortened(const QFont& font, const QString& words, int width);
 

@@ -11,6 +11,7 @@
 #include "app/workspace/workspace.h"
 #include "core/cutting/shortfall.h"
 #include "exchange/cut_pdf.h"
+#include "paint/set_words.h"
 #include "store/shopping_list.h"
 #include "words/cut_moments.h"
 #include "words/cut_words.h"
@@ -140,9 +141,9 @@ void CutPage::writeMaterial(const MaterialCost& cost) {
   QStringList becomes{tr("%1 % used").arg(percent(used / whole))};
   const double lost = 1 - (used + kept) / whole;
   if (kept > 0) {
-    QString size = cutSize(largest.across, largest.along, windowNotation(book_.plan()));
-    size.replace(' ', QChar::Nbsp);  // on one line
-    becomes << tr("%1 % kept as off-cuts (the largest %2)").arg(percent(kept / whole), size);
+    const QString size = cutSize(largest.across, largest.along, windowNotation(book_.plan()));
+    becomes << tr("%1 % kept as off-cuts (the largest %2)")
+                   .arg(percent(kept / whole), withWholeSizes(size));
   }
   if (lost > 0.0005) becomes << tr("%1 % lost").arg(percent(lost));
   margin_->small(becomes.join(", "));
@@ -239,7 +240,7 @@ void CutPage::writeSheet() {
   }
   margin_->heading(titleOf(of));
   if (item != nullptr) {
-    margin_->text(stockSize(*item, notation) +
+    margin_->text(withWholeSizes(stockSize(*item, notation)) +
                   (item->place.empty() ? "" : ", " + QString::fromStdString(item->place)));
     if (!item->note.empty()) margin_->text(QString::fromStdString(item->note));
     if (item->lies.pattern != StockPattern::None) margin_->text(patternText(item->lies));

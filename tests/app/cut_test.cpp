@@ -429,6 +429,23 @@ TEST_F(Cutting, tellsWhatToBuyAndPutsItOnTheShelf) {
   EXPECT_FALSE(layout().unplaced.empty());
 }
 
+// What an edition takes is told at once, and then whether less will do.
+TEST_F(Cutting, anEditionLiesThereAtAGlance) {
+  std::filesystem::remove(stock());
+  workspace_->stock().reload();
+  Job job = plainJob();
+  job.copies = "60";
+  open(job);
+  find<QAbstractButton>("docket.cut")->click();
+  const auto isTold = [this] { return margin().find("To buy") != std::string::npos; };
+  ASSERT_TRUE(QTest::qWaitFor(isTold, 60'000));
+  EXPECT_THAT(margin(), HasSubstr("At a glance"));
+  EXPECT_FALSE(layout().sheets.empty());
+  settleCut();
+  EXPECT_TRUE(isTold());
+  EXPECT_THAT(margin(), Not(HasSubstr("At a glance")));
+}
+
 // In large letters beside a small table words to press take two lines.
 TEST_F(Cutting, whatCanBePressedIsNeverCutShort) {
   setFontScale(1.5);

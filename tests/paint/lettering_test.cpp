@@ -141,5 +141,12 @@ TEST(TrueSizePainting, layersAreApart) {
   EXPECT_GT(darkIn(all, fold), 30);
 }
 
+TEST(SetWords, aSizeIsNotBrokenAtTheEndOfALine) {
+  const auto parts =
+      withWholeSizes("640 × 900 mm, ≈3 13/64 × ≈35 7/16 in, grain long, 130 g/m²").split(' ');
+  EXPECT_EQ(parts.size(), 5);
+  EXPECT_EQ(withWholeSizes("42 m long (45 7/8 yd), tin 2 inside").count(QChar::Nbsp), 3);
+}
+
 }  // namespace
 }  // namespace drapery::test
