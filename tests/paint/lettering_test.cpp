@@ -94,7 +94,7 @@ TEST(Dashes, areLinesOfTheirOwn) {
   QImage image = blank(100, 9);
   QPainter painter(&image);
   painter.setPen(QPen(Qt::black, 3.0, Qt::SolidLine, Qt::FlatCap));
-  drawDashed(painter, QPolygonF({{0, 4}, {100, 4}}), {10.0, 5.0});
+  drawDashed(painter, QPolygonF(QList<QPointF>{{0, 4}, {100, 4}}), {10.0, 5.0});
   painter.end();
   for (int x = 1; x < 99; ++x) {
     const bool isDash = x % 15 < 10;
