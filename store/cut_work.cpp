@@ -33,7 +33,7 @@ double perArea(const CutStock& stock) {
 
 /// A roll so narrow is woven or braided as wide as it is.
 bool isBand(const CutStock& stock) {
-  constexpr Micrometres kWidest = 60'000;
+  constexpr Micrometres kWidest = 40'000;
   return stock.form == StockForm::Roll && stock.across <= kWidest;
 }
 
@@ -104,23 +104,18 @@ class Gathering {
   bool takeAsWideAsBand(CutPiece& piece) const {
     constexpr double kNearly = 0.25;  // of the band
     if (piece.grain != PieceGrain::Free) return false;
+    // All of them are longer than they are wide.
+    const auto wide = piece.width <= piece.height ? &CutPiece::width : &CutPiece::height;
     std::optional<CutPiece> best;
     double least = kNearly;
     for (const CutStock& stock : work_.problem.stocks) {
-      if (!isBand(stock)) continue;
-      const Micrometres across = usableOf(stock).across - stock.kerf;
-      for (Micrometres CutPiece::*side : {&CutPiece::width, &CutPiece::height}) {
-        const double off = std::abs(double(piece.*side - across)) / double(across);
-        CutPiece each = piece;
-        each.*side = across;
-        const auto sizes = lyingSizes(stock, each);
-        const bool isAcross = std::any_of(sizes.begin(), sizes.end(), [&](const LyingSize& size) {
-          return size.isTurned == (side == &CutPiece::height);
-        });
-        if (off > least || !isAcross) continue;
-        least = off;
-        best = std::move(each);
-      }
+      if (!isBand(stock) || stock.count == 0) continue;
+      CutPiece each = piece;
+      each.*wide = usableOf(stock).across - stock.kerf;
+      const double off = std::abs(double(piece.*wide) / double(each.*wide) - 1.0);
+      if (off > least || lyingSizes(stock, each).empty()) continue;
+      least = off;
+      best = std::move(each);
     }
     if (best) piece = std::move(*best);
     return best.has_value();

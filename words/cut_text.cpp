@@ -51,13 +51,16 @@ std::string sheetLine(const CutProblem& problem, const CutSheet& sheet, std::siz
   return line;
 }
 
-/// "    kept of sheet 2: 640 × 690 mm, 65 × 210 mm"; nothing where nothing is.
+/// "    kept of sheet 2: 640 × 690 mm, 65 × 210 mm", of several alike "of each"; nothing where
+/// nothing is.
 std::string keptLine(const CutProblem& problem, const CutSheet& sheet, std::size_t number,
                      const Notation& notation) {
   std::string sizes;
   for (const CutPlacement& left : usableLeft(problem.stocks[sheet.stock], sheet, {}))
     sizes += (sizes.empty() ? "" : ", ") + cutSizeWords(left.across, left.along, notation);
-  return sizes.empty() ? sizes : fmt::format("    kept of sheet {}: {}\n", number, sizes);
+  if (sizes.empty()) return sizes;
+  return sheet.repeat > 1 ? fmt::format("    kept of each: {}\n", sizes)
+                          : fmt::format("    kept of sheet {}: {}\n", number, sizes);
 }
 
 /// "   2. set to 216.5 mm, 5 cuts: 3 on sheet 1, 2 on sheet 2"

@@ -24,7 +24,7 @@ double metresUp(Micrometres length);
 std::string rollLengthWords(Micrometres length, const Notation& notation);
 /// "700 × 1000 mm"
 std::string cutSizeWords(Micrometres across, Micrometres along, const Notation& notation);
-/// "1000 mm wide, 42 m long", in inches in yards; told no longer than it is.
+/// "1000 mm wide, 42 m long", in inches in yards; metres and yards are never more than there is.
 std::string rollSizeWords(Micrometres across, Micrometres along, const Notation& notation,
                           const Translate& translate = {});
 /// Either; of a stock that is kept in the other unit in its own too, along which of a sheet's sides

@@ -9,6 +9,7 @@
 #include "core/cutting/lay_out.h"
 #include "core/cutting/thread_stock.h"
 #include "core/cutting/to_buy.h"
+#include "core/plan/job_field.h"
 #include "store/cut_work.h"
 #include "store/job_file.h"
 #include "store/stock_json.h"
@@ -422,10 +423,12 @@ TEST(CutWork, takesABandThatIsNearlyAsWide) {
   BooksLaidOut found;
   found.jobs.push_back(std::make_shared<const Job>(job));
   found.plans.push_back(std::make_shared<const Plan>(test::planOf(job).plan));
+  StockItem another;  // on the shelf
   const auto tapeOn = [&](Micrometres wide) {
     Stock shelf = demoShelf();
     for (StockItem& item : shelf.items)
       if (item.lies.material == "tape") item.lies.across = wide;
+    if (!another.lies.id.empty()) shelf.items.push_back(another);
     found.work = cutWorkOf({{found.jobs[0].get(), found.plans[0].get()}}, shelf);
     std::string told;
     for (const OtherMake& each : found.onlyOtherMakes(shelf))
@@ -442,6 +445,30 @@ TEST(CutWork, takesABandThatIsNearlyAsWide) {
   EXPECT_EQ(tapeOn(9'000).first, 9'000);
   EXPECT_EQ(tapeOn(20'000).first, 10'000);
   EXPECT_EQ(tapeOn(7'000).first, 10'000);
+  // Of several the nearest of which there is any.
+  another.lies = demoShelf().named("linen tape 10 mm")->lies;
+  another.lies.id = "another";
+  EXPECT_EQ(tapeOn(12'000).first, 10'000);
+  another.lies.count = 0;
+  EXPECT_EQ(tapeOn(12'000).first, 12'000);
+}
+
+// A headband of 12 mm for an arc of 36 is 46 long, from a roll of 38 mm too.
+TEST(CutWork, takesNoLengthForABandsWidth) {
+  Job job = *readJob(test::projectFile("demo/lantern-log.json"), "lantern-log.json").job;
+  const auto headbandOn = [&](Micrometres wide) {
+    Stock shelf = demoShelf();
+    for (StockItem& item : shelf.items)
+      if (item.lies.material == "headband") item.lies.across = wide;
+    const Plan plan = test::planOf(job).plan;
+    const CutWork work = cutWorkOf({{&job, &plan}}, shelf);
+    for (const CutPiece& piece : work.problem.pieces)
+      if (piece.id == "headband") return std::pair(piece.width, piece.height);
+    return std::pair<Micrometres, Micrometres>();
+  };
+  setField(job, "given/spine_arc_measured", test::entryOf("36"));
+  EXPECT_EQ(headbandOn(38'000), std::pair(46'000L, 12'000L));
+  EXPECT_EQ(headbandOn(12'500), std::pair(46'000L, 12'500L));
 }
 
 // Tape of 10 mm is no 13/32 in: what a rule of inches makes wider than it is sold is not measured.
