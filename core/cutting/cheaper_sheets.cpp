@@ -4,6 +4,7 @@
 #include <limits>
 #include <numeric>
 
+#include "core/cutting/roll_mix.h"
 #include "core/cutting/stock_mixes.h"
 
 namespace drapery {
@@ -43,7 +44,7 @@ double fullnessOfMost(const MaterialJob& job, const std::vector<Bin>& bins) {
 
 CheaperSheets::CheaperSheets(const MaterialJob& job, std::mt19937_64& random,
                              std::function<bool()> isEnough)
-    : job_(job), random_(random), isEnough_(std::move(isEnough)) {
+    : job_(job), random_(random), isEnough_(std::move(isEnough)), roll_(rollOfFew(job)) {
   isApt_ = job.stocks.size() > 1 && job.pinned.empty();
   for (std::size_t s = 0; s < job.stocks.size(); ++s)
     isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet;
@@ -52,6 +53,21 @@ CheaperSheets::CheaperSheets(const MaterialJob& job, std::mt19937_64& random,
 }
 
 bool CheaperSheets::begin(const std::vector<Bin>& bins, const Patterns* patterns, double effort) {
+  if (roll_ ? !chooseWithRoll(bins) : !choose(bins)) return false;
+  if (!fill(roll_ ? nullptr : patterns, effort)) given_.reset();
+  return true;
+}
+
+bool CheaperSheets::chooseWithRoll(const std::vector<Bin>& bins) {
+  const auto mix = cheaperRollMix(job_, *roll_, bins, random_);
+  if (!mix) return false;
+  givenCost_ = mix->cost;
+  givenRoom_ = mix->room;
+  given_ = std::make_unique<GivenSheets>(job_, mix->counts, random_, isEnough_, mix->along);
+  return true;
+}
+
+bool CheaperSheets::choose(const std::vector<Bin>& bins) {
   std::vector<std::size_t> stocks;
   double needed = 0.0;
   for (const Bin& bin : bins) {
@@ -68,7 +84,6 @@ bool CheaperSheets::begin(const std::vector<Bin>& bins, const Patterns* patterns
   Counts counts(job_.stocks.size(), 0);
   for (const std::size_t stock : mix) ++counts[stock];
   given_ = std::make_unique<GivenSheets>(job_, counts, random_, isEnough_);
-  if (!fill(patterns, effort)) given_.reset();
   return true;
 }
 

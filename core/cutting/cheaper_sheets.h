@@ -1,9 +1,10 @@
 // Other sheets than those of a lay-out, which together would cost less: chosen by how full they may
-// be hoped to become, and filled from nothing.
+// be hoped to become, and filled from nothing. Of few pieces a length of a roll is one of them.
 #pragma once
 
 #include <functional>
 #include <memory>
+#include <optional>
 #include <random>
 
 #include "core/cutting/chance.h"
@@ -16,8 +17,9 @@ class CheaperSheets {
   /// The job outlives it.
   CheaperSheets(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough);
 
-  /// Sheets alone, of several stocks, and nothing pinned.
-  [[nodiscard]] bool isApt() const { return isApt_; }
+  /// Sheets alone, of several stocks, or few pieces and one roll; nothing pinned.
+  [[nodiscard]] bool isApt() const { return isApt_ || roll_; }
+  [[nodiscard]] bool isWithRoll() const { return roll_.has_value(); }
   /// Whether some are being filled.
   [[nodiscard]] bool isAtIt() const { return given_ != nullptr; }
   /// Fills some that cost less than those, on which all lies.
@@ -29,6 +31,9 @@ class CheaperSheets {
   std::optional<std::vector<Bin>> step(double cost);
 
  private:
+  /// @returns whether any is to be filled.
+  bool choose(const std::vector<Bin>& bins);
+  bool chooseWithRoll(const std::vector<Bin>& bins);
   /// How full they may be hoped to become, where those of the best are so full.
   [[nodiscard]] double hopedFor(double full);
   /// Those that cost least of what need not be fuller than that; else those with the most room.
@@ -39,6 +44,7 @@ class CheaperSheets {
   const MaterialJob& job_;
   std::mt19937_64& random_;
   std::function<bool()> isEnough_;
+  std::optional<std::size_t> roll_;
   bool isApt_ = true;
   bool isOfCopies_ = false;                      // of few of each patterns take long and serve less
   std::vector<std::vector<std::size_t>> mixes_;  // of stocks

@@ -2,11 +2,14 @@
 
 #include <algorithm>
 
+#include "core/cutting/slab.h"
+
 namespace drapery {
 
 GivenSheets::GivenSheets(const MaterialJob& job, const Counts& counts, std::mt19937_64& random,
-                         std::function<bool()> isEnough)
-    : counts_(counts),
+                         std::function<bool()> isEnough, Micrometres along)
+    : whole_(job),
+      counts_(counts),
       random_(random),
       isEnough_(std::move(isEnough)),
       problem_(*job.problem),
@@ -18,8 +21,18 @@ GivenSheets::GivenSheets(const MaterialJob& job, const Counts& counts, std::mt19
   for (std::size_t s = 0; s < job.stocks.size(); ++s) {
     CutStock& stock = problem_.stocks[job.stocks[s]];
     stock.count = counts[s];
+    if (stock.form == StockForm::Roll) takeAsSheet(s, along);
     stock.cost = roomOf(stock) / kWhole;
   }
+}
+
+void GivenSheets::takeAsSheet(std::size_t roll, Micrometres along) {
+  CutStock& stock = problem_.stocks[job_.stocks[roll]];
+  stock.form = StockForm::Sheet;
+  stock.top = 0;
+  stock.along = stock.bottom + along;
+  for (auto& ways : job_.sizes[roll])
+    std::erase_if(ways, [&](const LyingSize& size) { return size.along > along + stock.kerf; });
 }
 
 bool GivenSheets::fill(LaidInPart& laid, double effort, double part) {
@@ -93,6 +106,12 @@ std::optional<double> GivenSheets::beginByPatterns(const Patterns& known) {
 std::vector<Bin> GivenSheets::bins() const {
   std::vector<Bin> bins = fewer_.bins();
   std::erase_if(bins, [](const Bin& bin) { return bin.holds.empty(); });
+  for (Bin& bin : bins) {
+    if (whole_.stock(bin.stock).form != StockForm::Roll) continue;
+    std::vector<Slab> slabs;
+    addSlabs(bin.parts, 0, slabs);
+    bin = binOf(whole_, bin.stock, slabs);
+  }
   return bins;
 }
 

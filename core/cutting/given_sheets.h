@@ -14,10 +14,10 @@ namespace drapery {
 
 class GivenSheets {
  public:
-  /// @param counts by stock of the job, of sheets alone, no more than there are. The job outlives
-  /// it.
+  /// @param counts by stock of the job, no more than there are; of a roll one at most. @param along
+  /// of that, which is taken as a sheet, um. The job outlives it.
   GivenSheets(const MaterialJob& job, const Counts& counts, std::mt19937_64& random,
-              std::function<bool()> isEnough);
+              std::function<bool()> isEnough, Micrometres along = 0);
   GivenSheets(const GivenSheets&) = delete;
   GivenSheets& operator=(const GivenSheets&) = delete;
 
@@ -45,6 +45,10 @@ class GivenSheets {
   /// @returns what is loose.
   double goOnFrom(LaidInPart laid);
 
+  /// A roll as a sheet of that length.
+  void takeAsSheet(std::size_t roll, Micrometres along);
+
+  const MaterialJob& whole_;
   const Counts counts_;
   std::mt19937_64& random_;
   std::function<bool()> isEnough_;

@@ -47,7 +47,8 @@ class Packer::Work {
       patient_ = kMorePatient;
       beginnings_.push_back(patientBeginning(job, kPatient, random_));
       // Of several prices other sheets serve more than fuller ones.
-      if (!cheaper_.isApt()) beginnings_.push_back(patientBeginning(job, kMorePatient, random_));
+      if (!cheaper_.isApt() || cheaper_.isWithRoll())
+        beginnings_.push_back(patientBeginning(job, kMorePatient, random_));
     }
     step();
   }
@@ -148,7 +149,9 @@ class Packer::Work {
     }
   }
 
-  [[nodiscard]] bool hasOtherBeginnings() const { return patient_ > 0.0 || hasPatterns(); }
+  [[nodiscard]] bool hasOtherBeginnings() const {
+    return patient_ > 0.0 || hasPatterns() || cheaper_.isWithRoll();
+  }
   /// Than a patient beginning, whichever of the two searches made it.
   [[nodiscard]] bool isNearerByPatterns() const {
     return byPatterns_ < bySheets_ && bySheets_ < std::numeric_limits<double>::infinity();
@@ -157,9 +160,12 @@ class Packer::Work {
   /// Mostly on other sheets, where there are several; else by patterns or sheet after sheet: mostly
   /// in the way that has come nearer to one sheet fewer.
   void beginAnew() {
-    constexpr std::size_t kOther = 8;  // one in so many goes the other way
+    constexpr std::size_t kOther = 8;     // one in so many goes the other way
+    constexpr std::size_t kWithRoll = 3;  // one in so many goes that way where there is another
     constexpr double kMostPatient = 20.0;
-    if (below(kOther) > 0 && aim()) return;
+    const bool isWithOther = cheaper_.isWithRoll() && patient_ > 0.0;
+    const bool isAimed = isWithOther ? below(kWithRoll) == 0 : below(kOther) > 0;
+    if (isAimed && aim()) return;
     const bool isOther = below(kOther) == 0;
     if (hasPatterns() && (byPatterns_ <= bySheets_) != isOther) return dive(&random_);
     if (patient_ == 0.0) return without_.reset();
@@ -169,9 +175,10 @@ class Packer::Work {
 
   /// At other sheets than those of the best; false where nothing that costs less has the room.
   bool aim() {
-    constexpr double kEffort = 8.0;
+    constexpr double kEffort = 8.0, kEffortOfFew = 1.0;
+    const double effort = cheaper_.isWithRoll() ? kEffortOfFew : kEffort;
     if (!cheaper_.isApt() || !bestLost_.empty() ||
-        !cheaper_.begin(bestBins_, hasPatterns() ? patterns_.get() : nullptr, kEffort))
+        !cheaper_.begin(bestBins_, hasPatterns() ? patterns_.get() : nullptr, effort))
       return false;
     takeCheaper();
     return true;
