@@ -4,9 +4,11 @@
 #include <QEventLoop>
 #include <QFile>
 #include <QFileInfo>
+#include <algorithm>
 #include <tuple>
 #include <utility>
 
+#include "core/cutting/better_layout.h"
 #include "core/cutting/edge_cuts.h"
 #include "core/cutting/lay_out.h"
 #include "store/shopping_list.h"
@@ -65,6 +67,27 @@ void CutDesk::stop() {
   search.bench = bench();
   pool_.start([this, search = std::move(search)]() mutable { reckon(search); });
   emit changed();
+}
+
+bool CutDesk::canLookOn() const {
+  const auto& materials = found_->layout.materials;
+  return isReady_ && !isSearching_ && !next_ && !found_->isSupposed &&
+         std::any_of(materials.begin(), materials.end(),
+                     [](const MaterialCost& cost) { return cost.isWhole && !cost.isProven; });
+}
+
+void CutDesk::lookOn() {
+  if (!canLookOn()) return;
+  ++looks_;
+  costBefore_ = costFound();
+  isInVain_ = false;
+  search();
+}
+
+double CutDesk::costFound() const {
+  double cost = 0.0;
+  for (const MaterialCost& each : found_->layout.materials) cost += each.cost;
+  return cost;
 }
 
 void CutDesk::settle() {
@@ -126,11 +149,13 @@ void CutDesk::renew() {
     return;
   }
   next_ = std::move(found);
+  looks_ = 0;
+  isInVain_ = false;
   search();
 }
 
 CutDesk::Search CutDesk::searchFor(const Found& of) {
-  return {++generation_, of, room_.stock(), book_.library().shelf(), benchNow()};
+  return {++generation_, of, room_.stock(), book_.library().shelf(), benchNow(), 1 + looks_};
 }
 
 void CutDesk::search() {
@@ -148,10 +173,12 @@ void CutDesk::search() {
 void CutDesk::layOutPieces(Search& search, double seconds) {
   LayOutLimits limits;
   limits.seconds = seconds;
+  limits.seed = search.seed;
+  const CutLayout before = search.of.layout;  // where a search goes on
   limits.isCancelled = [&] { return isOver(search); };
   const auto take = [&](const CutLayout& layout) {
     if (isOver(search)) return;
-    search.of.layout = layout;
+    search.of.layout = betterOfEach(search.of.work.problem, before, layout);
     search.bench = benched(search.of, search.on);
   };
   if (!search.shelf.items.empty())
@@ -237,7 +264,10 @@ void CutDesk::take() {
     }
   }
   next_.reset();
-  if (told->isLast) isSearching_ = false;
+  if (told->isLast) {
+    isSearching_ = false;
+    isInVain_ = looks_ > 0 && costFound() >= costBefore_;
+  }
   emit changed();
 }
 

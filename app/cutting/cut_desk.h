@@ -46,6 +46,12 @@ class CutDesk : public QObject {
   void setWatched(bool isWatched);
   /// The best so far is good enough.
   void stop();
+  /// Whether one may be found that costs less, and none is looked for.
+  [[nodiscard]] bool canLookOn() const;
+  /// Looks for a better one as long again, by other chances; what was found stays until then.
+  void lookOn();
+  /// Whether the last time that was in vain.
+  [[nodiscard]] bool isInVain() const { return isInVain_; }
   /// Waits until the search has ended: for pictures, pages and tests.
   void settle();
 
@@ -71,6 +77,7 @@ class CutDesk : public QObject {
     Stock shelf;
     ShelfPtr catalogue;
     Bench on;
+    std::uint64_t seed = 1;
     std::shared_ptr<const BenchWork> bench = {};  // of its lay-out
   };
   /// The one that was under way is over.
@@ -94,6 +101,7 @@ class CutDesk : public QObject {
   /// As it was read last, while its file is still the same.
   const BookRead& otherBook(const std::string& path);
   [[nodiscard]] bool isBetter(const CutLayout& layout) const;
+  [[nodiscard]] double costFound() const;
 
   Document& book_;
   StockRoom& room_;
@@ -108,6 +116,9 @@ class CutDesk : public QObject {
   std::mutex telling_;
   std::optional<Told> told_;
   bool isReady_ = false, isSearching_ = false, isWatched_ = false, isShort_ = false;
+  std::uint64_t looks_ = 0;  // for a better one
+  double costBefore_ = 0.0;  // the last of them
+  bool isInVain_ = false;
   bool isEmpty_ = false;  // that nothing lies there was told
   QThreadPool pool_;
 };

@@ -75,6 +75,9 @@ void CutPage::writeOverview() {
     margin_->text(isCheapest ? tr("More is to be left over in one piece: that is being looked for.")
                              : tr("A better lay-out is being looked for."));
     margin_->command("cut.stop", tr("this one will do"), [this] { desk_.stop(); });
+  } else if (desk_.canLookOn()) {
+    margin_->command("cut.on", tr("look for a better one"), [this] { desk_.lookOn(); });
+    if (desk_.isInVain()) margin_->small(tr("Looked for once more: none was found."));
   }
   writeFaults();
   for (const MaterialCost& cost : found.layout.materials) writeMaterial(cost);

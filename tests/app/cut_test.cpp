@@ -766,5 +766,36 @@ TEST_F(Cutting, anEditionIsSearchedForAsLongAsOneLikes) {
   EXPECT_FALSE(layout().isSettled);
 }
 
+// What is not proven is looked for again by other chances, and nothing is left for less meanwhile.
+TEST_F(Cutting, aBetterOneIsLookedForOnceMore) {
+  Job job = plainJob();
+  job.copies = 40.0;
+  job.allowances["covering_style"] = {std::string("half"), {}};
+  open(job);
+  click("docket.cut");
+  CutDesk& desk = workspace_->cutting();
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !layout().sheets.empty(); }));
+  ASSERT_TRUE(desk.isSearching());
+  EXPECT_FALSE(desk.canLookOn());
+  click("cut.stop");
+  ASSERT_TRUE(desk.canLookOn());
+  std::map<std::string, MaterialCost> before;
+  for (const MaterialCost& cost : layout().materials) before[cost.material] = cost;
+  click("cut.on");
+  EXPECT_TRUE(desk.isSearching());
+  settleCut();
+  double sum = 0.0, sumBefore = 0.0;
+  for (const MaterialCost& cost : layout().materials) {
+    const MaterialCost& then = before.at(cost.material);
+    EXPECT_LE(cost.cost, then.cost) << cost.material;
+    EXPECT_GE(cost.bound, then.bound) << cost.material;
+    sum += cost.cost;
+    sumBefore += then.cost;
+  }
+  EXPECT_EQ(desk.isInVain(), sum >= sumBefore);
+  const bool isTold = margin().find("none was found") != std::string::npos;
+  EXPECT_EQ(isTold, desk.canLookOn() && desk.isInVain());
+}
+
 }  // namespace
 }  // namespace drapery::test
