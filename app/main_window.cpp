@@ -354,7 +354,7 @@ void MainWindow::openAnother() {
 void MainWindow::tellLeftOut() {
   Issues told = document_.library().leftOut();
   for (const Issues* others :
-       {&document_.library().shelf()->leftOut(), &workspace_.settingsIssues()})
+       {&document_.library().catalogue()->leftOut(), &workspace_.settingsIssues()})
     told.insert(told.end(), others->begin(), others->end());
   if (!told.empty() && banner_->isHidden()) banner_->say(Severity::Mind, listed(told));
 }

@@ -65,7 +65,7 @@ class Batch {
 
   int run() {
     tell(library_.leftOut());
-    tell(library_.shelf()->leftOut());
+    tell(library_.catalogue()->leftOut());
     stopOnSignals();
     std::vector<std::thread> workers;
     for (unsigned i = 0; i < request_.threads; ++i) workers.emplace_back([this] { work(); });
@@ -171,7 +171,7 @@ class Batch {
       std::fprintf(stderr, "%zu of %zu\n", done, all);
   }
 
-  const RuleLibrary library_{houseMethodsFolder(), makeShelf(houseMaterialsFolder())};
+  const RuleLibrary library_{houseMethodsFolder(), makeCatalogue(houseMaterialsFolder())};
   std::vector<fs::path> jobs_;
   BatchRequest request_;
   std::atomic<std::size_t> next_ = 0;

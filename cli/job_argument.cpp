@@ -25,13 +25,13 @@ void tellLeftOut(const RuleLibrary& library, const Job* job) {
     if (issue.id != "id-ships" ||
         (job != nullptr && issue.arguments.front().value == Argument(job->method)))
       tell({issue});
-  tell(library.shelf()->leftOut());
+  tell(library.catalogue()->leftOut());
 }
 
 }  // namespace
 
 RuleLibrary houseLibrary() {
-  return RuleLibrary(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
+  return RuleLibrary(houseMethodsFolder(), makeCatalogue(houseMaterialsFolder()));
 }
 
 std::variant<std::string, Issue> readInput(const std::string& path) {

@@ -58,7 +58,7 @@ int tryCases(const CheckRequest& request, const RuleSetPtr& rules, const RuleLib
     return id == rules->id ? rules : library.load(id).rules;
   };
   const TriedExamples tried =
-      tryExamples(std::get<std::string>(text), path, rules->id, rulesOf, library.shelf());
+      tryExamples(std::get<std::string>(text), path, rules->id, rulesOf, library.catalogue());
   if (!tried.issues.empty()) return tell(tried.issues, {}, request.explains);
   out += fmt::format("{}: {} worked examples hold, {} expectations\n", shownText(path),
                      tried.examples, tried.expectations);
@@ -71,7 +71,7 @@ int checkMethodCommand(const CheckRequest& request) {
   const std::string& path = request.file;
   auto text = readWhole(path, kLargestTomlFile, Readable::Streams);
   if (auto* issue = std::get_if<Issue>(&text)) return tell({*issue});
-  const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
+  const RuleLibrary library(houseMethodsFolder(), makeCatalogue(houseMaterialsFolder()));
   const LoadedRules loaded =
       loadRules({path, std::get<std::string>(text)}, basesBeside(path, library));
   if (loaded.rules == nullptr) return tell(loaded.issues, {}, request.explains);

@@ -47,7 +47,7 @@ std::optional<OpenedJob> openedJob(const std::string& path, const RuleLibrary& l
 int exportCut(const std::string& path, const std::string& output, const std::string& stockPath,
               bool replaces) {
   if (const auto issue = notToBeReplaced(output, path)) return refuse({*issue}, {});
-  const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
+  const RuleLibrary library(houseMethodsFolder(), makeCatalogue(houseMaterialsFolder()));
   Notation notation;
   auto opened = openedJob(path, library, notation);
   if (!opened) return 2;
@@ -64,7 +64,7 @@ int exportCut(const std::string& path, const std::string& output, const std::str
   if (!others.empty()) return refuse(others, notation);
   pages.found.work = cutWorkOf(pages.found, pages.stock);
   pages.found.layout = layOut(pages.found.work.problem, {});
-  pages.found.shopping = shoppingList(pages.found, pages.stock, *library.shelf());
+  pages.found.shopping = shoppingList(pages.found, pages.stock, *library.catalogue());
   if (const auto issue = writeBytes(cutPdf(pages), output, replaces))
     return refuse({*issue}, notation);
   const bool isWhole = pages.found.layout.unplaced.empty();
@@ -110,7 +110,7 @@ int exportBook(const Arguments& asked) {
   const bool isAll = asked.what == "all";
   if (!isAll)
     if (const auto issue = notToBeReplaced(asked.output, asked.job)) return refuse({*issue}, {});
-  const RuleLibrary library(houseMethodsFolder(), makeShelf(houseMaterialsFolder()));
+  const RuleLibrary library(houseMethodsFolder(), makeCatalogue(houseMaterialsFolder()));
   Notation notation;
   auto opened = openedJob(asked.job, library, notation);
   if (!opened) return 2;

@@ -236,7 +236,7 @@ class Bench {
     document_.endPreview();
     const LoadedRules loaded = library_->load(document_.job().method);
     check(loaded.rules != nullptr);
-    const Plan plan = Planner(loaded.rules, library_->shelf()).plan(document_.job()).plan;
+    const Plan plan = Planner(loaded.rules, library_->catalogue()).plan(document_.job()).plan;
     const auto& now = document_.plan();
     check(now.values.size() == plan.values.size());
     for (std::size_t i = 0; i < plan.values.size(); ++i)

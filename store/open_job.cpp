@@ -38,7 +38,7 @@ void planIt(OpenedJob& opened, const RuleLibrary& library) {
   append(opened.issues, std::move(loaded.issues));
   if (loaded.rules == nullptr) return;
   takePresentNames(job, *loaded.rules);
-  opened.planner.emplace(loaded.rules, library.shelf());
+  opened.planner.emplace(loaded.rules, library.catalogue());
   PlanOutcome outcome = opened.planner->plan(job);
   opened.plan = std::move(outcome.plan);
   // What could not even be read is one mistake, not two.
@@ -54,7 +54,7 @@ void planIt(OpenedJob& opened, const RuleLibrary& library) {
                   [](const Issue& issue) { return issue.id.text().starts_with("material-"); });
   append(opened.issues, std::move(outcome.issues));
   // It may be missing for a mistake in the binder's own file.
-  if (lacksMaterial) append(opened.issues, library.shelf()->issues());
+  if (lacksMaterial) append(opened.issues, library.catalogue()->issues());
 }
 
 }  // namespace

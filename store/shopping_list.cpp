@@ -22,7 +22,7 @@ Micrometres micrometres(Length length) { return std::llround(length.mm() * 1000)
 
 class Shopping {
  public:
-  Shopping(const BooksLaidOut& found, const Stock& shelf, const MaterialShelf& catalogue,
+  Shopping(const BooksLaidOut& found, const Stock& shelf, const MaterialCatalogue& catalogue,
            const Reckoning& how)
       : found_(found),
         problem_(found.work.problem),
@@ -113,7 +113,7 @@ class Shopping {
   const BooksLaidOut& found_;
   const CutProblem& problem_;
   const Stock& shelf_;
-  const MaterialShelf& catalogue_;
+  const MaterialCatalogue& catalogue_;
   const Reckoning& how_;
   ShoppingList list_;
 };
@@ -154,7 +154,7 @@ BooksLaidOut laidOnShopping(const BooksLaidOut& found, const Reckoning& how) {
 }
 
 ShoppingList shoppingList(const BooksLaidOut& found, const Stock& shelf,
-                          const MaterialShelf& catalogue, const Reckoning& how) {
+                          const MaterialCatalogue& catalogue, const Reckoning& how) {
   return Shopping(found, shelf, catalogue, how).list();
 }
 

@@ -3,14 +3,14 @@
 
 #include "core/cutting/reckoning.h"
 #include "core/cutting/shopping.h"
-#include "core/material/material_shelf.h"
+#include "core/material/material_catalogue.h"
 #include "store/cut_work.h"
 
 namespace drapery {
 
 /// For all that finds no room. How what is missing is sold is what `catalogue` says of its kind.
 ShoppingList shoppingList(const BooksLaidOut& found, const Stock& shelf,
-                          const MaterialShelf& catalogue, const Reckoning& how = {});
+                          const MaterialCatalogue& catalogue, const Reckoning& how = {});
 
 /// All books laid out on the first size of each thing on their list, as if it had been bought.
 /// @param how as the list was reckoned

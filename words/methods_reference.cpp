@@ -78,12 +78,12 @@ std::string functionsText() {
   return out;
 }
 
-std::string materialsText(const MaterialShelf& shelf) {
+std::string materialsText(const MaterialCatalogue& catalogue) {
   std::string out =
       "\n## Materials\n\n| id | kind | title | thickness | g/m² | sheets, across × along the grain "
       "| source "
       "|\n|---|---|---|---|---|---|---|\n";
-  for (const Material& material : shelf.all()) {
+  for (const Material& material : catalogue.all()) {
     std::string sheets;
     for (const SheetSize& sheet : material.sheets)
       sheets += (sheets.empty() ? "" : ", ") + formatBare(sheet.width, kPlain) + " × " +
@@ -97,7 +97,7 @@ std::string materialsText(const MaterialShelf& shelf) {
   out +=
       "\n## Kinds of material\n\n| kind | sold in sheets, across × along the grain | in rolls | in "
       "its place | source |\n|---|---|---|---|---|\n";
-  for (const MaterialKind& kind : shelf.kinds()) {
+  for (const MaterialKind& kind : catalogue.kinds()) {
     std::string sheets, rolls;
     for (const MaterialKind::Sheet& sheet : kind.sheets) {
       if (!sheets.empty()) sheets += ", ";
@@ -126,7 +126,7 @@ std::string methodsReference(const RuleLibrary& library) {
       "again.\n";
   for (const TomlFile& file : shippedRules())
     out += chapter(library, file.file.substr(0, file.file.rfind('.')));
-  return out + kOfEveryPiece + functionsText() + materialsText(*library.shelf());
+  return out + kOfEveryPiece + functionsText() + materialsText(*library.catalogue());
 }
 
 }  // namespace drapery

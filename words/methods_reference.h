@@ -8,7 +8,7 @@
 namespace drapery {
 
 /// Markdown. First the ground that the methods share, a base at a time, then each method with what
-/// it adds or says otherwise; the functions that formulas call; the materials on the shelf.
+/// it adds or says otherwise; the functions that formulas call; the materials of the catalogue.
 std::string methodsReference(const RuleLibrary& library);
 
 }  // namespace drapery

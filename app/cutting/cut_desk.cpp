@@ -155,7 +155,7 @@ void CutDesk::renew() {
 }
 
 CutDesk::Search CutDesk::searchFor(const Found& of) {
-  return {++generation_, of, room_.stock(), book_.library().shelf(), benchNow(), 1 + looks_};
+  return {++generation_, of, room_.stock(), book_.library().catalogue(), benchNow(), 1 + looks_};
 }
 
 void CutDesk::search() {

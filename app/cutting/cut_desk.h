@@ -75,7 +75,7 @@ class CutDesk : public QObject {
     int generation = 0;
     Found of;
     Stock shelf;
-    ShelfPtr catalogue;
+    CataloguePtr catalogue;
     Bench on;
     std::uint64_t seed = 1;
     std::shared_ptr<const BenchWork> bench = {};  // of its lay-out

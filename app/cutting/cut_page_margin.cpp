@@ -219,7 +219,7 @@ void CutPage::writeKept() {
   margin_->space();
   margin_->command("cut.pages", tr("sheets, cut list and labels as PDF"), [this] {
     CutPages pages{*found_, workspace_.stock().stock(), desk_.shear()};
-    const ShelfPtr catalogue = book_.library().shelf();
+    const CataloguePtr catalogue = book_.library().catalogue();
     emit pagesWanted(
         {"-cut.pdf", tr("The cut list is being written."), tr("The cut list is in %1."),
          tr("The cut list is in %1 and says that the book must not be cut yet."),

@@ -111,7 +111,7 @@ bool Document::usePlanner(const std::string& method) {
   const LoadedRules loaded = library_->load(method);
   // A rule file that broke while the book is open: the rules that it was planned by still hold.
   if (loaded.rules == nullptr) return planner_ && planner_->rules()->id == method;
-  planner_.emplace(loaded.rules, library_->shelf());
+  planner_.emplace(loaded.rules, library_->catalogue());
   return true;
 }
 
@@ -171,7 +171,7 @@ std::optional<Issue> Document::issueOfAllowance(const RuleSet& rules, const std:
                                                 const Entry& entry) const {
   const InputRule* rule = rules.input(key);
   if (rule == nullptr || rule->role != InputRole::Allowance) return unknownKey(key, "allowances");
-  auto read = readEntry(entry, *rule, *library_->shelf());
+  auto read = readEntry(entry, *rule, *library_->catalogue());
   if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
   return std::nullopt;
 }
@@ -217,7 +217,7 @@ std::optional<Issue> Document::issueOf(const std::string& field, const Job& job)
   // Such a file could not be opened again.
   if (rule == nullptr || fieldOf(*rule) != splitReading(field).first)
     return unknownKey(key, field.substr(0, slash));
-  auto read = readEntry(*value, *rule, *library_->shelf());
+  auto read = readEntry(*value, *rule, *library_->catalogue());
   if (auto* issue = std::get_if<Issue>(&read)) return std::move(*issue);
   return std::nullopt;
 }
@@ -281,7 +281,7 @@ std::optional<Issue> Document::preview(const std::string& field, const FieldValu
 }
 
 void Document::previewRules(const RuleSetPtr& rules) {
-  Plan plan = Planner(rules, library_->shelf()).plan(shown_).plan;
+  Plan plan = Planner(rules, library_->catalogue()).plan(shown_).plan;
   if (!former_) former_ = std::move(plan_);
   plan_ = std::move(plan);
   emit planChanged();

@@ -42,7 +42,7 @@ QString asMeasured() { return Words::tr("as measured"); }
 std::optional<Entry> figureOfNamed(const Document& document, const InputRule& rule) {
   const Entry* entry = entryOf(document.job(), rule);
   const Material* material =
-      entry == nullptr ? nullptr : document.library().shelf()->find(entry->material);
+      entry == nullptr ? nullptr : document.library().catalogue()->find(entry->material);
   const auto value = material == nullptr ? std::nullopt : material->property(rule.property);
   if (!value) return std::nullopt;
   if (rule.kind != InputKind::Length) return Entry{*value, {}};
@@ -57,7 +57,7 @@ bool isName(const QString& text) { return !text.isEmpty() && text.front().isLett
 QStringList materialNames(const Document& document, const InputRule& rule) {
   QStringList names;
   if (rule.materials.empty()) return names;
-  for (const Material* material : materialsFor(rule, *document.library().shelf()))
+  for (const Material* material : materialsFor(rule, *document.library().catalogue()))
     names << nameOf(*material, rule, document.plan());
   const Entry* entry = entryOf(document.job(), rule);
   if (entry != nullptr && !entry->material.empty()) names << asMeasured();
@@ -67,7 +67,7 @@ QStringList materialNames(const Document& document, const InputRule& rule) {
 QString namedMaterial(const Document& document, const InputRule& rule) {
   const Entry* entry = entryOf(document.job(), rule);
   if (entry == nullptr || entry->material.empty()) return {};
-  const Material* material = document.library().shelf()->find(entry->material);
+  const Material* material = document.library().catalogue()->find(entry->material);
   return QString::fromStdString(material != nullptr ? material->title : entry->material);
 }
 
@@ -77,7 +77,7 @@ std::optional<Entry> entryNamed(const Document& document, const InputRule& rule,
   if (rule.materials.empty() || wanted.isEmpty()) return std::nullopt;
   if (wanted.compare(asMeasured(), Qt::CaseInsensitive) == 0) return figureOfNamed(document, rule);
   std::vector<const Material*> within;
-  for (const Material* material : materialsFor(rule, *document.library().shelf())) {
+  for (const Material* material : materialsFor(rule, *document.library().catalogue())) {
     const QString name = nameOf(*material, rule, document.plan());
     const bool isWhole = name.compare(wanted, Qt::CaseInsensitive) == 0 ||
                          QString::fromStdString(material->id) == wanted;

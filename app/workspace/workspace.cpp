@@ -55,7 +55,7 @@ void Workspace::useCaliper(const QString& port) {
 Workspace::~Workspace() = default;
 
 std::shared_ptr<const RuleLibrary> Workspace::readLibrary() const {
-  return std::make_shared<const RuleLibrary>(places_.methods, makeShelf(places_.materials));
+  return std::make_shared<const RuleLibrary>(places_.methods, makeCatalogue(places_.materials));
 }
 
 Units Workspace::usualUnits() const {

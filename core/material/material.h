@@ -1,4 +1,4 @@
-// A material on the shelf: what a binder buys, as far as sizes follow from it.
+// A material of the catalogue: what a binder buys, as far as sizes follow from it.
 #pragma once
 
 #include <optional>

@@ -60,12 +60,12 @@ std::vector<std::size_t> comparedNodes(const Plan& plan) {
   return nodes;
 }
 
-Job underMethod(const Job& job, const RuleSet& rules, const MaterialShelf& shelf) {
+Job underMethod(const Job& job, const RuleSet& rules, const MaterialCatalogue& catalogue) {
   Job other = job;
   setMethod(other, rules.id, [&](const std::string& key, const Entry& entry) {
     const InputRule* rule = rules.input(key);
     return rule != nullptr && rule->role == InputRole::Allowance &&
-           std::holds_alternative<double>(readEntry(entry, *rule, shelf));
+           std::holds_alternative<double>(readEntry(entry, *rule, catalogue));
   });
   takePresentNames(other, rules);
   restateFixed(other, rules);
@@ -82,8 +82,8 @@ Comparison compareMethods(const Job& job, const RuleLibrary& library) {
   for (const std::string& id : library.alike(job.method)) {
     LoadedRules loaded = library.load(id);
     if (loaded.rules == nullptr || !knowsWhatWasMeasured(job, *loaded.rules)) continue;
-    PlanOutcome outcome = Planner(loaded.rules, library.shelf())
-                              .plan(underMethod(job, *loaded.rules, *library.shelf()));
+    PlanOutcome outcome = Planner(loaded.rules, library.catalogue())
+                              .plan(underMethod(job, *loaded.rules, *library.catalogue()));
     all.methods.push_back(
         {loaded.rules, library.isHouse(id), std::move(outcome.plan), std::move(outcome.issues)});
   }

@@ -25,7 +25,7 @@ struct Comparison {
 /// The job as it would be under another method: what both decide alike goes along as far as it is
 /// sound there, and what waits for that method is taken; what is said instead of computed goes
 /// where the method takes it from, and is left out where it has no such value or piece.
-Job underMethod(const Job& job, const RuleSet& rules, const MaterialShelf& shelf);
+Job underMethod(const Job& job, const RuleSet& rules, const MaterialCatalogue& catalogue);
 
 /// Methods for another kind of book, which do not know what was measured, are left out.
 Comparison compareMethods(const Job& job, const RuleLibrary& library);

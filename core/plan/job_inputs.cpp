@@ -121,27 +121,27 @@ bool isOfKind(const Material& material, const InputRule& rule) {
          rule.materials.end();
 }
 
-std::string idsFor(const InputRule& rule, const MaterialShelf& shelf) {
+std::string idsFor(const InputRule& rule, const MaterialCatalogue& catalogue) {
   std::string ids;
-  for (const Material* material : materialsFor(rule, shelf))
+  for (const Material* material : materialsFor(rule, catalogue))
     ids += (ids.empty() ? "" : ", ") + material->id;
   return ids;
 }
 
 /// The thickness, grammage or bulk of the material that was named for the input.
 std::variant<double, Issue> readMaterial(const std::string& id, const InputRule& rule,
-                                         const MaterialShelf& shelf) {
+                                         const MaterialCatalogue& catalogue) {
   const auto issue = [&](IssueId what) { return issueOf(rule, what, Written(id)); };
   if (rule.materials.empty()) return issue("material-not-here");
-  const Material* material = shelf.find(id);
+  const Material* material = catalogue.find(id);
   if (material == nullptr || !isOfKind(*material, rule)) {
     Issue wrong =
         issue(material == nullptr ? IssueId("material-unknown") : IssueId("material-wrong-kind"));
     std::vector<std::string> known;
-    for (const Material& each : shelf.all()) known.push_back(each.id);
+    for (const Material& each : catalogue.all()) known.push_back(each.id);
     wrong.arguments.push_back({"nearest", material == nullptr ? nearestName(id, known) : ""});
     wrong.arguments.push_back({"kind", material == nullptr ? std::string() : material->kind});
-    wrong.arguments.push_back({"allowed", idsFor(rule, shelf)});
+    wrong.arguments.push_back({"allowed", idsFor(rule, catalogue)});
     return wrong;
   }
   if (const auto value = material->property(rule.property)) return inRange(*value, rule, {id});
@@ -208,9 +208,10 @@ void takeReadings(const Entry& entry, std::size_t input, const RuleSet& rules, S
 
 }  // namespace
 
-std::vector<const Material*> materialsFor(const InputRule& rule, const MaterialShelf& shelf) {
+std::vector<const Material*> materialsFor(const InputRule& rule,
+                                          const MaterialCatalogue& catalogue) {
   std::vector<const Material*> all;
-  for (const Material& material : shelf.all()) {
+  for (const Material& material : catalogue.all()) {
     const auto value = isOfKind(material, rule) ? material.property(rule.property) : std::nullopt;
     if (value && *value >= rule.least && *value <= rule.most) all.push_back(&material);
   }
@@ -226,8 +227,8 @@ std::string tableOf(InputRole role) { return role == InputRole::Given ? "given" 
 std::string fieldOf(const InputRule& rule) { return tableOf(rule.role) + "/" + rule.id; }
 
 std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule,
-                                      const MaterialShelf& shelf) {
-  if (!entry.material.empty()) return readMaterial(entry.material, rule, shelf);
+                                      const MaterialCatalogue& catalogue) {
+  if (!entry.material.empty()) return readMaterial(entry.material, rule, catalogue);
   if (!entry.readings.empty()) {
     auto readings = readReadings(entry.readings, rule);
     if (auto* issue = std::get_if<Issue>(&readings)) return std::move(*issue);
@@ -268,7 +269,7 @@ std::variant<Length, Issue> readResolution(const Job& job) {
   return Length::fromMm(std::get<double>(value));
 }
 
-JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& shelf) {
+JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialCatalogue& catalogue) {
   JobInputs inputs;
   inputs.said.values.assign(rules.inputs.size(), kNone);
   inputs.said.readings.resize(rules.inputs.size());
@@ -280,7 +281,7 @@ JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& 
     const Entries& entries = rule.role == InputRole::Given ? job.given : job.allowances;
     const auto entry = entries.find(rule.id);
     if (entry == entries.end()) continue;
-    auto value = readEntry(entry->second, rule, shelf);
+    auto value = readEntry(entry->second, rule, catalogue);
     if (auto* issue = std::get_if<Issue>(&value)) {
       inputs.issues.push_back(std::move(*issue));
       continue;
@@ -288,7 +289,7 @@ JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& 
     inputs.said.values[i] = std::get<double>(value);
     if (!entry->second.material.empty()) {
       inputs.said.materials.resize(rules.inputs.size());
-      inputs.said.materials[i] = shelf.find(entry->second.material);
+      inputs.said.materials[i] = catalogue.find(entry->second.material);
     }
     const bool isRead = !entry->second.readings.empty() && entry->second.material.empty();
     if (!isRead) continue;

@@ -4,7 +4,7 @@
 #include <string_view>
 #include <vector>
 
-#include "core/material/material_shelf.h"
+#include "core/material/material_catalogue.h"
 #include "core/plan/job.h"
 #include "core/quantity/length.h"
 #include "core/rules/evaluation.h"
@@ -17,15 +17,16 @@ struct JobInputs {
 };
 
 /// Reads every entry; unknown keys and materials, wrong kinds and values out of range are issues.
-JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialShelf& shelf);
+JobInputs readInputs(const Job& job, const RuleSet& rules, const MaterialCatalogue& catalogue);
 
 /// One entry on its own, as when a tag is typed into. The field is "given/..." or "allowances/...".
 std::variant<double, Issue> readEntry(const Entry& entry, const InputRule& rule,
-                                      const MaterialShelf& shelf);
+                                      const MaterialCatalogue& catalogue);
 
 /// Those whose figure can stand for the input: of one of its kinds, with what is asked of them
-/// known and in range. In the shelf's order.
-std::vector<const Material*> materialsFor(const InputRule& rule, const MaterialShelf& shelf);
+/// known and in range. In the catalogue's order.
+std::vector<const Material*> materialsFor(const InputRule& rule,
+                                          const MaterialCatalogue& catalogue);
 
 /// A plain figure within the rule's range.
 std::variant<double, Issue> readFigure(const Written& written, const InputRule& rule);

@@ -182,12 +182,13 @@ Evaluation recalled(const Plan& plan) {
            std::move(fixed)}};
 }
 
-Planner::Planner(RuleSetPtr rules, ShelfPtr shelf)
-    : rules_(std::move(rules)), shelf_(shelf != nullptr ? std::move(shelf) : makeShelf()) {}
+Planner::Planner(RuleSetPtr rules, CataloguePtr catalogue)
+    : rules_(std::move(rules)),
+      catalogue_(catalogue != nullptr ? std::move(catalogue) : makeCatalogue()) {}
 
 PlanOutcome Planner::plan(const Job& job, const Overrides& overrides) const {
   PlanOutcome outcome;
-  JobInputs inputs = readInputs(job, *rules_, *shelf_);
+  JobInputs inputs = readInputs(job, *rules_, *catalogue_);
   SaidOverrides saidInstead = readOverrides(job, *rules_);
   const Overrides all = joined(std::move(saidInstead.overrides), overrides);
   Plan& plan = outcome.plan;

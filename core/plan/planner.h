@@ -4,7 +4,7 @@
 #include <optional>
 #include <vector>
 
-#include "core/material/material_shelf.h"
+#include "core/material/material_catalogue.h"
 #include "core/plan/job.h"
 #include "core/plan/overrides.h"
 #include "core/plan/plan.h"
@@ -36,8 +36,8 @@ Evaluation recalled(const Plan& plan);
 
 class Planner {
  public:
-  /// Without a shelf the shipped materials count.
-  explicit Planner(RuleSetPtr rules, ShelfPtr shelf = nullptr);
+  /// Without a catalogue the shipped materials count.
+  explicit Planner(RuleSetPtr rules, CataloguePtr catalogue = nullptr);
 
   /// A measure whose readings differ is uncertain by half their spread; each value's tolerance is
   /// T = sqrt(sum of (c h)^2), with h that half and c h the change of the value from the readings'
@@ -64,11 +64,11 @@ class Planner {
   [[nodiscard]] Detail detail(const Job& job, const Plan& plan) const;
 
   [[nodiscard]] const RuleSetPtr& rules() const { return rules_; }
-  [[nodiscard]] const MaterialShelf& shelf() const { return *shelf_; }
+  [[nodiscard]] const MaterialCatalogue& catalogue() const { return *catalogue_; }
 
  private:
   RuleSetPtr rules_;
-  ShelfPtr shelf_;
+  CataloguePtr catalogue_;
 };
 
 }  // namespace drapery

@@ -7,9 +7,10 @@ namespace drapery {
 
 namespace {
 
-Entry times(const Entry& entry, const InputRule& rule, double factor, const MaterialShelf& shelf) {
+Entry times(const Entry& entry, const InputRule& rule, double factor,
+            const MaterialCatalogue& catalogue) {
   const auto figure = [&](const Written& written) {
-    const auto read = readEntry({written, {}}, rule, shelf);
+    const auto read = readEntry({written, {}}, rule, catalogue);
     const double* number = std::get_if<double>(&read);
     return number != nullptr ? Written(*number * factor) : written;
   };
@@ -32,7 +33,7 @@ std::optional<Job> rescaled(const Job& job, const Planner& planner, const std::s
   for (const InputRule& rule : rules.inputs) {
     const FieldValue said = fieldValue(job, fieldOf(rule));
     if (rule.scales && said && said->material.empty())
-      setField(other, fieldOf(rule), times(*said, rule, factor, planner.shelf()));
+      setField(other, fieldOf(rule), times(*said, rule, factor, planner.catalogue()));
   }
   setField(other, fieldOf(*main), Entry{value, {}});
   return other;

@@ -47,8 +47,8 @@ std::optional<std::pair<std::string, std::string>> equation(const std::string& t
 class Trying {
  public:
   Trying(std::string file, const std::function<RuleSetPtr(std::string_view)>& rules,
-         const ShelfPtr& shelf)
-      : file_(std::move(file)), rules_(rules), shelf_(shelf) {}
+         const CataloguePtr& catalogue)
+      : file_(std::move(file)), rules_(rules), catalogue_(catalogue) {}
 
   TriedExamples run(std::string_view text, const std::string& usual) {
     read(text, usual);
@@ -105,7 +105,7 @@ class Trying {
     if (rules == nullptr) return;
     for (const auto& [line, number] : example.inputs)
       if (!isFull()) say(example, *rules, line, number);
-    const PlanOutcome outcome = Planner(rules, shelf_).plan(example.job);
+    const PlanOutcome outcome = Planner(rules, catalogue_).plan(example.job);
     for (Issue issue : outcome.issues) {
       issue.where = {file_, example.line, 1};
       tell(std::move(issue));
@@ -272,7 +272,7 @@ class Trying {
 
   std::string file_;
   const std::function<RuleSetPtr(std::string_view)>& rules_;
-  const ShelfPtr& shelf_;
+  const CataloguePtr& catalogue_;
   std::vector<Example> examples_;
   TriedExamples tried_;
   int line_ = 0;
@@ -295,8 +295,8 @@ Entry exampleEntry(const std::string& text) {
 
 TriedExamples tryExamples(std::string_view text, const std::string& file, const std::string& usual,
                           const std::function<RuleSetPtr(std::string_view id)>& rules,
-                          const ShelfPtr& shelf) {
-  return Trying(file, rules, shelf).run(text, usual);
+                          const CataloguePtr& catalogue) {
+  return Trying(file, rules, catalogue).run(text, usual);
 }
 
 }  // namespace drapery

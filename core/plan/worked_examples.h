@@ -17,7 +17,7 @@
 #include <string_view>
 
 #include "core/diag/issue.h"
-#include "core/material/material_shelf.h"
+#include "core/material/material_catalogue.h"
 #include "core/plan/job.h"
 #include "core/rules/rule_set.h"
 
@@ -36,6 +36,6 @@ struct TriedExamples {
 /// `usual`'s.
 TriedExamples tryExamples(std::string_view text, const std::string& file, const std::string& usual,
                           const std::function<RuleSetPtr(std::string_view id)>& rules,
-                          const ShelfPtr& shelf);
+                          const CataloguePtr& catalogue);
 
 }  // namespace drapery

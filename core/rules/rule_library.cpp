@@ -26,7 +26,8 @@ std::string titleIn(const Node& root, const std::string& otherwise) {
 
 }  // namespace
 
-RuleLibrary::RuleLibrary(const std::string& folder, ShelfPtr shelf) : shelf_(std::move(shelf)) {
+RuleLibrary::RuleLibrary(const std::string& folder, CataloguePtr catalogue)
+    : catalogue_(std::move(catalogue)) {
   for (const TomlFile& source : shippedRules())
     entries_.push_back({idFromFile(source.file), source, true, saysBase(source.text), {}});
   if (folder.empty()) return;

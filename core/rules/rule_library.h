@@ -8,7 +8,7 @@
 #include <vector>
 
 #include "core/diag/node.h"
-#include "core/material/material_shelf.h"
+#include "core/material/material_catalogue.h"
 #include "core/rules/load_rules.h"
 
 namespace drapery {
@@ -20,9 +20,9 @@ const std::vector<TomlFile>& shippedRules();
 class RuleLibrary {
  public:
   /// Also offers the `*.toml` files in `folder`, where one is named. Materials that jobs may name
-  /// come from `shelf`.
-  explicit RuleLibrary(const std::string& folder = {}, ShelfPtr shelf = makeShelf());
-  [[nodiscard]] const ShelfPtr& shelf() const { return shelf_; }
+  /// come from `catalogue`.
+  explicit RuleLibrary(const std::string& folder = {}, CataloguePtr catalogue = makeCatalogue());
+  [[nodiscard]] const CataloguePtr& catalogue() const { return catalogue_; }
 
   /// Ids that a job may name, shipped ones first.
   [[nodiscard]] std::vector<std::string> ids() const;
@@ -64,7 +64,7 @@ class RuleLibrary {
   [[nodiscard]] static std::optional<Node> rootOf(const Entry& entry);
 
   std::vector<Entry> entries_;
-  ShelfPtr shelf_;
+  CataloguePtr catalogue_;
   Issues leftOut_;
   std::unique_ptr<Loaded> loaded_ = std::make_unique<Loaded>();
 };

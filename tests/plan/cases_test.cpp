@@ -20,7 +20,7 @@ TriedExamples tried(const std::string& text, const std::string& file, const std:
   static const RuleLibrary kLibrary;
   return tryExamples(
       text, file, method, [](std::string_view id) { return kLibrary.load(id).rules; },
-      kLibrary.shelf());
+      kLibrary.catalogue());
 }
 
 std::vector<std::string> caseFiles() {

@@ -161,9 +161,9 @@ RC_GTEST_PROP(Compare, isEveryMethodsOwnPlan, ()) {
   const Comparison all = compareMethods(job, library);
   RC_ASSERT(all.methods.size() == kSchools.size());
   for (const ComparedMethod& method : all.methods) {
-    const Job other = underMethod(job, *method.rules, *library.shelf());
+    const Job other = underMethod(job, *method.rules, *library.catalogue());
     RC_ASSERT(other.method == method.rules->id);
-    const PlanOutcome plan = Planner(method.rules, library.shelf()).plan(other);
+    const PlanOutcome plan = Planner(method.rules, library.catalogue()).plan(other);
     RC_ASSERT(plan.issues.size() == method.issues.size());
     for (std::size_t i = 0; i < plan.plan.values.size(); ++i)
       RC_ASSERT(plan.plan.values[i] == method.plan.values[i] ||

@@ -564,8 +564,8 @@ touches = ["stuff"]
   Job job;
   job.given["height"] = {110.0, {}};
   job.given["stuff"] = {0.0, {}, "grey-card-08"};
-  const ShelfPtr shelf = makeShelf();
-  for (const Material& material : shelf->all())
+  const CataloguePtr catalogue = makeCatalogue();
+  for (const Material& material : catalogue->all())
     if (material.kind == "card") job.given["stuff"].material = material.id;
   const Planner planner(loaded.rules);
   const Plan plan = planner.plan(job).plan;

@@ -37,7 +37,7 @@ BooksLaidOut laid(const Job& job, const Stock& shelf, std::uint64_t steps = 30) 
 }
 
 ShoppingList shopped(const BooksLaidOut& found, const Stock& shelf) {
-  return shoppingList(found, shelf, *makeShelf());
+  return shoppingList(found, shelf, *makeCatalogue());
 }
 
 Stock demoShelf() {
@@ -118,7 +118,7 @@ RC_GTEST_PROP(AnyShopping, holdsTheBookOnceItWasBought, ()) {
   BooksLaidOut found = laid(anyEdition(), {});
   RC_PRE(found.plans[0]->rules != nullptr);
   const Reckoning how{*rc::gen::arbitrary<bool>()};
-  found.shopping = shoppingList(found, {}, *makeShelf(), how);
+  found.shopping = shoppingList(found, {}, *makeCatalogue(), how);
   const BooksLaidOut supposed = laidOnShopping(found, how);
   RC_ASSERT(supposed.isSupposed);
   std::size_t stock = 0;
@@ -150,7 +150,7 @@ RC_GTEST_PROP(AnyShopping, holdsTheBookOnceItWasBought, ()) {
 RC_GTEST_PROP(AnyShopping, isNoLessAtAGlance, ()) {
   const BooksLaidOut found = laid(anyEdition(), {});
   RC_PRE(found.plans[0]->rules != nullptr);
-  const ShoppingList rough = shoppingList(found, {}, *makeShelf(), {true});
+  const ShoppingList rough = shoppingList(found, {}, *makeCatalogue(), {true});
   const ShoppingList list = shopped(found, {});
   RC_ASSERT(rough.isRough && !list.isRough);
   RC_ASSERT(rough.missing.size() == list.missing.size());
@@ -292,7 +292,7 @@ TEST(Shopping, saysThatNoSizeHoldsThem) {
 // Cancelled it tells what is missing, and claims nothing of sizes that were not tried.
 TEST(Shopping, whatWasCancelledClaimsNothing) {
   const BooksLaidOut found = laid(test::plainJob(), {});
-  const ShoppingList list = shoppingList(found, {}, *makeShelf(), {false, [] { return true; }});
+  const ShoppingList list = shoppingList(found, {}, *makeCatalogue(), {false, [] { return true; }});
   ASSERT_NE(of(list, "board"), nullptr);
   for (const ToGet& each : list.missing) {
     EXPECT_TRUE(each.sold.empty()) << each.kind;
@@ -445,12 +445,12 @@ TEST(SpareSheet, isToldWhereOffCutsHoldWhatLiesOnIt) {
 }
 
 TEST(Kinds, thatShipAreSoundAndAHouseHasItsOwn) {
-  for (const MaterialKind& kind : makeShelf()->kinds()) EXPECT_FALSE(kind.practice.empty());
+  for (const MaterialKind& kind : makeCatalogue()->kinds()) EXPECT_FALSE(kind.practice.empty());
   const test::TemporaryFolder folder;
   folder.write("ours.toml",
                "schema = \"drapery-materials/1\"\n[[kind]]\nid = \"board\"\n"
                "sheets = [[\"24 in\", \"30 in\", \"ours\"]]\n");
-  const ShelfPtr ours = makeShelf(folder.path());
+  const CataloguePtr ours = makeCatalogue(folder.path());
   ASSERT_NE(ours->kind("board"), nullptr);
   ASSERT_EQ(ours->kind("board")->sheets.size(), 1U);
   EXPECT_EQ(ours->kind("board")->sheets[0].units, Units::Inches);
@@ -464,7 +464,7 @@ TEST(Kinds, thatShipAreSoundAndAHouseHasItsOwn) {
     const std::vector<TomlFile> files{
         {"x.toml",
          std::string("schema = \"drapery-materials/1\"\n[[kind]]\nid = \"x\"\n") + line + "\n"}};
-    const MaterialShelf wrong(files);
+    const MaterialCatalogue wrong(files);
     ASSERT_EQ(wrong.issues().size(), 1U) << line;
     EXPECT_THAT(placedWords(wrong.issues().front(), {}), HasSubstr(message));
     EXPECT_THAT(wrong.kinds(), IsEmpty());

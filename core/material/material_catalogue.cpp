@@ -1,4 +1,4 @@
-#include "core/material/material_shelf.h"
+#include "core/material/material_catalogue.h"
 
 #include <algorithm>
 
@@ -151,14 +151,14 @@ void readFile(const TomlFile& file, Read& read, Issues& issues) {
 
 }  // namespace
 
-MaterialShelf::MaterialShelf(std::vector<TomlFile> sources, Issues leftOut)
+MaterialCatalogue::MaterialCatalogue(std::vector<TomlFile> sources, Issues leftOut)
     : sources_(std::move(sources)), leftOut_(std::move(leftOut)) {}
 
-void MaterialShelf::read() const {
+void MaterialCatalogue::read() const {
   std::call_once(isRead_, [this] { readAll(); });
 }
 
-void MaterialShelf::readAll() const {
+void MaterialCatalogue::readAll() const {
   Read found;
   for (const TomlFile& file : sources_) readFile(file, found, issues_);
   for (MaterialKind& kind : found.kinds) {
@@ -174,39 +174,39 @@ void MaterialShelf::readAll() const {
   }
 }
 
-const Material* MaterialShelf::find(std::string_view id) const {
+const Material* MaterialCatalogue::find(std::string_view id) const {
   read();
   const auto known = index_.find(id);
   return known == index_.end() ? nullptr : &materials_[known->second];
 }
 
-const std::vector<Material>& MaterialShelf::all() const {
+const std::vector<Material>& MaterialCatalogue::all() const {
   read();
   return materials_;
 }
 
-const std::vector<MaterialKind>& MaterialShelf::kinds() const {
+const std::vector<MaterialKind>& MaterialCatalogue::kinds() const {
   read();
   return kinds_;
 }
 
-const MaterialKind* MaterialShelf::kind(std::string_view id) const {
+const MaterialKind* MaterialCatalogue::kind(std::string_view id) const {
   const auto known = std::find_if(kinds().begin(), kinds().end(),
                                   [&](const MaterialKind& each) { return each.id == id; });
   return known == kinds_.end() ? nullptr : &*known;
 }
 
-const Issues& MaterialShelf::issues() const {
+const Issues& MaterialCatalogue::issues() const {
   read();
   return issues_;
 }
 
-ShelfPtr makeShelf(const std::string& folder) {
+CataloguePtr makeCatalogue(const std::string& folder) {
   std::vector<TomlFile> sources;
   Issues leftOut;
   if (!folder.empty()) sources = tomlFilesIn(folder, leftOut);
   sources.insert(sources.begin(), shippedMaterials().begin(), shippedMaterials().end());
-  return std::make_shared<const MaterialShelf>(std::move(sources), std::move(leftOut));
+  return std::make_shared<const MaterialCatalogue>(std::move(sources), std::move(leftOut));
 }
 
 }  // namespace drapery

@@ -1,5 +1,5 @@
 // Materials that a job may name, and the packed form of files that ship.
-#include "core/material/material_shelf.h"
+#include "core/material/material_catalogue.h"
 
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>
@@ -19,42 +19,42 @@ using ::testing::ElementsAre;
 using ::testing::HasSubstr;
 using ::testing::IsEmpty;
 
-TEST(Shelf, whatShipsIsSound) {
-  const MaterialShelf shelf(shippedMaterials());
-  EXPECT_THAT(shelf.issues(), IsEmpty());
-  for (const Material& material : shelf.all()) {
+TEST(Catalogue, whatShipsIsSound) {
+  const MaterialCatalogue catalogue(shippedMaterials());
+  EXPECT_THAT(catalogue.issues(), IsEmpty());
+  for (const Material& material : catalogue.all()) {
     EXPECT_TRUE(material.caliper().has_value()) << material.id;
     EXPECT_FALSE(material.sheets.empty()) << material.id;
     EXPECT_FALSE(material.practice.empty()) << material.id;
   }
 }
 
-TEST(Shelf, aBindersOwnFigureReplacesTheShippedOne) {
+TEST(Catalogue, aBindersOwnFigureReplacesTheShippedOne) {
   const test::TemporaryFolder folder;
   folder.write("ours.toml",
                "schema = \"drapery-materials/1\"\n[[material]]\nid = \"grey-board-24\"\nkind = "
                "\"board\"\ntitle = \"Ours\"\nthickness = \"2.45 mm\"\n");
-  EXPECT_DOUBLE_EQ(makeShelf(folder.path())->find("grey-board-24")->thickness->mm(), 2.45);
+  EXPECT_DOUBLE_EQ(makeCatalogue(folder.path())->find("grey-board-24")->thickness->mm(), 2.45);
 }
 
-TEST(Shelf, mistakesArePlacedAndTheRestStays) {
+TEST(Catalogue, mistakesArePlacedAndTheRestStays) {
   const std::vector<TomlFile> files{
       {"ours.toml",
        "schema = \"drapery-materials/1\"\n"
        "[[material]]\nid = \"a\"\nkind = \"bord\"\ntitle = \"A\"\n"
        "[[material]]\nid = \"b\"\nkind = \"board\"\ntitle = \"B\"\nthickness = -1\n"
        "[[material]]\nid = \"c\"\nkind = \"board\"\ntitle = \"C\"\nthickness = 3\n"}};
-  const MaterialShelf shelf(files);
-  ASSERT_EQ(shelf.all().size(), 1U);
-  EXPECT_EQ(shelf.all().front().id, "c");
-  ASSERT_EQ(shelf.issues().size(), 2U);
-  EXPECT_THAT(placedWords(shelf.issues()[0], {}), HasSubstr("ours.toml:4:8: kind: \"bord\""));
+  const MaterialCatalogue catalogue(files);
+  ASSERT_EQ(catalogue.all().size(), 1U);
+  EXPECT_EQ(catalogue.all().front().id, "c");
+  ASSERT_EQ(catalogue.issues().size(), 2U);
+  EXPECT_THAT(placedWords(catalogue.issues()[0], {}), HasSubstr("ours.toml:4:8: kind: \"bord\""));
   EXPECT_THAT(
-      placedWords(shelf.issues()[1], {}),
+      placedWords(catalogue.issues()[1], {}),
       HasSubstr("ours.toml:10:13: thickness: \"-1\" is not allowed; allowed: lengths above 0"));
 }
 
-TEST(Shelf, aFigureIsRefusedWithWhatIsAllowed) {
+TEST(Catalogue, aFigureIsRefusedWithWhatIsAllowed) {
   for (const auto& [line, message] :
        {std::pair{"thickness = \"2 ells\"", "thickness: \"2 ells\" is not allowed"},
         {"grammage = 9000", "grammage: \"9000\" is not allowed; allowed: numbers above 0, to 5000"},
@@ -63,10 +63,10 @@ TEST(Shelf, aFigureIsRefusedWithWhatIsAllowed) {
         std::string("schema = \"drapery-materials/1\"\n[[material]]\nid = \"x\"\n") +
         "kind = \"board\"\ntitle = \"X\"\n" + line + "\n";
     const std::vector<TomlFile> files{{"x.toml", text}};
-    const MaterialShelf shelf(files);
-    ASSERT_EQ(shelf.issues().size(), 1U) << line;
-    EXPECT_THAT(placedWords(shelf.issues().front(), {}), HasSubstr(message));
-    EXPECT_THAT(shelf.all(), IsEmpty());
+    const MaterialCatalogue catalogue(files);
+    ASSERT_EQ(catalogue.issues().size(), 1U) << line;
+    EXPECT_THAT(placedWords(catalogue.issues().front(), {}), HasSubstr(message));
+    EXPECT_THAT(catalogue.all(), IsEmpty());
   }
 }
 

@@ -16,11 +16,11 @@ namespace drapery {
 const std::vector<TomlFile>& shippedMaterials();
 
 /// For any number of threads.
-class MaterialShelf {
+class MaterialCatalogue {
  public:
   /// Reads `sources` when a material is first asked for. Of two with the same id the later one
   /// counts, so that a binder's own figures replace the shipped ones.
-  explicit MaterialShelf(std::vector<TomlFile> sources, Issues leftOut = {});
+  explicit MaterialCatalogue(std::vector<TomlFile> sources, Issues leftOut = {});
 
   [[nodiscard]] const Material* find(std::string_view id) const;
   [[nodiscard]] const std::vector<Material>& all() const;
@@ -44,9 +44,9 @@ class MaterialShelf {
   mutable Issues issues_;
 };
 
-using ShelfPtr = std::shared_ptr<const MaterialShelf>;
+using CataloguePtr = std::shared_ptr<const MaterialCatalogue>;
 
 /// The shipped materials, and the `*.toml` files in `folder` after them.
-ShelfPtr makeShelf(const std::string& folder = {});
+CataloguePtr makeCatalogue(const std::string& folder = {});
 
 }  // namespace drapery
