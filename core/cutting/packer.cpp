@@ -163,7 +163,8 @@ class Packer::Work {
     constexpr std::size_t kOther = 8;     // one in so many goes the other way
     constexpr std::size_t kWithRoll = 3;  // one in so many goes that way where there is another
     constexpr double kMostPatient = 20.0;
-    const bool isWithOther = cheaper_.isWithRoll() && patient_ > 0.0;
+    // Beside off-cuts it is the way that gets further; on a roll alone there is another.
+    const bool isWithOther = cheaper_.isWithRoll() && patient_ > 0.0 && job_.stocks.size() == 1;
     const bool isAimed = isWithOther ? below(kWithRoll) == 0 : below(kOther) > 0;
     if (isAimed && aim()) return;
     const bool isOther = below(kOther) == 0;
