@@ -5,7 +5,6 @@
 #include <QFile>
 #include <QFileInfo>
 #include <algorithm>
-#include <tuple>
 #include <utility>
 
 #include "core/cutting/better_layout.h"
@@ -79,15 +78,17 @@ bool CutDesk::canLookOn() const {
 void CutDesk::lookOn() {
   if (!canLookOn()) return;
   ++looks_;
-  costBefore_ = costFound();
+  before_ = meritFound();
   isInVain_ = false;
   search();
 }
 
-double CutDesk::costFound() const {
+CutDesk::Merit CutDesk::meritFound() const {
+  int unplaced = 0;
+  for (const Unplaced& each : found_->layout.unplaced) unplaced += each.count;
   double cost = 0.0;
   for (const MaterialCost& each : found_->layout.materials) cost += each.cost;
-  return cost;
+  return {unplaced, cost, -largestLeft(found_->work.problem, found_->layout)};
 }
 
 void CutDesk::settle() {
@@ -174,7 +175,8 @@ void CutDesk::layOutPieces(Search& search, double seconds) {
   LayOutLimits limits;
   limits.seconds = seconds;
   limits.seed = search.seed;
-  const CutLayout before = search.of.layout;  // where a search goes on
+  // A search that goes on where one ended begins anew: what was found by then is not left for less.
+  const CutLayout before = search.of.layout;
   limits.isCancelled = [&] { return isOver(search); };
   const auto take = [&](const CutLayout& layout) {
     if (isOver(search)) return;
@@ -220,17 +222,6 @@ std::vector<SpareSheet> CutDesk::spareOf(const Search& search) const {
                      [&] { return isOver(search); });
 }
 
-bool CutDesk::isBetter(const CutLayout& layout) const {
-  const auto merit = [this](const CutLayout& of) {
-    int unplaced = 0;
-    for (const Unplaced& each : of.unplaced) unplaced += each.count;
-    double cost = 0.0;
-    for (const MaterialCost& each : of.materials) cost += each.cost;
-    return std::tuple(unplaced, cost, -largestLeft(found_->work.problem, of));
-  };
-  return merit(layout) <= merit(found_->layout);
-}
-
 void CutDesk::tell(Told told) {
   if (isOver(told)) return;
   const std::lock_guard lock(telling_);
@@ -250,23 +241,18 @@ void CutDesk::take() {
     found_ = std::make_shared<Found>(std::move(told->of));
     setBench(*told);
   } else {
-    // A search that goes on where one ended begins anew: what was found by then is not left for
-    // less.
-    const bool isTaken = next_ || found_->layout.sheets.empty() || isBetter(told->of.layout);
     if (next_) found_ = std::move(next_);
-    if (isTaken) {
-      found_->layout = std::move(told->of.layout);
-      setBench(*told);
-    }
+    found_->layout = std::move(told->of.layout);
+    setBench(*told);
     if (told->isReckoned) {
       found_->shopping = std::move(told->of.shopping);
-      found_->spare = isTaken ? std::move(told->of.spare) : std::vector<SpareSheet>();
+      found_->spare = std::move(told->of.spare);
     }
   }
   next_.reset();
   if (told->isLast) {
     isSearching_ = false;
-    isInVain_ = looks_ > 0 && costFound() >= costBefore_;
+    isInVain_ = looks_ > 0 && meritFound() >= before_;
   }
   emit changed();
 }

@@ -10,6 +10,7 @@
 #include <memory>
 #include <mutex>
 #include <optional>
+#include <tuple>
 #include <vector>
 
 #include "app/document/document.h"
@@ -100,8 +101,9 @@ class CutDesk : public QObject {
   };
   /// As it was read last, while its file is still the same.
   const BookRead& otherBook(const std::string& path);
-  [[nodiscard]] bool isBetter(const CutLayout& layout) const;
-  [[nodiscard]] double costFound() const;
+  /// How many pieces lie nowhere, what it costs, and what it leaves in one piece, negative.
+  using Merit = std::tuple<int, double, double>;
+  [[nodiscard]] Merit meritFound() const;
 
   Document& book_;
   StockRoom& room_;
@@ -117,7 +119,7 @@ class CutDesk : public QObject {
   std::optional<Told> told_;
   bool isReady_ = false, isSearching_ = false, isWatched_ = false, isShort_ = false;
   std::uint64_t looks_ = 0;  // for a better one
-  double costBefore_ = 0.0;  // the last of them
+  Merit before_;             // the last of them
   bool isInVain_ = false;
   bool isEmpty_ = false;  // that nothing lies there was told
   QThreadPool pool_;
