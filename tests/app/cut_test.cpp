@@ -5,6 +5,7 @@
 
 #include "app/cutting/sheet_card.h"
 #include "app/words/cut_words.h"
+#include "core/cutting/edge_cuts.h"
 #include "tests/app/cut_bench.h"
 
 namespace drapery::test {
