@@ -141,14 +141,17 @@ void CutPage::writeMaterial(const MaterialCost& cost) {
   margin_->heading(materialTitle(cost.material) + ": " +
                    takenWords(cost.sheets, cost.length, windowNotation(book_.plan())));
   margin_->text(costWords(found, cost, book_.job().cutting.first));
-  QStringList becomes{tr("%1 % used").arg(percent(used / whole))};
   const double lost = 1 - (used + kept) / whole;
+  std::vector<double> shares{used / whole};
+  if (kept > 0) shares.push_back(kept / whole);
+  if (lost > 0.0005) shares.push_back(lost);
+  const QStringList said = percents(shares);
+  QStringList becomes{tr("%1 % used").arg(said.first())};
   if (kept > 0) {
     const QString size = cutSize(largest.across, largest.along, windowNotation(book_.plan()));
-    becomes << tr("%1 % kept as off-cuts (the largest %2)")
-                   .arg(percent(kept / whole), withWholeSizes(size));
+    becomes << tr("%1 % kept as off-cuts (the largest %2)").arg(said.at(1), withWholeSizes(size));
   }
-  if (lost > 0.0005) becomes << tr("%1 % lost").arg(percent(lost));
+  if (lost > 0.0005) becomes << tr("%1 % lost").arg(said.last());
   margin_->small(becomes.join(", "));
   writeSpare(cost.material);
 }

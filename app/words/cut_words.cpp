@@ -2,6 +2,7 @@
 
 #include <QCoreApplication>
 #include <QLocale>
+#include <algorithm>
 #include <cmath>
 
 #include "app/words/window_words.h"
@@ -91,6 +92,21 @@ QString piecesTitle(const CutDesk::Found& found, std::size_t piece, int rectangl
 }
 
 QString percent(double part) { return QLocale().toString(100 * part, 'f', part < 0.1 ? 1 : 0); }
+
+QStringList percents(const std::vector<double>& shares) {
+  const bool isFine = std::any_of(shares.begin(), shares.end(), [](double of) { return of < 0.1; });
+  const double units = isFine ? 1000.0 : 100.0;
+  QStringList said;
+  double sum = 0.0, told = 0.0;
+  for (const double share : shares) {
+    // Each is what the sum so far, rounded, goes on by: so no rounding adds to another.
+    sum += units * share;
+    const double upTo = std::round(sum);
+    said << QLocale().toString(100 * (upTo - told) / units, 'f', isFine ? 1 : 0);
+    told = upTo;
+  }
+  return said;
+}
 
 QString materialTitle(const std::string& material) {
   QString title = QString::fromStdString(material);

@@ -3,6 +3,7 @@
 
 #include <QString>
 #include <QStringList>
+#include <vector>
 
 #include "app/cutting/cut_desk.h"
 #include "core/cutting/cut_order.h"
@@ -27,6 +28,9 @@ QString cutSize(Micrometres across, Micrometres along, const Notation& notation)
 QString stockSize(const StockItem& item, const Notation& notation);
 /// "19", below a tenth "5.2"
 QString percent(double part);
+/// Shares of one whole, which come to 100 together: "81", "19", or as soon as one is below a tenth
+/// "80.6", "18.7", "0.7".
+QStringList percents(const std::vector<double>& shares);
 
 /// "Board", with the book where there are several.
 QString pieceTitle(const CutDesk::Found& found, std::size_t piece);

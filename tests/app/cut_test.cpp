@@ -802,4 +802,12 @@ TEST_F(Cutting, aBetterOneIsLookedForOnceMore) {
 }
 
 }  // namespace
+
+// Each rounded by itself 81, 19 and 0.7 % would be told.
+TEST(CutWords, sharesComeToTheWhole) {
+  EXPECT_EQ(percents({0.806, 0.187, 0.007}), QStringList({"80.6", "18.7", "0.7"}));
+  EXPECT_EQ(percents({0.345, 0.345, 0.31}), QStringList({"35", "34", "31"}));
+  EXPECT_EQ(percents({1.0}), QStringList{"100"});
+}
+
 }  // namespace drapery::test
