@@ -29,6 +29,7 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
       job_(onRollAlone(job, bins_[which], kinds_)),
       isOfFewKinds_(isMany_ && bins_[which].holds.size() <= kFewOnARoll &&
                     job_.kinds.size() <= kFewKinds),
+      boxes_(job_, random, isEnough_),
       merged_(job_, random, isEnough_),
       shorter_(job_, random, isEnough_),
       rows_(job_, random, isEnough_) {
@@ -37,16 +38,18 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
     if (part.kind == SheetPart::Kind::Piece)
       part.piece = static_cast<std::size_t>(
           std::lower_bound(kinds_.begin(), kinds_.end(), part.piece) - kinds_.begin());
+  boxes_.begin(parts);
   merged_.begin(parts);
   shorter_.begin(merged_.shortest());
   if (isMany_) beginRows();
 }
 
 std::optional<std::vector<Bin>> RollShortening::step() {
-  constexpr std::size_t kTen = 10, kOfFew = 5, kOfMore = 3;  // of ten
+  constexpr std::size_t kTen = 10, kOfFew = 5, kOfMore = 3, kBoxes = 6;  // of ten
+  const bool isOfMore = bins_[which_].holds.size() > kFewOnARoll;
+  if (!isOfMore && random_() % kTen < kBoxes) return stepBoxes();
   if (isOfFewKinds_) return stepAnyWay();
-  const std::size_t byRows = bins_[which_].holds.size() <= kFewOnARoll ? kOfFew : kOfMore;
-  if (isMany_ && random_() % kTen < byRows) return stepRows();
+  if (isMany_ && random_() % kTen < (isOfMore ? kOfMore : kOfFew)) return stepRows();
   const std::size_t kOneOf = isMany_ ? 8 : 2;
   if (random_() % kOneOf == 0)
     if (auto bins = stepMerged()) return bins;
@@ -66,6 +69,16 @@ std::optional<std::vector<Bin>> RollShortening::stepAnyWay() {
     default:
       return stepMany();
   }
+}
+
+std::optional<std::vector<Bin>> RollShortening::stepBoxes() {
+  constexpr int kTries = 4;
+  const Micrometres before = boxes_.along();
+  for (int i = 0; i < kTries && !isEnough_(); ++i) {
+    boxes_.step();
+    if (boxes_.along() < before) return withRoll(boxes_.shortest());
+  }
+  return std::nullopt;
 }
 
 std::optional<std::vector<Bin>> RollShortening::stepMerged() {

@@ -4,6 +4,7 @@
 #include <memory>
 #include <optional>
 
+#include "core/cutting/roll_boxes.h"
 #include "core/cutting/roll_slabs.h"
 #include "core/cutting/row_exchange.h"
 #include "core/cutting/shorter_roll.h"
@@ -24,6 +25,7 @@ class RollShortening {
 
  private:
   std::optional<std::vector<Bin>> stepAnyWay();
+  std::optional<std::vector<Bin>> stepBoxes();
   std::optional<std::vector<Bin>> stepMerged();
   std::optional<std::vector<Bin>> stepFew();
   std::optional<std::vector<Bin>> stepMany();
@@ -43,6 +45,7 @@ class RollShortening {
   std::vector<std::size_t> kinds_;  // of the job, those on the roll
   MaterialJob job_;                 // what lies on the roll alone
   bool isOfFewKinds_;               // and of many pieces, but not very many
+  RollBoxes boxes_;
   RollSlabs merged_;
   ShorterRoll shorter_;                 // of few
   std::unique_ptr<SlabSheets> sheets_;  // of many
