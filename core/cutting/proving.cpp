@@ -5,6 +5,7 @@
 #include <numeric>
 #include <utility>
 
+#include "core/cutting/fewer_kinds.h"
 #include "core/cutting/joined_row.h"
 #include "core/cutting/largest_alone.h"
 #include "core/cutting/least_sum.h"
@@ -93,12 +94,14 @@ bool Proving::beginOnRoll(const std::function<bool()>& isEnough) {
 }
 
 void Proving::tryCheaper() {
-  constexpr std::uint64_t kBefore = 48;                               // tries
-  constexpr double kAtOnce = 0.06, kForLargest = 0.5, kForAll = 0.8;  // of the time that is left
+  constexpr std::uint64_t kBefore = 48;  // tries
+  constexpr double kAtOnce = 0.06, kForLargest = 0.5, kForFewer = 0.6,
+                   kForAll = 0.8;                  // of the time that is left
   constexpr double kWork = 2e8, kLeastWork = 4e6;  // joins of boxes: some seconds; a moment
   constexpr double kEndless = 1e12;                // where the clock ends it
   const bool isFew = !isPinned_ && isFewToTry(job_);
-  if (packer_.lost() > 0 || !(isFew || isAnyLarge(job_))) return;
+  const bool isOfFewer = !isFew && !isPinned_ && canTryFewerKinds(job_);
+  if (packer_.lost() > 0 || !(isFew || isOfFewer || isAnyLarge(job_))) return;
   const std::uint64_t tries = watch_.tries(kBefore);
   for (std::uint64_t i = 0; i < tries && !isOver_() && packer_.cost() > found_.bound + kSame; ++i)
     packer_.step();
@@ -111,7 +114,12 @@ void Proving::tryCheaper() {
           job_, forLargest, found_.bound, [this] { return known(); }, within(part));
   };
   // Where they do not settle it at once, all together are better tried than more of them.
-  tryLargest(isFew ? kAtOnce : kForLargest);
+  tryLargest(isFew || isOfFewer ? kAtOnce : kForLargest);
+  if (isOfFewer && isOpen()) {
+    found_.bound = boundOfFewerKinds(
+        job_, forAll, found_.bound, [this] { return known(); }, within(kForFewer));
+    tryLargest(kForAll);
+  }
   if (!isFew || !isOpen()) return;
   found_ = exactCheaper(job_, forAll, found_.bound, known(), within(kForAll));
   tryLargest(kForLargest);

@@ -143,7 +143,7 @@ RollBoxes::BoxPtr RollBoxes::made(const BoxFronts& fronts, std::size_t set, std:
   if (laid.low != 0)
     return joined(laid.isBeside, {made(fronts, laid.low, laid.lowBox, from),
                                   made(fronts, laid.high, laid.highBox, from)});
-  const BoxPtr box = from[laid.kind].boxes.back();
+  BoxPtr box = from[laid.kind].boxes.back();
   from[laid.kind].boxes.pop_back();
   if (!box->of.empty()) return box;
   auto piece = std::make_shared<Box>(*box);

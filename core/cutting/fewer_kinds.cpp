@@ -1,0 +1,128 @@
+#include "core/cutting/fewer_kinds.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <limits>
+#include <numeric>
+
+#include "core/cutting/count_index.h"
+#include "core/cutting/exact_lay_out.h"
+#include "core/cutting/most_room.h"
+
+namespace drapery {
+
+namespace {
+
+constexpr double kSame = 1e-9;
+constexpr std::array kSteps{2e6, 2e7, 2e8};  // pairs to be joined: moments to some seconds
+constexpr int kMostPieces = 40;
+constexpr double kMostLost = 0.06;  // of the area: of more nothing is learnt
+
+double areaOf(const std::vector<CutPiece>& pieces) {
+  double area = 0.0;
+  for (const CutPiece& piece : pieces)
+    area += piece.count * double(piece.width) * double(piece.height);
+  return area;
+}
+
+double pairsOf(const std::vector<CutPiece>& pieces) {
+  Counts counts;
+  for (const CutPiece& piece : pieces) counts.push_back(piece.count);
+  return CountIndex::pairsOf(counts);
+}
+
+CutPiece smallestOf(const CutPiece& a, const CutPiece& b) {
+  CutPiece both = a;
+  both.width = std::min(a.width, b.width);
+  both.height = std::min(a.height, b.height);
+  both.count += b.count;
+  return both;
+}
+
+/// The two of which least is lost for how many fewer pairs there are then; false where no two can
+/// be taken as one.
+bool joinTwo(std::vector<CutPiece>& pieces) {
+  double least = std::numeric_limits<double>::infinity();
+  std::size_t low = 0, high = 0;
+  for (std::size_t b = 0; b < pieces.size(); ++b)
+    for (std::size_t a = 0; a < b; ++a) {
+      if (pieces[a].grain != pieces[b].grain) continue;
+      const CutPiece both = smallestOf(pieces[a], pieces[b]);
+      const double lost = areaOf({pieces[a], pieces[b]}) - areaOf({both});
+      const double fewer = std::log(pairsOf({pieces[a], pieces[b]}) / pairsOf({both}));
+      if (lost / fewer >= least) continue;
+      least = lost / fewer;
+      low = a;
+      high = b;
+    }
+  if (high == 0) return false;
+  pieces[low] = smallestOf(pieces[low], pieces[high]);
+  pieces.erase(pieces.begin() + static_cast<std::ptrdiff_t>(high));
+  return true;
+}
+
+double areaOf(const MaterialJob& job) {
+  double area = 0.0;
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+    area += job.counts[kind] * double(job.kind(kind).width) * double(job.kind(kind).height);
+  return area;
+}
+
+/// As far as the least that these cost, or to what is known; false where that is too much to try.
+/// Little by little: the less may be lost the sooner all is tried.
+bool raise(const MaterialJob& job, std::uint64_t& work, double& least, double known,
+           const std::function<bool()>& isEnough) {
+  constexpr int kParts = 4;
+  const double from = least;
+  for (int part = 1; part <= kParts; ++part) {
+    const double below = part < kParts ? from + part * (known - from) / kParts : known;
+    const ExactBelow found = exactBelow(job, {below, mostRoom(job, below)}, work, isEnough);
+    if (!found.isAll) return false;
+    least = std::max(least, found.laid ? found.laid->cost : below - (part < kParts ? kSame : 0.0));
+    if (found.laid) break;
+  }
+  return true;
+}
+
+/// Whether it says anything more.
+bool saysMore(const MaterialJob& job, const CutProblem& fewer, double most) {
+  return pairsOf(fewer.pieces) <= most && areaOf(fewer.pieces) >= (1 - kMostLost) * areaOf(job);
+}
+
+}  // namespace
+
+CutProblem withFewerKinds(const MaterialJob& job, double most) {
+  CutProblem fewer;
+  for (std::size_t s = 0; s < job.stocks.size(); ++s) fewer.stocks.push_back(job.stock(s));
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
+    if (job.counts[kind] == 0) continue;
+    fewer.pieces.push_back(job.kind(kind));
+    fewer.pieces.back().count = job.counts[kind];
+  }
+  while (pairsOf(fewer.pieces) > most && joinTwo(fewer.pieces)) {
+  }
+  return fewer;
+}
+
+bool canTryFewerKinds(const MaterialJob& job) {
+  return job.pinned.empty() &&
+         std::accumulate(job.counts.begin(), job.counts.end(), 0) <= kMostPieces &&
+         saysMore(job, withFewerKinds(job, kSteps.back()), kSteps.back());
+}
+
+double boundOfFewerKinds(const MaterialJob& job, std::uint64_t& work, double least,
+                         const std::function<double()>& known,
+                         const std::function<bool()>& isEnough) {
+  for (const double most : kSteps) {
+    if (least >= known() - kSame || isEnough()) break;
+    const CutProblem fewer = withFewerKinds(job, most);
+    if (!saysMore(job, fewer, most)) continue;
+    CutLayout told;
+    const std::vector<MaterialJob> jobs = materialJobs(fewer, told);
+    if (jobs.size() != 1 || !raise(jobs.front(), work, least, known(), isEnough)) break;
+  }
+  return least;
+}
+
+}  // namespace drapery
