@@ -20,7 +20,10 @@ bool canTryCheaper(const Counts& wanted);
 /// @param work as of exactBelow.
 /// @param least a bound. @param known what a lay-out costs.
 /// @param isEnough asked often; then what was found out by then is told.
+/// @param parts how far from `least` to `known`, by rising part, the last 1: the less may be lost
+///   the sooner all is tried.
 ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double least, double known,
-                          const std::function<bool()>& isEnough);
+                          const std::function<bool()>& isEnough,
+                          const std::vector<double>& parts = {0.25, 1.0});
 
 }  // namespace drapery

@@ -6,9 +6,9 @@
 #include <limits>
 #include <numeric>
 
+#include "core/cutting/bin.h"
 #include "core/cutting/count_index.h"
-#include "core/cutting/exact_lay_out.h"
-#include "core/cutting/most_room.h"
+#include "core/cutting/exact_cheaper.h"
 
 namespace drapery {
 
@@ -62,32 +62,10 @@ bool joinTwo(std::vector<CutPiece>& pieces) {
   return true;
 }
 
-double areaOf(const MaterialJob& job) {
-  double area = 0.0;
-  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
-    area += job.counts[kind] * double(job.kind(kind).width) * double(job.kind(kind).height);
-  return area;
-}
-
-/// As far as the least that these cost, or to what is known; false where that is too much to try.
-/// Little by little: the less may be lost the sooner all is tried.
-bool raise(const MaterialJob& job, std::uint64_t& work, double& least, double known,
-           const std::function<bool()>& isEnough) {
-  constexpr int kParts = 4;
-  const double from = least;
-  for (int part = 1; part <= kParts; ++part) {
-    const double below = part < kParts ? from + part * (known - from) / kParts : known;
-    const ExactBelow found = exactBelow(job, {below, mostRoom(job, below)}, work, isEnough);
-    if (!found.isAll) return false;
-    least = std::max(least, found.laid ? found.laid->cost : below - (part < kParts ? kSame : 0.0));
-    if (found.laid) break;
-  }
-  return true;
-}
-
 /// Whether it says anything more.
 bool saysMore(const MaterialJob& job, const CutProblem& fewer, double most) {
-  return pairsOf(fewer.pieces) <= most && areaOf(fewer.pieces) >= (1 - kMostLost) * areaOf(job);
+  return pairsOf(fewer.pieces) <= most &&
+         areaOf(fewer.pieces) >= (1 - kMostLost) * areaOf(job, job.counts);
 }
 
 }  // namespace
@@ -120,7 +98,11 @@ double boundOfFewerKinds(const MaterialJob& job, std::uint64_t& work, double lea
     if (!saysMore(job, fewer, most)) continue;
     CutLayout told;
     const std::vector<MaterialJob> jobs = materialJobs(fewer, told);
-    if (jobs.size() != 1 || !raise(jobs.front(), work, least, known(), isEnough)) break;
+    if (jobs.size() != 1) break;
+    const ExactCheaper found =
+        exactCheaper(jobs.front(), work, least, known(), isEnough, {0.25, 0.5, 0.75, 1.0});
+    least = std::max(least, found.bound);
+    if (!found.isAll) break;
   }
   return least;
 }

@@ -26,9 +26,9 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
       isEnough_(std::move(isEnough)),
       whole_(job),
       isMany_(bins_[which].holds.size() > kMany),
+      isOfMore_(bins_[which].holds.size() > kFewOnARoll),
       job_(onRollAlone(job, bins_[which], kinds_)),
-      isOfFewKinds_(isMany_ && bins_[which].holds.size() <= kFewOnARoll &&
-                    job_.kinds.size() <= kFewKinds),
+      isOfFewKinds_(isMany_ && !isOfMore_ && job_.kinds.size() <= kFewKinds),
       boxes_(job_, random, isEnough_),
       merged_(job_, random, isEnough_),
       shorter_(job_, random, isEnough_),
@@ -38,7 +38,7 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
     if (part.kind == SheetPart::Kind::Piece)
       part.piece = static_cast<std::size_t>(
           std::lower_bound(kinds_.begin(), kinds_.end(), part.piece) - kinds_.begin());
-  boxes_.begin(parts);
+  if (!isOfMore_) boxes_.begin(parts);
   merged_.begin(parts);
   shorter_.begin(merged_.shortest());
   if (isMany_) beginRows();
@@ -46,10 +46,9 @@ RollShortening::RollShortening(const MaterialJob& job, std::vector<Bin> bins, st
 
 std::optional<std::vector<Bin>> RollShortening::step() {
   constexpr std::size_t kTen = 10, kOfFew = 5, kOfMore = 3, kBoxes = 6;  // of ten
-  const bool isOfMore = bins_[which_].holds.size() > kFewOnARoll;
-  if (!isOfMore && random_() % kTen < kBoxes) return stepBoxes();
+  if (!isOfMore_ && random_() % kTen < kBoxes) return stepBoxes();
   if (isOfFewKinds_) return stepAnyWay();
-  if (isMany_ && random_() % kTen < (isOfMore ? kOfMore : kOfFew)) return stepRows();
+  if (isMany_ && random_() % kTen < (isOfMore_ ? kOfMore : kOfFew)) return stepRows();
   const std::size_t kOneOf = isMany_ ? 8 : 2;
   if (random_() % kOneOf == 0)
     if (auto bins = stepMerged()) return bins;

@@ -41,7 +41,7 @@ class RollShortening {
   std::mt19937_64& random_;
   std::function<bool()> isEnough_;
   const MaterialJob& whole_;
-  bool isMany_;
+  bool isMany_, isOfMore_;          // than there are tries for by boxes
   std::vector<std::size_t> kinds_;  // of the job, those on the roll
   MaterialJob job_;                 // what lies on the roll alone
   bool isOfFewKinds_;               // and of many pieces, but not very many

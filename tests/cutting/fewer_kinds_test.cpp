@@ -4,7 +4,6 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
-#include <array>
 #include <numeric>
 
 #include "core/cutting/exact_lay_out.h"
@@ -16,22 +15,15 @@ namespace {
 const std::function<bool()> kNever = [] { return false; };
 constexpr double kSame = 1e-9;
 
-/// On sheets or a roll, with another stock beside it or not; there is enough of it.
-CutProblem anyThatFits(int kinds) {
-  CutProblem problem =
-      test::anyProblem(*rc::gen::inRange(2, kinds + 1), 3, *rc::gen::inRange(1, 3));
-  CutStock& first = problem.stocks[0];
-  first.form = *rc::gen::element(StockForm::Sheet, StockForm::Roll);
-  if (first.form == StockForm::Roll) first.along = 40'000 * test::kMm;
-  first.count = first.form == StockForm::Roll ? std::optional(1) : std::nullopt;
-  std::erase_if(problem.pieces,
-                [&](const CutPiece& piece) { return lyingSizes(first, piece).empty(); });
-  RC_PRE(!problem.pieces.empty());
-  return problem;
+/// On sheets or a roll, with another stock beside it or not.
+CutProblem anyOfKinds(int most) {
+  return test::anyThatFits(
+      test::anyProblem(*rc::gen::inRange(2, most + 1), 3, *rc::gen::inRange(1, 3)),
+      *rc::gen::element(StockForm::Sheet, StockForm::Roll));
 }
 
 RC_GTEST_PROP(FewerKinds, costNoMore, ()) {
-  const CutProblem problem = anyThatFits(6);
+  const CutProblem problem = anyOfKinds(6);
   const MaterialJob job = test::jobOf(problem);
   const auto exact = exactLayOut(job, kNever);
   RC_PRE(exact.has_value());
@@ -46,7 +38,7 @@ RC_GTEST_PROP(FewerKinds, costNoMore, ()) {
 }
 
 RC_GTEST_PROP(FewerKinds, neverSayMoreThanTheLeastCost, ()) {
-  const CutProblem problem = anyThatFits(5);
+  const CutProblem problem = anyOfKinds(5);
   const MaterialJob job = test::jobOf(problem);
   const auto exact = exactLayOut(job, kNever);
   RC_PRE(exact.has_value());
@@ -57,33 +49,15 @@ RC_GTEST_PROP(FewerKinds, neverSayMoreThanTheLeastCost, ()) {
   RC_ASSERT(bound <= exact->cost + kSame);
 }
 
-/// Spines, and corners two to a square, of half-bound books.
-CutProblem halfBound(const std::vector<std::array<double, 3>>& books) {
-  CutProblem problem;
-  problem.stocks = {test::sheetOf(984, 40'000)};
-  problem.stocks[0].form = StockForm::Roll;
-  problem.stocks[0].count = 1;
-  const auto um = [](double mm) { return static_cast<Micrometres>(mm * test::kMm); };
-  for (const auto& [width, height, corner] : books) {
-    CutPiece spine = test::pieceOf("spine", 1, 1, 1), square = test::pieceOf("corner", 1, 1, 2);
-    spine.width = um(width);
-    spine.height = um(height);
-    square.width = square.height = um(corner);
-    problem.pieces.push_back(spine);
-    problem.pieces.push_back(square);
-  }
-  return problem;
-}
-
 // The tallest spine is 319 mm, all pieces would fill 297; the shortest that is known is 332.5.
 TEST(FewerKinds, saysMoreOfSevenHalfBoundBooks) {
-  const CutProblem problem = halfBound({{{109.5, 242, 82}},
-                                        {{130.5, 283, 90.5}},
-                                        {{86.5, 199, 76}},
-                                        {{102.5, 256, 86}},
-                                        {{137.5, 319, 100}},
-                                        {{97, 226, 80.5}},
-                                        {{100, 188, 77}}});
+  const CutProblem problem = test::halfBoundOnARoll({{109.5, 242, 82},
+                                                     {130.5, 283, 90.5},
+                                                     {86.5, 199, 76},
+                                                     {102.5, 256, 86},
+                                                     {137.5, 319, 100},
+                                                     {97, 226, 80.5},
+                                                     {100, 188, 77}});
   const MaterialJob job = test::jobOf(problem);
   ASSERT_TRUE(canTryFewerKinds(job));
   std::uint64_t work = 30'000'000;

@@ -7,7 +7,6 @@
 
 #include "core/cutting/cheaper_sheets.h"
 #include "core/cutting/exact_lay_out.h"
-#include "core/cutting/slab.h"
 #include "tests/support/cutting.h"
 #include "tests/support/judge.h"
 
@@ -20,22 +19,10 @@ const std::function<bool()> kNever = [] { return false; };
 CutProblem anyRollAndSheets() {
   CutProblem problem = test::anyProblem(*rc::gen::inRange(2, 8), 4, *rc::gen::inRange(1, 5));
   for (CutStock& stock : problem.stocks) stock.form = StockForm::Sheet;
-  CutStock& roll = problem.stocks[0];
-  roll.form = StockForm::Roll;
-  roll.along = 40'000 * test::kMm;
-  roll.count = 1;
-  std::erase_if(problem.pieces,
-                [&](const CutPiece& piece) { return lyingSizes(roll, piece).empty(); });
-  RC_PRE(!problem.pieces.empty());
-  return problem;
+  return test::anyThatFits(std::move(problem), StockForm::Roll);
 }
 
-/// Each piece across the roll by itself.
-std::vector<Bin> onTheRoll(const MaterialJob& job) {
-  std::vector<Slab> slabs;
-  for (const std::size_t kind : piecesOf(job.counts)) slabs.push_back(aloneSlab(job, kind));
-  return {binOf(job, 0, slabs)};
-}
+std::vector<Bin> onTheRoll(const MaterialJob& job) { return {binOf(job, 0, test::eachAlone(job))}; }
 
 double costOfAll(const MaterialJob& job, const std::vector<Bin>& bins) {
   double cost = 0.0;

@@ -439,9 +439,7 @@ RC_GTEST_PROP(Slabs, growShorterAndLoseNothing, ()) {
   RC_PRE(!drawn.jobs.empty());
   const MaterialJob& job = drawn.job();
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
-  std::vector<Slab> slabs;
-  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
-    for (int i = 0; i < job.counts[kind]; ++i) slabs.push_back(aloneSlab(job, kind));
+  std::vector<Slab> slabs = test::eachAlone(job);
   const Micrometres along = alongOf(slabs);
   RollSlabs merged(job, random, kNever);
   merged.begin(binOf(job, 0, slabs).parts);

@@ -4,9 +4,11 @@
 #include <rapidcheck.h>
 
 #include <string>
+#include <vector>
 
 #include "core/cutting/lay_out.h"
 #include "core/cutting/material_job.h"
+#include "core/cutting/slab.h"
 
 namespace drapery::test {
 
@@ -54,6 +56,35 @@ inline CutLayout laidOut(const CutProblem& problem, std::uint64_t steps = 200,
   return layOut(problem, limits);
 }
 
+/// A half-bound book's spine, and the square of which two corners come, mm.
+struct HalfBound {
+  double across = 0, along = 0, corner = 0;
+};
+/// Their cloth, from a roll: spines, and two squares each.
+inline CutProblem halfBoundOnARoll(const std::vector<HalfBound>& books) {
+  CutProblem problem;
+  problem.stocks = {sheetOf(984, 40'000)};
+  problem.stocks[0].form = StockForm::Roll;
+  problem.stocks[0].count = 1;
+  const auto um = [](double mm) { return static_cast<Micrometres>(mm * kMm); };
+  for (const HalfBound& book : books) {
+    CutPiece spine = pieceOf("spine", 1, 1, 1), square = pieceOf("corner", 1, 1, 2);
+    spine.width = um(book.across);
+    spine.height = um(book.along);
+    square.width = square.height = um(book.corner);
+    problem.pieces.push_back(spine);
+    problem.pieces.push_back(square);
+  }
+  return problem;
+}
+
+/// Each piece across the job's first stock, a roll, by itself.
+inline std::vector<Slab> eachAlone(const MaterialJob& job) {
+  std::vector<Slab> slabs;
+  for (const std::size_t kind : piecesOf(job.counts)) slabs.push_back(aloneSlab(job, kind));
+  return slabs;
+}
+
 /// As many kinds, counts and stocks as are asked for; sizes in tenths.
 inline CutProblem anyProblem(int kinds, int most, int stocks) {
   CutProblem problem;
@@ -82,6 +113,18 @@ inline CutProblem anyProblem(int kinds, int most, int stocks) {
     piece.grain = static_cast<PieceGrain>(from(0, 2));
     problem.pieces.push_back(piece);
   }
+  return problem;
+}
+
+/// The first of its stocks there is enough of, and every piece fits it.
+inline CutProblem anyThatFits(CutProblem problem, StockForm form) {
+  CutStock& first = problem.stocks[0];
+  first.form = form;
+  if (form == StockForm::Roll) first.along = 40'000 * kMm;
+  first.count = form == StockForm::Roll ? std::optional(1) : std::nullopt;
+  std::erase_if(problem.pieces,
+                [&](const CutPiece& piece) { return lyingSizes(first, piece).empty(); });
+  RC_PRE(!problem.pieces.empty());
   return problem;
 }
 
