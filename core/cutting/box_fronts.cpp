@@ -1,12 +1,15 @@
 #include "core/cutting/box_fronts.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace drapery {
 
 namespace {
 
 constexpr std::uint8_t kBeside = 1, kAbove = 2;
+constexpr std::uint64_t kLook = 1 << 18;  // joins between two questions: some milliseconds
+constexpr std::uint64_t kLooks = 8;       // for parts of a taking take about as long as a join
 
 /// How it is joined; a single piece is not.
 std::uint8_t madeOf(const CutBox& box) {
@@ -40,11 +43,19 @@ BoxFronts::BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex
                      const BoxLimits& limits)
     : index_(index),
       usable_(usableOf(job.stock(stock))),
-      waste_(limits.waste),
-      areas_(index.kinds(), 0.0) {
+      prices_(limits.prices),
+      waste_{limits.waste, limits.lost},
+      kinds_(index.kinds()) {
   usable_.along = std::min(usable_.along, limits.along);
+  for (std::size_t kind = 0; prices_ != nullptr && kind < index.kinds(); ++kind)
+    kinds_[kind].worths = limits.worths[kind];
   begin(job, stock);
-  find(work, isEnough);
+  begins_.reserve(index_.size() + 1);
+  begins_ = {0, 0};
+  if (std::isfinite(limits.waste))
+    findFew(work, isEnough);
+  else
+    findAll(work, isEnough);
   begins_.resize(index.size() + 1, static_cast<std::uint32_t>(boxes_.size()));
 }
 
@@ -52,81 +63,180 @@ void BoxFronts::begin(const MaterialJob& job, std::size_t stock) {
   for (std::size_t kind = 0; kind < index_.kinds(); ++kind) {
     if (index_.count(index_.all(), kind) == 0) continue;
     Front& front = alone_[index_.one(kind)];
+    mostWorths_ = kinds_[kind].worths;
+    for (std::size_t which = 0; which < mostWorths_.size(); ++which)
+      mostWorths_[which] += waste_.worths[which];
     for (const LyingSize& size : job.sizes[stock][kind]) {
-      areas_[kind] = double(size.across) * double(size.along);
+      kinds_[kind].area = double(size.across) * double(size.along);
+      const auto across = static_cast<std::uint64_t>(size.across);
+      if (waste_.area < 0.0 || !isWorth(across, static_cast<std::uint64_t>(size.along))) continue;
       addBox(front,
              {size.across, size.along, 0, 0, 0, 0, false, static_cast<std::uint32_t>(kind),
               size.isTurned},
              usable_);
     }
-    if (waste_ < 0.0) front.clear();
   }
 }
 
-void BoxFronts::find(std::uint64_t& work, const std::function<bool()>& isEnough) {
-  constexpr std::uint64_t kLook = 1 << 18;  // joins between two questions: some milliseconds
+void BoxFronts::findAll(std::uint64_t& work, const std::function<bool()>& isEnough) {
   constexpr std::size_t kLookSets = 64;
   std::uint64_t asked = work;
-  begins_.reserve(index_.size() + 1);
-  begins_ = {0, 0};
   for (std::size_t set = 1; set < index_.size() && isWhole_; ++set) {
     const auto alone = alone_.find(set);
-    if (alone != alone_.end())
-      front_ = alone->second;
-    else
+    if (alone == alone_.end()) {
+      front_.clear();
       join(set, work);
-    keepFront();
+      keep(front_);
+    } else {
+      keep(alone->second);
+    }
     if (asked - work < kLook && set % kLookSets != 0) continue;
     asked = work;
     isWhole_ = isWhole_ && !isEnough();
   }
 }
 
-void BoxFronts::keepFront() {
-  for (const CutBox& box : front_) {
+void BoxFronts::findFew(std::uint64_t& work, const std::function<bool()>& isEnough) {
+  constexpr std::size_t kLookSets = 4096;
+  std::uint64_t asked = work;
+  FoundTakings found(index_);
+  fronts_.resize(index_.size());
+  for (const auto& [set, front] : alone_) fronts_[set] = front;
+  for (std::size_t set = 1; set < index_.size() && isWhole_; ++set) {
+    if (!fronts_[set].empty()) {
+      keep(fronts_[set]);
+      Front().swap(fronts_[set]);
+      joinToFound(set, found, work);
+    } else {
+      begins_.push_back(begins_.back());
+    }
+    if (asked - work < kLook && set % kLookSets != 0) continue;
+    asked = work;
+    isWhole_ = isWhole_ && !isEnough();
+  }
+}
+
+void BoxFronts::keep(const Front& front) {
+  for (const CutBox& box : front) {
     boxes_.push_back(box);
     extents_.push_back(
         {static_cast<std::uint32_t>(box.across), static_cast<std::uint32_t>(box.along)});
     made_.push_back(madeOf(box));
   }
   begins_.push_back(static_cast<std::uint32_t>(boxes_.size()));
-  front_.clear();
+}
+
+BoxFronts::Measures BoxFronts::measuresOf(std::size_t set) const {
+  Measures measures;
+  for (std::size_t kind = 0; kind < kinds_.size(); ++kind)
+    for (int i = 0; i < index_.count(set, kind); ++i) measures += kinds_[kind];
+  return measures;
 }
 
 double BoxFronts::areaOf(std::size_t set) const {
   double area = 0.0;
-  for (std::size_t kind = 0; kind < areas_.size(); ++kind)
-    area += index_.count(set, kind) * areas_[kind];
+  for (std::size_t kind = 0; kind < kinds_.size(); ++kind)
+    area += index_.count(set, kind) * kinds_[kind].area;
   return area;
 }
 
+BoxFronts::Measures& BoxFronts::Measures::operator+=(const Measures& other) {
+  area += other.area;
+  for (std::size_t which = 0; which < worths.size(); ++which) worths[which] += other.worths[which];
+  return *this;
+}
+
+bool BoxFronts::Measures::isAbove(const Measures& most) const {
+  bool isAny = area > most.area;
+  for (std::size_t which = 0; which < worths.size(); ++which)
+    isAny = isAny || worths[which] > most.worths[which];
+  return isAny;
+}
+
+/// Of the last of which boxes were kept.
+BoxFronts::Measures BoxFronts::lostOf(std::size_t set) const {
+  const Measures& holds = holds_.back();
+  Measures least;
+  for (std::size_t i = begins_[set]; i < begins_[set + 1]; ++i) {
+    const auto across = double(extents_[i].across);
+    const double area = across * double(extents_[i].along) - holds.area;
+    if (i == begins_[set] || area < least.area) least.area = area;
+    if (prices_ == nullptr) continue;
+    const StackPrices::Worths& most = prices_->most(extents_[i].along);
+    for (std::size_t which = 0; which < most.size(); ++which) {
+      const double lost = across * most[which] - holds.worths[which];
+      if (i == begins_[set] || lost < least.worths[which]) least.worths[which] = lost;
+    }
+  }
+  return least;
+}
+
+bool BoxFronts::isWorth(std::uint64_t across, std::uint64_t along) const {
+  if (prices_ == nullptr) return true;
+  if (along > static_cast<std::uint64_t>(usable_.along)) return false;
+  const StackPrices::Worths& most = prices_->most(static_cast<Micrometres>(along));
+  const auto wide = double(across);
+  for (std::size_t which = 0; which < most.size(); ++which)
+    if (wide * most[which] > mostWorths_[which]) return false;
+  return true;
+}
+
 void BoxFronts::join(std::size_t set, std::uint64_t& work) {
-  const double area = areaOf(set);
-  if (area > double(usable_.across) * double(usable_.along)) return;
-  most_ = wholeArea(area + waste_);
-  constexpr std::uint64_t kLooks = 8;  // for parts of it take about as long as a join
+  const Measures holds = measuresOf(set);
+  if (holds.area > double(usable_.across) * double(usable_.along)) return;
   const std::uint64_t looks = index_.partsOf(set) / 2 / kLooks;
   isWhole_ = looks <= work;
   if (!isWhole_) return;
   work -= looks;
+  Measures most = holds;
+  most += waste_;
   // Of boxes side by side, none of which is made so itself, the lowest taking is the one; all that
   // lies beside it, as small as can be, is the other.
   index_.eachHalfOf(set, [&](std::size_t low) {
-    const std::size_t high = set - low;
-    const std::uint64_t lows = begins_[low + 1] - begins_[low];
-    if (lows == 0 || !isWhole_) return;
-    const std::uint64_t highs = begins_[high + 1] - begins_[high];
-    if (highs == 0) return;
-    isWhole_ = lows + highs <= work;
-    if (!isWhole_) return;
-    work -= lows + highs;
-    joinEach<true>(low, high);
-    joinEach<false>(low, high);
+    if (isWhole_) joinBoth(low, set - low, most, front_, work);
   });
 }
 
+/// As above, but from the higher of two.
+void BoxFronts::joinToFound(std::size_t high, FoundTakings& found, std::uint64_t& work) {
+  holds_.push_back(measuresOf(high));
+  lost_.push_back(lostOf(high));
+  const bool isPriced = prices_ != nullptr;
+  const auto mainOf = [&](const Measures& of) { return isPriced ? of.worths.front() : of.area; };
+  found.add(high, mainOf(lost_.back()));
+  const std::size_t looks =
+      found.besides(high, mainOf(waste_) - mainOf(lost_.back()), besides_) / kLooks;
+  isWhole_ = looks <= work;
+  if (isWhole_) work -= looks;
+  for (const std::uint32_t low : besides_) {
+    if (!isWhole_) return;
+    Measures both = lost_.back();
+    both += lost_[low];
+    if (both.isAbove(waste_)) continue;
+    const std::size_t set = found.set(low);
+    Measures most = waste_;
+    most += holds_.back();
+    most += holds_[low];
+    joinBoth(set, high, most, fronts_[set + high], work);
+  }
+}
+
+void BoxFronts::joinBoth(std::size_t low, std::size_t high, const Measures& most, Front& front,
+                         std::uint64_t& work) {
+  const std::uint64_t lows = begins_[low + 1] - begins_[low];
+  const std::uint64_t highs = begins_[high + 1] - begins_[high];
+  if (lows == 0 || highs == 0) return;
+  isWhole_ = lows + highs <= work;
+  if (!isWhole_) return;
+  work -= lows + highs;
+  mostArea_ = wholeArea(most.area);
+  mostWorths_ = most.worths;
+  joinEach<true>(low, high, front);
+  joinEach<false>(low, high, front);
+}
+
 template <bool isBeside>
-void BoxFronts::joinEach(std::size_t low, std::size_t high) {
+void BoxFronts::joinEach(std::size_t low, std::size_t high, Front& front) {
   // From what is shortest along the join: of two it is as far across it as the farther, and only
   // with the next of that one is it less. Fronts grow beside, and upwards backwards.
   constexpr std::ptrdiff_t kStep = isBeside ? 1 : -1;
@@ -153,7 +263,7 @@ void BoxFronts::joinEach(std::size_t low, std::size_t high) {
     }
     const std::uint64_t sum = along(i) + along(j), far = std::max(across(i), across(j));
     if (sum > room) return;
-    if (sum * far <= most_) {
+    if (sum * far <= mostArea_ && isWorth(isBeside ? sum : far, isBeside ? far : sum)) {
       CutBox joined;
       joined.across = static_cast<Micrometres>(isBeside ? sum : far);
       joined.along = static_cast<Micrometres>(isBeside ? far : sum);
@@ -162,7 +272,7 @@ void BoxFronts::joinEach(std::size_t low, std::size_t high) {
       joined.lowBox = static_cast<std::uint32_t>(i) - begins_[low];
       joined.highBox = static_cast<std::uint32_t>(j) - begins_[high];
       joined.isBeside = isBeside;
-      addBox(front_, joined, usable_);
+      addBox(front, joined, usable_);
     }
     const bool isLowNext = across(i) >= across(j), isHighNext = across(j) >= across(i);
     if (isLowNext) i += kStep;

@@ -8,7 +8,8 @@
 #include <map>
 #include <span>
 
-#include "core/cutting/count_index.h"
+#include "core/cutting/found_takings.h"
+#include "core/cutting/stack_prices.h"
 
 namespace drapery {
 
@@ -30,6 +31,10 @@ void addBox(std::vector<CutBox>& front, const CutBox& box, const UsableSize& usa
 struct BoxLimits {
   Micrometres along = std::numeric_limits<Micrometres>::max();
   double waste = std::numeric_limits<double>::infinity();  // um2, within the box
+  /// And at these prices of the pieces; none: not looked at.
+  const StackPrices* prices = nullptr;
+  std::vector<StackPrices::Worths> worths = {};  // of each kind, a piece or what is joined of some
+  StackPrices::Worths lost = {};                 // of what could be in the box
 };
 
 class BoxFronts {
@@ -54,19 +59,38 @@ class BoxFronts {
     std::uint32_t across = 0, along = 0;
   };
   using Front = std::vector<CutBox>;
+  /// What it holds, or what is lost in a box, which is never less in one that it is joined to.
+  struct Measures {
+    double area = 0.0;
+    StackPrices::Worths worths{};
+    Measures& operator+=(const Measures& other);
+    [[nodiscard]] bool isAbove(const Measures& most) const;
+  };
 
   void begin(const MaterialJob& job, std::size_t stock);
-  void find(std::uint64_t& work, const std::function<bool()>& isEnough);
+  /// Taking after taking from all its halves; or, where most have no box that is worth it, each
+  /// that has joined to all that it can be joined to.
+  void findAll(std::uint64_t& work, const std::function<bool()>& isEnough);
+  void findFew(std::uint64_t& work, const std::function<bool()>& isEnough);
   void join(std::size_t set, std::uint64_t& work);
+  void joinToFound(std::size_t high, FoundTakings& found, std::uint64_t& work);
+  [[nodiscard]] Measures measuresOf(std::size_t set) const;
+  /// By the best of its boxes; of what is lost at prices where there are any.
+  [[nodiscard]] Measures lostOf(std::size_t set) const;
   /// What is worth it of all boxes of two takings joined, the low ones first.
+  /// @param most what it holds, and what may be lost.
+  void joinBoth(std::size_t low, std::size_t high, const Measures& most, Front& front,
+                std::uint64_t& work);
   template <bool isBeside>
-  void joinEach(std::size_t low, std::size_t high);
-  void keepFront();
+  void joinEach(std::size_t low, std::size_t high, Front& front);
+  [[nodiscard]] bool isWorth(std::uint64_t across, std::uint64_t along) const;
+  void keep(const Front& front);
 
   const CountIndex& index_;
   UsableSize usable_;
-  double waste_;
-  std::vector<double> areas_;  // by kind, enlarged
+  const StackPrices* prices_;
+  Measures waste_;
+  std::vector<Measures> kinds_;  // what a piece holds, enlarged
   bool isWhole_ = true;
   std::map<std::size_t, Front> alone_;  // by taking: of single pieces
   // Of all takings one after the other, each from where it begins to where the next does.
@@ -74,8 +98,14 @@ class BoxFronts {
   std::vector<CutBox> boxes_;
   std::vector<Extent> extents_;
   std::vector<std::uint8_t> made_;  // how each is joined
-  Front front_;                     // of the taking that is being looked at
-  std::uint64_t most_ = 0;          // what a box of it may come to, um2
+  // Of few: what those hold and lose that have any, and boxes of those to come.
+  std::vector<Measures> holds_, lost_;
+  std::vector<Front> fronts_;
+  std::vector<std::uint32_t> besides_;
+  Front front_;
+  // Of the taking that is being joined, what a box may come to.
+  std::uint64_t mostArea_ = 0;  // um2
+  StackPrices::Worths mostWorths_{};
 };
 
 }  // namespace drapery

@@ -1,17 +1,32 @@
 #include "core/cutting/count_index.h"
 
+#include <algorithm>
+#include <bit>
+
 namespace drapery {
 
 CountIndex::CountIndex(const Counts& wanted) {
+  unsigned bits = 0;
   for (const int count : wanted) {
+    const auto much = static_cast<std::uint64_t>(count);
+    const auto wide = static_cast<unsigned>(std::bit_width(much));
     strides_.push_back(size_);
-    size_ *= static_cast<std::size_t>(count) + 1;
+    shifts_.push_back(std::min(bits, 63U));
+    masks_.push_back((std::uint64_t{1} << wide) - 1);
+    size_ *= much + 1;
+    if (wide == 0) continue;
+    spare_ |= (masks_.back() - much) << bits;
+    bits += wide;
+    guards_ |= std::uint64_t{1} << bits;
+    ++bits;
   }
-  digits_.resize(size_ * wanted.size());
-  for (std::size_t set = 0; set < size_; ++set)
-    for (std::size_t kind = 0; kind < wanted.size(); ++kind)
-      digits_[set * wanted.size() + kind] =
-          static_cast<int>(set / strides_[kind] % (static_cast<std::size_t>(wanted[kind]) + 1));
+  packed_.reserve(size_);
+  packed_.push_back(0);
+  // All that there are of the kinds before, with so many of the next.
+  for (std::size_t kind = 0; kind < wanted.size(); ++kind)
+    for (int count = 1; count <= wanted[kind]; ++count)
+      for (std::size_t before = 0; before < strides_[kind]; ++before)
+        packed_.push_back(packed_[before] | static_cast<std::uint64_t>(count) << shifts_[kind]);
 }
 
 double CountIndex::sizeOf(const Counts& wanted) {

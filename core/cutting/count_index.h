@@ -11,6 +11,7 @@ namespace drapery {
 
 class CountIndex {
  public:
+  /// Few enough that all of them can be told one by one.
   explicit CountIndex(const Counts& wanted);
 
   /// How many numbers there are; and how many pairs of a number and a part of what it stands for.
@@ -23,8 +24,13 @@ class CountIndex {
   /// The number of one piece of a kind alone; those of two takings add up.
   [[nodiscard]] std::size_t one(std::size_t kind) const { return strides_[kind]; }
   [[nodiscard]] int count(std::size_t set, std::size_t kind) const {
-    return digits_[set * strides_.size() + kind];
+    return static_cast<int>(packed_[set] >> shifts_[kind] & masks_[kind]);
   }
+  /// A taking as a word: two hold no more of any kind than there is where none of the `guards` is
+  /// set in their sum and `spare`.
+  [[nodiscard]] std::uint64_t packed(std::size_t set) const { return packed_[set]; }
+  [[nodiscard]] std::uint64_t spare() const { return spare_; }
+  [[nodiscard]] std::uint64_t guards() const { return guards_; }
 
   /// How many parts it has, nothing and itself with them.
   [[nodiscard]] std::uint64_t partsOf(std::size_t set) const {
@@ -72,8 +78,11 @@ class CountIndex {
   }
 
   std::vector<std::size_t> strides_;
-  std::vector<int> digits_;
   std::size_t size_ = 1;
+  // Of each kind of which there is any, how many, and a bit above that.
+  std::vector<std::uint64_t> packed_, masks_;
+  std::vector<unsigned> shifts_;
+  std::uint64_t spare_ = 0, guards_ = 0;
 };
 
 }  // namespace drapery

@@ -13,17 +13,15 @@ struct ExactCheaper {
   bool isAll = false;  // was tried that costs less than what is known, or than what was found
 };
 
-/// Whether so many of each kind are few enough pieces.
-bool canTryCheaper(const Counts& wanted);
+/// Whether so many of each of its kinds are few enough pieces; on one roll there may be more.
+bool canTryCheaper(const MaterialJob& job, const Counts& wanted);
 
-/// Boxes that waste more than stock so cheap has room for are not joined.
+/// Boxes that waste more than stock so cheap has room for are not joined. From what costs hardly
+/// more than `least` up to what is known, as far as takes a few times as long as the step before.
 /// @param work as of exactBelow.
 /// @param least a bound. @param known what a lay-out costs.
 /// @param isEnough asked often; then what was found out by then is told.
-/// @param parts how far from `least` to `known`, by rising part, the last 1: the less may be lost
-///   the sooner all is tried.
 ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double least, double known,
-                          const std::function<bool()>& isEnough,
-                          const std::vector<double>& parts = {0.25, 1.0});
+                          const std::function<bool()>& isEnough);
 
 }  // namespace drapery

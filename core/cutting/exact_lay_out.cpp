@@ -1,6 +1,7 @@
 #include "core/cutting/exact_lay_out.h"
 
 #include <algorithm>
+#include <cmath>
 #include <limits>
 #include <map>
 #include <tuple>
@@ -30,8 +31,12 @@ class ExactJob {
   }
 
   ExactBelow find(std::uint64_t& work) {
-    if (waste_ < 0.0) return {true, {}};
+    if (std::isfinite(limits_.room)) priceStacks();
+    if (waste_ < 0.0 ||
+        std::any_of(lost_.begin(), lost_.end(), [](double lost) { return lost < 0.0; }))
+      return {true, {}};
     if (!makeFronts(work)) return {};
+    if (isOneRoll(job_)) return onTheRoll();
     reckonCosts();
     SharingOut sharing(index_, costs_, counts());
     if (!takeSharing(sharing.work(), work)) return {};
@@ -47,6 +52,17 @@ class ExactJob {
       shares.push_back(*first);
     }
     layAll(shares, result);
+    return {true, std::move(result)};
+  }
+
+  /// There is nothing to share out.
+  ExactBelow onTheRoll() {
+    const auto front = fronts_.front().of(index_.all());
+    if (front.empty()) return {true, {}};
+    MaterialLayOut result;
+    result.cost = result.bound = costOf(job_.stock(0), front.back().along);
+    if (!(result.cost < limits_.below - kSame)) return {true, {}};
+    layAll({{0, index_.all()}}, result);
     return {true, std::move(result)};
   }
 
@@ -68,9 +84,21 @@ class ExactJob {
     work -= static_cast<std::uint64_t>(steps * kOfJoin);
     return true;
   }
+  /// Where all of it lies on one roll, what is lost of that at most.
+  void priceStacks() {
+    constexpr double kFewPairs = 3e5;  // are joined sooner
+    if (!isOneRoll(job_) || CountIndex::pairsOf(job_.counts) < kFewPairs) return;
+    prices_.emplace(job_, 0, alongOf(0), isEnough_);
+    if (!prices_->isAny()) return prices_.reset();
+    lost_ = prices_->spare(usableOf(job_.stock(0)).across, job_.counts);
+    for (std::size_t kind = 0; kind < job_.counts.size(); ++kind)
+      worths_.push_back(prices_->of(kind));
+  }
   bool makeFronts(std::uint64_t& work) {
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      fronts_.emplace_back(job_, s, index_, work, isEnough_, BoxLimits{alongOf(s), waste_});
+      const StackPrices* prices = prices_ ? &*prices_ : nullptr;
+      fronts_.emplace_back(job_, s, index_, work, isEnough_,
+                           BoxLimits{alongOf(s), waste_, prices, worths_, lost_});
       if (!fronts_.back().isWhole() || isEnough_()) return false;
     }
     return true;
@@ -80,9 +108,7 @@ class ExactJob {
     const CutStock& stock = job_.stock(s);
     if (stock.form == StockForm::Sheet)
       return stock.cost < limits_.below ? usableOf(stock).along : 0;
-    const double most = limits_.below / std::max(stock.cost, 1e-12) * 1e6 + double(stock.kerf);
-    return most < double(usableOf(stock).along) ? static_cast<Micrometres>(most)
-                                                : usableOf(stock).along;
+    return alongBelow(stock, limits_.below);
   }
   /// Of stock of which there may be too little.
   [[nodiscard]] std::vector<std::optional<int>> counts() const {
@@ -207,6 +233,9 @@ class ExactJob {
   const CostLimits limits_;
   const std::function<bool()>& isEnough_;
   double waste_ = 0.0;  // on all stock together
+  std::optional<StackPrices> prices_;
+  std::vector<StackPrices::Worths> worths_;  // by kind
+  StackPrices::Worths lost_{};
   CountIndex index_;
   std::vector<BoxFronts> fronts_;           // by stock
   std::vector<std::vector<double>> costs_;  // by stock and taking
@@ -217,6 +246,13 @@ class ExactJob {
 
 Micrometres usedOf(const CutStock& roll, Micrometres along) {
   return roll.bottom + along - roll.kerf;
+}
+
+Micrometres alongBelow(const CutStock& roll, double cost) {
+  const double most =
+      (cost - kSame) / std::max(roll.cost, 1e-12) * 1e6 + double(roll.kerf) - double(roll.bottom);
+  const Micrometres all = usableOf(roll).along;
+  return most < double(all) ? static_cast<Micrometres>(std::max(0.0, most)) : all;
 }
 
 double costOf(const CutStock& stock, Micrometres along) {

@@ -44,6 +44,8 @@ std::optional<CutSheet> withLargestOffCut(const MaterialJob& job, std::size_t st
 
 /// What is used of a roll on which boxes, enlarged, end there.
 Micrometres usedOf(const CutStock& roll, Micrometres along);
+/// How far boxes, enlarged, may reach along so much of a roll as costs less than that.
+Micrometres alongBelow(const CutStock& roll, double cost);
 /// Of a sheet, or of a roll on which boxes end there.
 double costOf(const CutStock& stock, Micrometres along);
 

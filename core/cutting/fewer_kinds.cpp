@@ -15,7 +15,7 @@ namespace drapery {
 namespace {
 
 constexpr double kSame = 1e-9;
-constexpr std::array kSteps{2e6, 2e7, 2e8};  // pairs to be joined: moments to some seconds
+constexpr std::array kSteps{2e6, 2e7, 2e8, 2e9};  // pairs to be joined: moments to some seconds
 constexpr int kMostPieces = 40;
 constexpr double kMostLost = 0.06;  // of the area: of more nothing is learnt
 
@@ -62,9 +62,14 @@ bool joinTwo(std::vector<CutPiece>& pieces) {
   return true;
 }
 
+std::size_t kindsOf(const MaterialJob& job) {
+  return job.counts.size() -
+         static_cast<std::size_t>(std::count(job.counts.begin(), job.counts.end(), 0));
+}
+
 /// Whether it says anything more.
 bool saysMore(const MaterialJob& job, const CutProblem& fewer, double most) {
-  return pairsOf(fewer.pieces) <= most &&
+  return pairsOf(fewer.pieces) <= most && fewer.pieces.size() < kindsOf(job) &&
          areaOf(fewer.pieces) >= (1 - kMostLost) * areaOf(job, job.counts);
 }
 
@@ -84,23 +89,25 @@ CutProblem withFewerKinds(const MaterialJob& job, double most) {
 }
 
 bool canTryFewerKinds(const MaterialJob& job) {
-  return job.pinned.empty() &&
+  return job.pinned.empty() && CountIndex::pairsOf(job.counts) > kSteps.back() &&
          std::accumulate(job.counts.begin(), job.counts.end(), 0) <= kMostPieces &&
-         saysMore(job, withFewerKinds(job, kSteps.back()), kSteps.back());
+         std::any_of(kSteps.begin(), kSteps.end(),
+                     [&](double most) { return saysMore(job, withFewerKinds(job, most), most); });
 }
 
 double boundOfFewerKinds(const MaterialJob& job, std::uint64_t& work, double least,
                          const std::function<double()>& known,
                          const std::function<bool()>& isEnough) {
+  std::size_t tried = 0;
   for (const double most : kSteps) {
     if (least >= known() - kSame || isEnough()) break;
     const CutProblem fewer = withFewerKinds(job, most);
-    if (!saysMore(job, fewer, most)) continue;
+    if (fewer.pieces.size() == tried || !saysMore(job, fewer, most)) continue;
+    tried = fewer.pieces.size();
     CutLayout told;
     const std::vector<MaterialJob> jobs = materialJobs(fewer, told);
     if (jobs.size() != 1) break;
-    const ExactCheaper found =
-        exactCheaper(jobs.front(), work, least, known(), isEnough, {0.25, 0.5, 0.75, 1.0});
+    const ExactCheaper found = exactCheaper(jobs.front(), work, least, known(), isEnough);
     least = std::max(least, found.bound);
     if (!found.isAll) break;
   }

@@ -28,7 +28,7 @@ std::vector<Counts> largestSets(const MaterialJob& job) {
   for (std::size_t i = 0; i + 1 < pieces.size(); ++i) {
     ++wanted[pieces[i]];
     const double pairs = CountIndex::pairsOf(wanted);
-    if (!canTryCheaper(wanted) || pairs > most) break;
+    if (!canTryCheaper(job, wanted) || pairs > most) break;
     taken += areaOf(pieces[i]);
     if (pairs < kGrowth * work) continue;
     work = pairs;

@@ -11,6 +11,7 @@
 #include "core/cutting/least_sum.h"
 #include "core/cutting/roll_alone.h"
 #include "core/cutting/slice_bound.h"
+#include "core/cutting/stack_bound.h"
 #include "core/cutting/worst_slabs.h"
 
 namespace drapery {
@@ -28,7 +29,9 @@ bool isOfCopies(const MaterialJob& job) {
 
 }  // namespace
 
-bool isFewToTry(const MaterialJob& job) { return job.pinned.empty() && canTryCheaper(job.counts); }
+bool isFewToTry(const MaterialJob& job) {
+  return job.pinned.empty() && canTryCheaper(job, job.counts);
+}
 
 Proving::Proving(const MaterialJob& job, Packer& packer, bool isPinned,
                  const std::atomic<double>& otherCost, const Watch& watch,
@@ -100,13 +103,14 @@ void Proving::tryCheaper() {
   constexpr double kWork = 2e8, kLeastWork = 4e6;  // joins of boxes: some seconds; a moment
   constexpr double kEndless = 1e12;                // where the clock ends it
   const bool isFew = !isPinned_ && isFewToTry(job_);
-  const bool isOfFewer = !isFew && !isPinned_ && canTryFewerKinds(job_);
+  const bool isOfFewer = !isPinned_ && canTryFewerKinds(job_);
   if (packer_.lost() > 0 || !(isFew || isOfFewer || isAnyLarge(job_))) return;
   const std::uint64_t tries = watch_.tries(kBefore);
   for (std::uint64_t i = 0; i < tries && !isOver_() && packer_.cost() > found_.bound + kSame; ++i)
     packer_.step();
   const double most = watch_.isCounted() ? std::max(kLeastWork, watch_.effort() * kWork) : kEndless;
   auto forLargest = static_cast<std::uint64_t>(most / 2), forAll = static_cast<std::uint64_t>(most);
+  if (!isPinned_) found_.bound = stackBound(job_, found_.bound, known(), isOver_);
   const auto isOpen = [&] { return !found_.laid && found_.bound < known() - kSame; };
   const auto tryLargest = [&](double part) {
     if (isOpen())
@@ -118,7 +122,7 @@ void Proving::tryCheaper() {
   if (isOfFewer && isOpen()) {
     found_.bound = boundOfFewerKinds(
         job_, forAll, found_.bound, [this] { return known(); }, within(kForFewer));
-    tryLargest(kForAll);
+    if (!isFew) tryLargest(kForAll);
   }
   if (!isFew || !isOpen()) return;
   found_ = exactCheaper(job_, forAll, found_.bound, known(), within(kForAll));

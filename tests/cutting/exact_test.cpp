@@ -81,8 +81,18 @@ RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
     const CountIndex& index = all.index;
     const BoxFronts& fronts = all.fronts;
     const double waste = fronts.areaOf(index.all()) * *rc::gen::inRange(0, 50) / 100;
-    const BoxFronts tight(job, 0, index, all.work, kNever, {.waste = waste});
     const UsableSize usable = usableOf(job.stock(0));
+    BoxLimits limits{usable.along * *rc::gen::inRange(20, 101) / 100, waste};
+    const StackPrices prices(job, 0, limits.along, kNever);
+    if (prices.isAny()) {
+      limits.prices = &prices;
+      const StackPrices::Worths most = prices.most(limits.along);
+      const double lost = double(usable.across) * *rc::gen::inRange(0, 50) / 100;
+      for (std::size_t i = 0; i < most.size(); ++i) limits.lost[i] = lost * most[i];
+      for (std::size_t kind = 0; kind < index.kinds(); ++kind)
+        limits.worths.push_back(prices.of(kind));
+    }
+    const BoxFronts tight(job, 0, index, all.work, kNever, limits);
     for (std::size_t set = 1; set < index.size(); ++set) {
       std::map<Micrometres, Micrometres> least;  // along, by across
       Micrometres lowest = std::numeric_limits<Micrometres>::max();
@@ -96,7 +106,15 @@ RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
       for (const CutBox& box : fronts.of(set)) found[box.across] = box.along;
       RC_ASSERT(found == least);
       std::erase_if(least, [&](const auto& box) {
-        return double(box.first) * double(box.second) > fronts.areaOf(set) + waste;
+        bool isLost = box.second > limits.along ||
+                      double(box.first) * double(box.second) > fronts.areaOf(set) + waste;
+        for (std::size_t i = 0; !isLost && prices.isAny() && i < StackPrices::kPrices; ++i) {
+          double holds = limits.lost[i];
+          for (std::size_t kind = 0; kind < index.kinds(); ++kind)
+            holds += index.count(set, kind) * prices.of(kind)[i];
+          isLost = double(box.first) * prices.most(box.second)[i] > holds;
+        }
+        return isLost;
       });
       found.clear();
       for (const CutBox& box : tight.of(set)) found[box.across] = box.along;

@@ -1,0 +1,58 @@
+#include "core/cutting/stack_prices.h"
+
+#include <random>
+
+#include "core/cutting/slice_cover.h"
+
+namespace drapery {
+
+namespace {
+
+/// How much each kind counts: all as many as there are, or as chance has it more or less than that.
+std::vector<double> weightsOf(const Counts& counts, std::size_t which) {
+  constexpr double kMostMore = 0.95;
+  std::mt19937_64 random(which);
+  std::vector<double> weights;
+  for (const int count : counts) {
+    const double chance = double(random() >> 11U) / double(std::uint64_t{1} << 53U);
+    weights.push_back(count * (which == 0 ? 1.0 : 1.0 + kMostMore * (2.0 * chance - 1.0)));
+  }
+  return weights;
+}
+
+}  // namespace
+
+StackPrices::StackPrices(const MaterialJob& job, std::size_t stock, Micrometres along,
+                         const std::function<bool()>& isOver) {
+  for (std::size_t which = 0; which < kPrices; ++which)
+    if (!add(which, job, stock, along, isOver)) break;
+}
+
+bool StackPrices::add(std::size_t which, const MaterialJob& job, std::size_t stock,
+                      Micrometres along, const std::function<bool()>& isOver) {
+  constexpr double kWhole = 1e9;
+  SliceValues slices(job, stock, along);
+  const SliceCover cover = coverBySlices(job, weightsOf(job.counts, which), slices, 0.0, isOver);
+  if (cover.prices.empty() || slices.best(cover.prices, 1, kWhole) <= 0.0) return false;
+  step_ = slices.step();
+  worths_.resize(job.kinds.size(), Worths{});
+  most_.resize(slices.values().size(), Worths{});
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+    worths_[kind][which] = slices.worthOf(kind);
+  for (std::size_t place = 0; place < most_.size(); ++place)
+    most_[place][which] = double(slices.values()[place]);
+  return true;
+}
+
+StackPrices::Worths StackPrices::spare(Micrometres across, const Counts& counts) const {
+  constexpr double kRounded = 1e-9;
+  Worths spare{};
+  for (std::size_t which = 0; which < kPrices; ++which) {
+    spare[which] = (1 + kRounded) * double(across) * most_.back()[which];
+    for (std::size_t kind = 0; kind < counts.size(); ++kind)
+      spare[which] -= counts[kind] * worths_[kind][which];
+  }
+  return spare;
+}
+
+}  // namespace drapery

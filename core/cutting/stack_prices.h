@@ -1,0 +1,46 @@
+// What pieces are worth so that nothing that lies end to end along a stock is worth more than one:
+// then what a box holds tells how much of its room is lost, also of what is too short for any more.
+#pragma once
+
+#include <array>
+#include <functional>
+#include <vector>
+
+#include "core/cutting/material_job.h"
+
+namespace drapery {
+
+class StackPrices {
+ public:
+  /// At each of so many prices, which say different things.
+  static constexpr std::size_t kPrices = 9;
+  using Worths = std::array<double, kPrices>;
+
+  /// At the first of them all of a job's pieces are worth as much as can be, at the others some
+  /// more of them.
+  /// @param along so much of one of its stocks is used, um, enlarged by the kerf.
+  StackPrices(const MaterialJob& job, std::size_t stock, Micrometres along,
+              const std::function<bool()>& isOver);
+
+  /// Not where lengths or pieces are too many, or there was no time.
+  [[nodiscard]] bool isAny() const { return !worths_.empty(); }
+  /// Of a piece of a kind.
+  [[nodiscard]] const Worths& of(std::size_t kind) const { return worths_[kind]; }
+  /// What nothing that lies in a box so long, no longer than the stock is, is worth more than, for
+  /// each um of its width.
+  [[nodiscard]] const Worths& most(Micrometres along) const {
+    return most_[static_cast<std::size_t>(along / step_)];
+  }
+  /// What all of the stock can be worth more than so many of each kind are; a little more, for
+  /// rounding.
+  [[nodiscard]] Worths spare(Micrometres across, const Counts& counts) const;
+
+ private:
+  bool add(std::size_t which, const MaterialJob& job, std::size_t stock, Micrometres along,
+           const std::function<bool()>& isOver);
+
+  Micrometres step_ = 1;
+  std::vector<Worths> worths_, most_;  // by kind; by the length of a box in steps
+};
+
+}  // namespace drapery

@@ -1,0 +1,127 @@
+// What lies end to end along a roll, and the takings that are left once too much of it is lost.
+#include "core/cutting/stack_prices.h"
+
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include "core/cutting/exact_cheaper.h"
+#include "core/cutting/found_takings.h"
+#include "core/cutting/stack_bound.h"
+#include "tests/support/cutting.h"
+
+namespace drapery {
+namespace {
+
+const std::function<bool()> kNever = [] { return false; };
+constexpr double kSame = 1e-9;
+
+MaterialJob anyOnARoll(CutProblem& problem, int kinds) {
+  problem =
+      test::anyThatFits(test::anyProblem(*rc::gen::inRange(1, kinds + 1), 3, 1), StockForm::Roll);
+  return test::jobOf(problem);
+}
+
+RC_GTEST_PROP(StackPrices, areAboveNothingThatLiesEndToEnd, ()) {
+  CutProblem problem;
+  const MaterialJob job = anyOnARoll(problem, 6);
+  const Micrometres along = *rc::gen::inRange<Micrometres>(10'000, 3'000'000);
+  const StackPrices prices(job, 0, along, kNever);
+  RC_PRE(prices.isAny());
+  Micrometres reach = 0;
+  StackPrices::Worths worths{};
+  for (int i = 0; i < 20; ++i) {
+    const std::size_t kind = *rc::gen::inRange<std::size_t>(0, job.kinds.size());
+    const LyingSize way = *rc::gen::elementOf(job.sizes[0][kind]);
+    if (reach + way.along > along) break;
+    reach += way.along;
+    for (std::size_t at = 0; at < worths.size(); ++at) {
+      worths[at] += prices.of(kind)[at] / double(way.across);
+      RC_ASSERT(worths[at] <= prices.most(reach)[at] * (1 + kSame));
+    }
+  }
+}
+
+RC_GTEST_PROP(StackBound, isNoMoreThanTheLeastCost, ()) {
+  CutProblem problem;
+  const MaterialJob job = anyOnARoll(problem, 5);
+  const auto exact = exactLayOut(job, kNever);
+  RC_PRE(exact.has_value());
+  const double known = exact->cost * *rc::gen::element(1.0, 1.1, 2.0);
+  RC_ASSERT(stackBound(job, 0.0, known, kNever) <= exact->cost + kSame);
+}
+
+// No more than three are side by side, so three lie end to end.
+TEST(StackBound, saysWhatDoesNotLieEndToEnd) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(100, 10'000)};
+  problem.stocks[0].form = StockForm::Roll;
+  problem.stocks[0].count = 1;
+  problem.pieces = {test::pieceOf("piece", 30, 60, 9)};
+  EXPECT_NEAR(stackBound(test::jobOf(problem), 0.1, 0.3, kNever), 0.18, 2e-4);
+}
+
+RC_GTEST_PROP(FoundTakings, areAllThatGoWithAnother, ()) {
+  Counts wanted;
+  for (int kinds = *rc::gen::inRange(1, 8); kinds > 0; --kinds)
+    wanted.push_back(*rc::gen::inRange(0, 4));
+  const CountIndex index(wanted);
+  FoundTakings found(index);
+  std::vector<double> loses;
+  for (std::size_t set = 1; set < index.size(); ++set) {
+    if (*rc::gen::inRange(0, 3) == 0 || found.size() > 200) continue;
+    loses.push_back(*rc::gen::inRange(0, 10));
+    found.add(set, loses.back());
+  }
+  const std::size_t with = *rc::gen::inRange<std::size_t>(0, index.size());
+  const double most = *rc::gen::inRange(0, 10);
+  std::vector<std::uint32_t> all, told;
+  for (std::uint32_t i = 0; i < found.size(); ++i) {
+    bool isThere = loses[i] <= most;
+    for (std::size_t kind = 0; kind < wanted.size(); ++kind)
+      isThere =
+          isThere && index.count(found.set(i), kind) + index.count(with, kind) <= wanted[kind];
+    if (isThere) all.push_back(i);
+  }
+  found.besides(with, most, told);
+  RC_ASSERT(told == all);
+}
+
+// Many enough that prices are asked for; tried without them too.
+TEST(StackPrices, leaveTheShortestOfFiveHalfBoundBooks) {
+  const CutProblem problem = test::halfBoundOnARoll({{109.5, 242, 82},
+                                                     {230.5, 283, 90.5},
+                                                     {286.5, 199, 76},
+                                                     {302.5, 256, 86},
+                                                     {137.5, 319, 100}});
+  const MaterialJob job = test::jobOf(problem);
+  const auto exact = exactLayOut(job, kNever);
+  ASSERT_TRUE(exact.has_value());
+  std::uint64_t work = 1'000'000'000;
+  const ExactCheaper found = exactCheaper(job, work, 0.1, 1.5 * exact->cost, kNever);
+  ASSERT_TRUE(found.laid.has_value());
+  EXPECT_NEAR(found.laid->cost, exact->cost, kSame);
+  const ExactCheaper none = exactCheaper(job, work, 0.1, exact->cost, kNever);
+  EXPECT_FALSE(none.laid.has_value());
+  EXPECT_NEAR(none.bound, exact->cost, kSame);
+}
+
+// Their areas would fill 411 mm; the shortest that there is was found by trying all that is left.
+TEST(StackPrices, letAllOfSevenHalfBoundBooksBeTried) {
+  const CutProblem problem = test::halfBoundOnARoll({{131.5, 203, 82.5},
+                                                     {135, 344, 110.5},
+                                                     {184.5, 371, 126},
+                                                     {110, 241, 89.5},
+                                                     {149, 334, 116.5},
+                                                     {79, 168, 71.5},
+                                                     {124, 260, 95}});
+  const MaterialJob job = test::jobOf(problem);
+  ASSERT_TRUE(canTryCheaper(job, job.counts));
+  std::uint64_t work = 1'000'000'000;
+  const ExactCheaper found = exactCheaper(job, work, 0.429, 0.4445, kNever);
+  ASSERT_TRUE(found.laid.has_value());
+  EXPECT_NEAR(found.laid->cost, 0.4425, kSame);
+  EXPECT_GT(work, 900'000'000);
+}
+
+}  // namespace
+}  // namespace drapery
