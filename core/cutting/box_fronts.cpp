@@ -114,6 +114,9 @@ void BoxFronts::findFew(std::uint64_t& work, const std::function<bool()>& isEnou
     asked = work;
     isWhole_ = isWhole_ && !isEnough();
   }
+  fronts_ = {};
+  holds_ = {};
+  lost_ = {};
 }
 
 void BoxFronts::keep(const Front& front) {
@@ -146,15 +149,8 @@ BoxFronts::Measures& BoxFronts::Measures::operator+=(const Measures& other) {
   return *this;
 }
 
-bool BoxFronts::Measures::isAbove(const Measures& most) const {
-  bool isAny = area > most.area;
-  for (std::size_t which = 0; which < worths.size(); ++which)
-    isAny = isAny || worths[which] > most.worths[which];
-  return isAny;
-}
-
 /// Of the last of which boxes were kept.
-BoxFronts::Measures BoxFronts::lostOf(std::size_t set) const {
+BoxFronts::Losses BoxFronts::lostOf(std::size_t set) const {
   const Measures& holds = holds_.back();
   Measures least;
   for (std::size_t i = begins_[set]; i < begins_[set + 1]; ++i) {
@@ -168,7 +164,17 @@ BoxFronts::Measures BoxFronts::lostOf(std::size_t set) const {
       if (i == begins_[set] || lost < least.worths[which]) least.worths[which] = lost;
     }
   }
-  return least;
+  // The first price says most.
+  Losses losses{};
+  const auto partOf = [](double lost, double most) {
+    return static_cast<float>(lost / std::max(most, 1e-9));
+  };
+  if (prices_ != nullptr)
+    for (std::size_t which = 0; which < least.worths.size(); ++which)
+      losses[which] = partOf(least.worths[which], waste_.worths[which]);
+  losses.back() = partOf(least.area, waste_.area);
+  if (prices_ == nullptr) losses.front() = losses.back();
+  return losses;
 }
 
 bool BoxFronts::isWorth(std::uint64_t across, std::uint64_t along) const {
@@ -199,20 +205,19 @@ void BoxFronts::join(std::size_t set, std::uint64_t& work) {
 
 /// As above, but from the higher of two.
 void BoxFronts::joinToFound(std::size_t high, FoundTakings& found, std::uint64_t& work) {
+  constexpr float kAll = 1.0F + 1e-5F;  // rounded
   holds_.push_back(measuresOf(high));
   lost_.push_back(lostOf(high));
-  const bool isPriced = prices_ != nullptr;
-  const auto mainOf = [&](const Measures& of) { return isPriced ? of.worths.front() : of.area; };
-  found.add(high, mainOf(lost_.back()));
-  const std::size_t looks =
-      found.besides(high, mainOf(waste_) - mainOf(lost_.back()), besides_) / kLooks;
+  const Losses lost = lost_.back();
+  found.add(high, lost.front());
+  const std::size_t looks = found.besides(high, kAll - lost.front(), besides_) / kLooks;
   isWhole_ = looks <= work;
   if (isWhole_) work -= looks;
   for (const std::uint32_t low : besides_) {
     if (!isWhole_) return;
-    Measures both = lost_.back();
-    both += lost_[low];
-    if (both.isAbove(waste_)) continue;
+    bool isTooMuch = false;
+    for (std::size_t i = 0; i < lost.size(); ++i) isTooMuch |= lost[i] + lost_[low][i] > kAll;
+    if (isTooMuch) continue;
     const std::size_t set = found.set(low);
     Measures most = waste_;
     most += holds_.back();

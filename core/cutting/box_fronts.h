@@ -64,8 +64,9 @@ class BoxFronts {
     double area = 0.0;
     StackPrices::Worths worths{};
     Measures& operator+=(const Measures& other);
-    [[nodiscard]] bool isAbove(const Measures& most) const;
   };
+  /// Of what may be lost, parts that two takings lose, little and close together.
+  using Losses = std::array<float, StackPrices::kPrices + 1>;
 
   void begin(const MaterialJob& job, std::size_t stock);
   /// Taking after taking from all its halves; or, where most have no box that is worth it, each
@@ -76,7 +77,7 @@ class BoxFronts {
   void joinToFound(std::size_t high, FoundTakings& found, std::uint64_t& work);
   [[nodiscard]] Measures measuresOf(std::size_t set) const;
   /// By the best of its boxes; of what is lost at prices where there are any.
-  [[nodiscard]] Measures lostOf(std::size_t set) const;
+  [[nodiscard]] Losses lostOf(std::size_t set) const;
   /// What is worth it of all boxes of two takings joined, the low ones first.
   /// @param most what it holds, and what may be lost.
   void joinBoth(std::size_t low, std::size_t high, const Measures& most, Front& front,
@@ -99,7 +100,8 @@ class BoxFronts {
   std::vector<Extent> extents_;
   std::vector<std::uint8_t> made_;  // how each is joined
   // Of few: what those hold and lose that have any, and boxes of those to come.
-  std::vector<Measures> holds_, lost_;
+  std::vector<Measures> holds_;
+  std::vector<Losses> lost_;
   std::vector<Front> fronts_;
   std::vector<std::uint32_t> besides_;
   Front front_;

@@ -1,6 +1,7 @@
 #include "core/cutting/exact_cheaper.h"
 
 #include <algorithm>
+#include <cmath>
 #include <utility>
 
 #include "core/cutting/count_index.h"
@@ -21,30 +22,34 @@ bool canTryCheaper(const MaterialJob& job, const Counts& wanted) {
          (isOneRoll(job) && CountIndex::sizeOf(wanted) <= kMostTakings);
 }
 
-ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double least, double known,
+ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double least,
+                          const std::function<double()>& known,
                           const std::function<bool()>& isEnough) {
-  constexpr double kFirst = 0.2, kLeast = 0.02;  // of what is between
-  constexpr double kMuch = 3.0, kLittle = 1.5, kSlower = 0.5, kFaster = 1.5;
+  constexpr double kFirst = 0.1, kLeast = 0.02;     // of what is between
+  constexpr double kTimes = 3.0;                    // as much work as the step before
+  constexpr double kSlowest = 0.3, kFastest = 2.0;  // from one step to the next
   ExactCheaper result{least, {}};
   if (!canTryCheaper(job, job.counts)) return result;
   // Where nothing costs less than that, it is more; where something does, the least is among it.
   // What leaves as much room as all that is cheaper than what is known narrows nothing down.
-  const double whole = mostRoom(job, known);
-  double step = kFirst, worked = 0.0;
-  for (double part = step; !result.isAll; part += step) {
-    const bool isLast = part >= 1.0 - kLeast;
-    const double below = isLast ? known : least + part * (known - least);
-    const double room = isLast ? whole : mostRoom(job, below);
-    if (!isLast && room >= whole) continue;
+  double step = kFirst * (known() - least), worked = 0.0;
+  while (!result.isAll) {
+    const double most = known(), whole = mostRoom(job, most);
+    step = std::max(step, kLeast * (most - least));
+    double below = result.bound + step;
+    while (below < most && mostRoom(job, below) >= whole) below += step;
+    const bool isLast = below > most - step / 2;
+    if (isLast) below = most;
     const std::uint64_t before = work;
-    ExactBelow found = exactBelow(job, {below, room}, work, isEnough);
+    ExactBelow found = exactBelow(job, {below, mostRoom(job, below)}, work, isEnough);
     if (!found.isAll) break;
     result.isAll = found.laid || isLast;
     result.bound = found.laid ? found.laid->cost : below - (isLast ? 0.0 : kSame);
     result.laid = std::move(found.laid);
     const auto works = double(before - work);
-    if (worked > 0.0 && works > kMuch * worked) step = std::max(kLeast, kSlower * step);
-    if (works < kLittle * worked) step *= kFaster;
+    const double times = worked > 0.0 ? works / worked : kTimes;
+    step *=
+        times > 1.0 ? std::clamp(std::log(kTimes) / std::log(times), kSlowest, kFastest) : kFastest;
     worked = works;
   }
   return result;

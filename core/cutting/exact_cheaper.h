@@ -17,11 +17,13 @@ struct ExactCheaper {
 bool canTryCheaper(const MaterialJob& job, const Counts& wanted);
 
 /// Boxes that waste more than stock so cheap has room for are not joined. From what costs hardly
-/// more than `least` up to what is known, as far as takes a few times as long as the step before.
+/// more than `least` up to what is known, each step as far as takes a few times as long as the one
+/// before.
 /// @param work as of exactBelow.
-/// @param least a bound. @param known what a lay-out costs.
+/// @param least a bound. @param known what a lay-out costs by now.
 /// @param isEnough asked often; then what was found out by then is told.
-ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double least, double known,
+ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double least,
+                          const std::function<double()>& known,
                           const std::function<bool()>& isEnough);
 
 }  // namespace drapery

@@ -89,7 +89,7 @@ CutProblem withFewerKinds(const MaterialJob& job, double most) {
 }
 
 bool canTryFewerKinds(const MaterialJob& job) {
-  return job.pinned.empty() && CountIndex::pairsOf(job.counts) > kSteps.back() &&
+  return job.pinned.empty() &&
          std::accumulate(job.counts.begin(), job.counts.end(), 0) <= kMostPieces &&
          std::any_of(kSteps.begin(), kSteps.end(),
                      [&](double most) { return saysMore(job, withFewerKinds(job, most), most); });
@@ -107,7 +107,7 @@ double boundOfFewerKinds(const MaterialJob& job, std::uint64_t& work, double lea
     CutLayout told;
     const std::vector<MaterialJob> jobs = materialJobs(fewer, told);
     if (jobs.size() != 1) break;
-    const ExactCheaper found = exactCheaper(jobs.front(), work, least, known(), isEnough);
+    const ExactCheaper found = exactCheaper(jobs.front(), work, least, known, isEnough);
     least = std::max(least, found.bound);
     if (!found.isAll) break;
   }

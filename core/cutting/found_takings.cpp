@@ -10,8 +10,8 @@ namespace drapery {
 namespace {
 
 /// Which go with it, 1 or 0.
-DRAPERY_WIDE void mark(const std::uint64_t* __restrict packed, const double* __restrict loses,
-                       std::size_t count, std::uint64_t with, std::uint64_t guards, double mostLost,
+DRAPERY_WIDE void mark(const std::uint64_t* __restrict packed, const float* __restrict loses,
+                       std::size_t count, std::uint64_t with, std::uint64_t guards, float mostLost,
                        std::uint64_t* __restrict goes) {
   for (std::size_t i = 0; i < count; ++i)
     goes[i] = static_cast<std::uint64_t>(((packed[i] + with) & guards) == 0) &
@@ -20,7 +20,7 @@ DRAPERY_WIDE void mark(const std::uint64_t* __restrict packed, const double* __r
 
 }  // namespace
 
-void FoundTakings::add(std::size_t set, double loses) {
+void FoundTakings::add(std::size_t set, float loses) {
   const std::uint64_t packed = index_.packed(set);
   if (sets_.size() % kBlock == 0) {
     blocksPacked_.push_back(packed);
@@ -34,7 +34,7 @@ void FoundTakings::add(std::size_t set, double loses) {
   loses_.push_back(loses);
 }
 
-std::size_t FoundTakings::besides(std::size_t set, double mostLost,
+std::size_t FoundTakings::besides(std::size_t set, float mostLost,
                                   std::vector<std::uint32_t>& found) const {
   const std::uint64_t with = index_.packed(set) + index_.spare(), guards = index_.guards();
   std::array<std::uint64_t, kBlock> blocks{}, each{};

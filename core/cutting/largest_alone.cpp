@@ -48,7 +48,7 @@ double boundOfLargest(const MaterialJob& job, std::uint64_t& work, double least,
   for (const Counts& set : largestSets(job)) {
     if (least >= known() - kSame || isEnough()) break;
     const ExactCheaper found =
-        exactCheaper(onlyWanted(job, set, kinds), work, least, known(), isEnough);
+        exactCheaper(onlyWanted(job, set, kinds), work, least, known, isEnough);
     least = std::max(least, found.bound);
     if (!found.isAll) break;
   }

@@ -5,6 +5,7 @@
 #include <numeric>
 #include <utility>
 
+#include "core/cutting/count_index.h"
 #include "core/cutting/fewer_kinds.h"
 #include "core/cutting/joined_row.h"
 #include "core/cutting/largest_alone.h"
@@ -102,8 +103,10 @@ void Proving::tryCheaper() {
                    kForAll = 0.8;                  // of the time that is left
   constexpr double kWork = 2e8, kLeastWork = 4e6;  // joins of boxes: some seconds; a moment
   constexpr double kEndless = 1e12;                // where the clock ends it
+  constexpr double kAsTheyAre = 2e9;               // pairs that are better joined at once
   const bool isFew = !isPinned_ && isFewToTry(job_);
-  const bool isOfFewer = !isPinned_ && canTryFewerKinds(job_);
+  const bool isAsItIs = isFew && CountIndex::pairsOf(job_.counts) <= kAsTheyAre;
+  const bool isOfFewer = !isAsItIs && !isPinned_ && canTryFewerKinds(job_);
   if (packer_.lost() > 0 || !(isFew || isOfFewer || isAnyLarge(job_))) return;
   const std::uint64_t tries = watch_.tries(kBefore);
   for (std::uint64_t i = 0; i < tries && !isOver_() && packer_.cost() > found_.bound + kSame; ++i)
@@ -125,7 +128,8 @@ void Proving::tryCheaper() {
     if (!isFew) tryLargest(kForAll);
   }
   if (!isFew || !isOpen()) return;
-  found_ = exactCheaper(job_, forAll, found_.bound, known(), within(kForAll));
+  found_ = exactCheaper(
+      job_, forAll, found_.bound, [this] { return known(); }, within(kForAll));
   tryLargest(kForLargest);
 }
 

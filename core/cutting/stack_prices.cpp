@@ -8,14 +8,15 @@ namespace drapery {
 
 namespace {
 
-/// How much each kind counts: all as many as there are, or as chance has it more or less than that.
+/// How much each kind counts: first all as many as there are; then each up to twice as much, as
+/// chance has it, or, as it has it too, a few of them more and most of them hardly anything.
 std::vector<double> weightsOf(const Counts& counts, std::size_t which) {
-  constexpr double kMostMore = 0.95;
   std::mt19937_64 random(which);
   std::vector<double> weights;
   for (const int count : counts) {
-    const double chance = double(random() >> 11U) / double(std::uint64_t{1} << 53U);
-    weights.push_back(count * (which == 0 ? 1.0 : 1.0 + kMostMore * (2.0 * chance - 1.0)));
+    const double chance = 2.0 * double(random() >> 11U) / double(std::uint64_t{1} << 53U);
+    const double all = which == 0 ? 1.0 : which % 2 == 0 ? chance : chance * chance * chance;
+    weights.push_back(count * all);
   }
   return weights;
 }

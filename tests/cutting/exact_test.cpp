@@ -273,14 +273,16 @@ RC_GTEST_PROP(ExactCheaper, isTheSameHoweverMuchIsKnown, ()) {
     const double least = *rc::gen::inRange(0, 101) / 100.0 * exact->cost;
     const double known = exact->cost + *rc::gen::element(1e-6, 0.01, 1.0, 10.0);
     std::uint64_t work = 1u << 30;
-    const ExactCheaper found = exactCheaper(job, work, least, known, kNever);
+    const ExactCheaper found = exactCheaper(
+        job, work, least, [&] { return known; }, kNever);
     RC_ASSERT(found.laid.has_value());
     RC_ASSERT(std::abs(found.laid->cost - exact->cost) < 1e-9);
     double cost = 0.0;
     for (const CutSheet& sheet : found.laid->sheets)
       cost += problem.stocks[sheet.stock].cost * oftenOf(problem.stocks[sheet.stock], sheet);
     RC_ASSERT(std::abs(cost - exact->cost) < 1e-9);
-    const ExactCheaper none = exactCheaper(job, work, least, exact->cost, kNever);
+    const ExactCheaper none = exactCheaper(
+        job, work, least, [&] { return exact->cost; }, kNever);
     RC_ASSERT(!none.laid.has_value());
     RC_ASSERT(std::abs(none.bound - exact->cost) < 1e-8);
     RC_ASSERT(none.bound <= exact->cost);

@@ -66,14 +66,14 @@ RC_GTEST_PROP(FoundTakings, areAllThatGoWithAnother, ()) {
     wanted.push_back(*rc::gen::inRange(0, 4));
   const CountIndex index(wanted);
   FoundTakings found(index);
-  std::vector<double> loses;
+  std::vector<float> loses;
   for (std::size_t set = 1; set < index.size(); ++set) {
     if (*rc::gen::inRange(0, 3) == 0 || found.size() > 200) continue;
-    loses.push_back(*rc::gen::inRange(0, 10));
+    loses.push_back(static_cast<float>(*rc::gen::inRange(0, 10)));
     found.add(set, loses.back());
   }
   const std::size_t with = *rc::gen::inRange<std::size_t>(0, index.size());
-  const double most = *rc::gen::inRange(0, 10);
+  const auto most = static_cast<float>(*rc::gen::inRange(0, 10));
   std::vector<std::uint32_t> all, told;
   for (std::uint32_t i = 0; i < found.size(); ++i) {
     bool isThere = loses[i] <= most;
@@ -97,10 +97,12 @@ TEST(StackPrices, leaveTheShortestOfFiveHalfBoundBooks) {
   const auto exact = exactLayOut(job, kNever);
   ASSERT_TRUE(exact.has_value());
   std::uint64_t work = 1'000'000'000;
-  const ExactCheaper found = exactCheaper(job, work, 0.1, 1.5 * exact->cost, kNever);
+  const ExactCheaper found = exactCheaper(
+      job, work, 0.1, [&] { return 1.5 * exact->cost; }, kNever);
   ASSERT_TRUE(found.laid.has_value());
   EXPECT_NEAR(found.laid->cost, exact->cost, kSame);
-  const ExactCheaper none = exactCheaper(job, work, 0.1, exact->cost, kNever);
+  const ExactCheaper none = exactCheaper(
+      job, work, 0.1, [&] { return exact->cost; }, kNever);
   EXPECT_FALSE(none.laid.has_value());
   EXPECT_NEAR(none.bound, exact->cost, kSame);
 }
@@ -117,7 +119,8 @@ TEST(StackPrices, letAllOfSevenHalfBoundBooksBeTried) {
   const MaterialJob job = test::jobOf(problem);
   ASSERT_TRUE(canTryCheaper(job, job.counts));
   std::uint64_t work = 1'000'000'000;
-  const ExactCheaper found = exactCheaper(job, work, 0.429, 0.4445, kNever);
+  const ExactCheaper found = exactCheaper(
+      job, work, 0.429, [&] { return 0.4445; }, kNever);
   ASSERT_TRUE(found.laid.has_value());
   EXPECT_NEAR(found.laid->cost, 0.4425, kSame);
   EXPECT_GT(work, 900'000'000);
