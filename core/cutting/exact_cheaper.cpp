@@ -12,7 +12,7 @@ namespace drapery {
 namespace {
 
 constexpr double kMostPairs = 2e8;
-constexpr double kMostTakings = 2e6;
+constexpr double kMostTakings = 2e6;  // on one roll, where few are left to be joined
 constexpr double kSame = 1e-9;
 
 }  // namespace
@@ -38,13 +38,14 @@ ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double le
     step = std::max(step, kLeast * (most - least));
     double below = result.bound + step;
     while (below < most && mostRoom(job, below) >= whole) below += step;
-    const bool isLast = below > most - step / 2;
+    const bool isLast = below >= most - step / 2;  // also where it is less than a bound by now
     if (isLast) below = most;
     const std::uint64_t before = work;
     ExactBelow found = exactBelow(job, {below, mostRoom(job, below)}, work, isEnough);
     if (!found.isAll) break;
     result.isAll = found.laid || isLast;
-    result.bound = found.laid ? found.laid->cost : below - (isLast ? 0.0 : kSame);
+    result.bound =
+        found.laid ? found.laid->cost : std::max(result.bound, below - (isLast ? 0.0 : kSame));
     result.laid = std::move(found.laid);
     const auto works = double(before - work);
     const double times = worked > 0.0 ? works / worked : kTimes;

@@ -34,10 +34,11 @@ class SliceValues {
   /// The last best: of each kind so many pieces in a slice as long as `length`; a kind may come
   /// more than once.
   [[nodiscard]] std::vector<std::pair<std::size_t, double>> slice(Micrometres length) const;
-  /// The last best in whole numbers, for each micrometre of a slice's length: of slices that reach
-  /// so many steps, and of all of a piece as it lies where it is worth least.
+  /// The last best in whole numbers: of a slice that reaches so many steps, for each um of its
+  /// length.
   [[nodiscard]] const std::vector<std::int64_t>& values() const { return values_; }
   [[nodiscard]] Micrometres step() const { return step_; }
+  /// And of a whole piece, as it lies where it is worth least.
   [[nodiscard]] double worthOf(std::size_t kind) const;
 
  private:

@@ -16,8 +16,8 @@ class StackPrices {
   static constexpr std::size_t kPrices = 9;
   using Worths = std::array<double, kPrices>;
 
-  /// At the first of them all of a job's pieces are worth as much as can be, at the others some
-  /// more of them.
+  /// At the first of them all of a job's pieces are worth as much as can be, at the others some of
+  /// them are: what loses little at one loses much at another.
   /// @param along so much of one of its stocks is used, um, enlarged by the kerf.
   StackPrices(const MaterialJob& job, std::size_t stock, Micrometres along,
               const std::function<bool()>& isOver);

@@ -286,6 +286,10 @@ RC_GTEST_PROP(ExactCheaper, isTheSameHoweverMuchIsKnown, ()) {
     RC_ASSERT(!none.laid.has_value());
     RC_ASSERT(std::abs(none.bound - exact->cost) < 1e-8);
     RC_ASSERT(none.bound <= exact->cost);
+    for (const double met : {exact->cost, exact->cost / 2})
+      RC_ASSERT(!exactCheaper(
+                     job, work, exact->cost, [met] { return met; }, kNever)
+                     .laid.has_value());
   });
 }
 
