@@ -119,8 +119,11 @@ class CutReader {
     if (takesText_ && node != nullptr && node->kind == Node::Kind::Text)
       return textLength(*node, at + key, least);
     const double mm = number(in, at, key, least, kLongest, isNeeded, " mm").value_or(0.0);
-    return std::llround(mm * 1000);
+    return whole(mm);
   }
+  /// A half goes to the even one, as with others (IEEE 754, roundTiesToEven): sixteenths of an inch
+  /// have halves.
+  static Micrometres whole(double mm) { return std::llrint(mm * 1000); }
   Micrometres textLength(const Node& node, const std::string& name, double least) {
     const auto read = parseLength(node.text, Units::Millimetres);
     const auto* length = std::get_if<Length>(&read);
@@ -128,7 +131,7 @@ class CutReader {
       complainType(node, name, "a length");
       return 0;
     }
-    if (length->mm() >= least && length->mm() <= kLongest) return std::llround(length->mm() * 1000);
+    if (length->mm() >= least && length->mm() <= kLongest) return whole(length->mm());
     complain(node, "value-out-of-range",
              {{"name", name},
               {"value", shortened(node.text)},

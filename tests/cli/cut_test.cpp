@@ -46,6 +46,20 @@ TEST(CliCut, laysOutAndTellsWhatIsProven) {
   EXPECT_GE(result["sheets"][0]["placements"][0]["x"], 2);
 }
 
+// Sixteenths of an inch end in half a micrometre: 9 15/16 and 1 1/16 in. Others round it so too
+// (IEEE 754, roundTiesToEven).
+TEST(CliCut, halfAMicrometreGoesToTheEvenOne) {
+  json inches = problem();
+  inches["parts"][0]["h"] = 252.4125;
+  inches["parts"][1]["w"] = 26.9875;
+  const json result = json::parse(cli({"cut", "-"}, inches.dump()).out);
+  for (const json& placed : result["sheets"][0]["placements"])
+    if (placed["part"] == "board")
+      EXPECT_EQ(placed["height_on_sheet"], 252.412);
+    else
+      EXPECT_EQ(placed["width_on_sheet"], 26.988);
+}
+
 TEST(CliCut, stepsGiveTheSameToTheByte) {
   json large = problem();
   for (int i = 0; i < 30; ++i)
