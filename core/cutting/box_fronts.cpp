@@ -48,7 +48,7 @@ BoxFronts::BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex
       kinds_(index.kinds()) {
   usable_.along = std::min(usable_.along, limits.along);
   for (std::size_t kind = 0; prices_ != nullptr && kind < index.kinds(); ++kind)
-    kinds_[kind].worths = limits.worths[kind];
+    kinds_[kind].worths = prices_->of(kind);
   begin(job, stock);
   begins_.reserve(index_.size() + 1);
   begins_ = {0, 0};
@@ -164,7 +164,7 @@ BoxFronts::Losses BoxFronts::lostOf(std::size_t set) const {
       if (i == begins_[set] || lost < least.worths[which]) least.worths[which] = lost;
     }
   }
-  // The first price says most.
+  // In front what says most: the first price, else the area.
   Losses losses{};
   const auto partOf = [](double lost, double most) {
     return static_cast<float>(lost / std::max(most, 1e-9));

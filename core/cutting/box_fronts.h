@@ -31,10 +31,9 @@ void addBox(std::vector<CutBox>& front, const CutBox& box, const UsableSize& usa
 struct BoxLimits {
   Micrometres along = std::numeric_limits<Micrometres>::max();
   double waste = std::numeric_limits<double>::infinity();  // um2, within the box
-  /// And at these prices of the pieces; none: not looked at.
+  /// And at these prices of the job's pieces; none: not looked at.
   const StackPrices* prices = nullptr;
-  std::vector<StackPrices::Worths> worths = {};  // of each kind, a piece or what is joined of some
-  StackPrices::Worths lost = {};                 // of what could be in the box
+  StackPrices::Worths lost = {};  // of what could be in the box
 };
 
 class BoxFronts {

@@ -91,14 +91,12 @@ class ExactJob {
     prices_.emplace(job_, 0, alongOf(0), isEnough_);
     if (!prices_->isAny()) return prices_.reset();
     lost_ = prices_->spare(usableOf(job_.stock(0)).across, job_.counts);
-    for (std::size_t kind = 0; kind < job_.counts.size(); ++kind)
-      worths_.push_back(prices_->of(kind));
   }
   bool makeFronts(std::uint64_t& work) {
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       const StackPrices* prices = prices_ ? &*prices_ : nullptr;
       fronts_.emplace_back(job_, s, index_, work, isEnough_,
-                           BoxLimits{alongOf(s), waste_, prices, worths_, lost_});
+                           BoxLimits{alongOf(s), waste_, prices, lost_});
       if (!fronts_.back().isWhole() || isEnough_()) return false;
     }
     return true;
@@ -234,7 +232,6 @@ class ExactJob {
   const std::function<bool()>& isEnough_;
   double waste_ = 0.0;  // on all stock together
   std::optional<StackPrices> prices_;
-  std::vector<StackPrices::Worths> worths_;  // by kind
   StackPrices::Worths lost_{};
   CountIndex index_;
   std::vector<BoxFronts> fronts_;           // by stock

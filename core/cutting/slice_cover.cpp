@@ -1,6 +1,7 @@
 #include "core/cutting/slice_cover.h"
 
 #include <algorithm>
+#include <limits>
 
 #include "core/cutting/cover_master.h"
 
@@ -25,14 +26,15 @@ std::vector<double> pricesOf(const CoverMaster& master) {
 SliceCover coverBySlices(const MaterialJob& job, const std::vector<double>& wanted,
                          SliceValues& slices, double enough, const std::function<bool()>& isOver) {
   SliceCover best;
-  if (!slices.isUsable() || job.kinds.size() > kMostKinds) return best;
   // Each kind in slices of its own to begin with.
   std::vector<CoverMaster::Row> rows;
   const std::vector<double> alone = slices.alone(job.kinds.size(), 1);
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
-    if (alone[kind] <= 0.0) return best;  // it lies in none
-    rows.push_back({wanted[kind], false, alone[kind], 1.0});
+    const bool isAnywhere = alone[kind] > 0.0;
+    if (!isAnywhere && wanted[kind] > 0.0) return {std::numeric_limits<double>::infinity()};
+    rows.push_back({wanted[kind], false, isAnywhere ? alone[kind] : 1.0, 1.0});
   }
+  if (!slices.isUsable() || job.kinds.size() > kMostKinds) return best;
   CoverMaster master(rows);
   for (double work = 0.0; work < kMostWork && !isOver(); work += slices.work()) {
     if (const auto slack = master.slack()) {

@@ -9,7 +9,7 @@
 namespace drapery {
 
 struct SliceCover {
-  double least = 0.0;               // length of all slices together, um
+  double least = 0.0;  // length of all slices together, um; endless where one lies in none
   std::vector<double> prices = {};  // by kind: at these no slice is worth more than its length, and
                                     // all pieces are worth as much as that
 };

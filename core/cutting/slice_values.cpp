@@ -2,8 +2,8 @@
 
 #include <algorithm>
 #include <cmath>
-#include <limits>
 #include <numeric>
+#include <optional>
 
 namespace drapery {
 
@@ -103,10 +103,12 @@ std::vector<std::pair<std::size_t, double>> SliceValues::slice(Micrometres lengt
 }
 
 double SliceValues::worthOf(std::size_t kind) const {
-  double least = std::numeric_limits<double>::infinity();
-  for (const Way& way : ways_)
-    if (way.kind == kind) least = std::min(least, double(way.worth) * way.length);
-  return least;
+  std::optional<double> least;
+  for (const Way& way : ways_) {
+    const double worth = double(way.worth) * way.length;
+    if (way.kind == kind) least = std::min(worth, least.value_or(worth));
+  }
+  return least.value_or(0.0);
 }
 
 }  // namespace drapery

@@ -38,7 +38,7 @@ class SliceValues {
   /// length.
   [[nodiscard]] const std::vector<std::int64_t>& values() const { return values_; }
   [[nodiscard]] Micrometres step() const { return step_; }
-  /// And of a whole piece, as it lies where it is worth least.
+  /// And of a whole piece, as it lies where it is worth least; 0 where it lies nowhere.
   [[nodiscard]] double worthOf(std::size_t kind) const;
 
  private:

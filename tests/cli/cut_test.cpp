@@ -52,12 +52,13 @@ TEST(CliCut, halfAMicrometreGoesToTheEvenOne) {
   json inches = problem();
   inches["parts"][0]["h"] = 252.4125;
   inches["parts"][1]["w"] = 26.9875;
-  const json result = json::parse(cli({"cut", "-"}, inches.dump()).out);
-  for (const json& placed : result["sheets"][0]["placements"])
-    if (placed["part"] == "board")
-      EXPECT_EQ(placed["height_on_sheet"], 252.412);
-    else
-      EXPECT_EQ(placed["width_on_sheet"], 26.988);
+  const Finished done = cli({"cut", "-"}, inches.dump());
+  ASSERT_EQ(done.code, 0) << done.err;
+  const json result = json::parse(done.out);
+  for (const json& placed : result["sheets"][0]["placements"]) {
+    const bool isBoard = placed["part"] == "board";
+    EXPECT_EQ(placed[isBoard ? "height_on_sheet" : "width_on_sheet"], isBoard ? 252.412 : 26.988);
+  }
 }
 
 TEST(CliCut, stepsGiveTheSameToTheByte) {

@@ -89,8 +89,6 @@ RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
       const StackPrices::Worths most = prices.most(limits.along);
       const double lost = double(usable.across) * *rc::gen::inRange(0, 50) / 100;
       for (std::size_t i = 0; i < most.size(); ++i) limits.lost[i] = lost * most[i];
-      for (std::size_t kind = 0; kind < index.kinds(); ++kind)
-        limits.worths.push_back(prices.of(kind));
     }
     const BoxFronts tight(job, 0, index, all.work, kNever, limits);
     for (std::size_t set = 1; set < index.size(); ++set) {
