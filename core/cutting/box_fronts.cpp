@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 
 namespace drapery {
 
@@ -10,11 +11,6 @@ namespace {
 constexpr std::uint8_t kBeside = 1, kAbove = 2;
 constexpr std::uint64_t kLook = 1 << 18;  // joins between two questions: some milliseconds
 constexpr std::uint64_t kLooks = 8;       // for parts of a taking take about as long as a join
-
-/// How it is joined; a single piece is not.
-std::uint8_t madeOf(const CutBox& box) {
-  return box.low == 0 ? 0 : box.isBeside ? kBeside : kAbove;
-}
 
 /// A length squared is counted in whole numbers.
 std::uint64_t wholeArea(double area) {
@@ -44,30 +40,35 @@ BoxFronts::BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex
     : index_(index),
       usable_(usableOf(job.stock(stock))),
       prices_(limits.prices),
+      isForAll_(limits.isForAll),
       waste_{limits.waste, limits.lost},
       kinds_(index.kinds()) {
   usable_.along = std::min(usable_.along, limits.along);
   for (std::size_t kind = 0; prices_ != nullptr && kind < index.kinds(); ++kind)
     kinds_[kind].worths = prices_->of(kind);
   begin(job, stock);
-  begins_.reserve(index_.size() + 1);
-  begins_ = {0, 0};
-  if (std::isfinite(limits.waste))
+  ranges_.resize(index_.size());
+  if (isForAll_ || std::isfinite(limits.waste))
     findFew(work, isEnough);
   else
     findAll(work, isEnough);
-  begins_.resize(index.size() + 1, static_cast<std::uint32_t>(boxes_.size()));
 }
 
 void BoxFronts::begin(const MaterialJob& job, std::size_t stock) {
   for (std::size_t kind = 0; kind < index_.kinds(); ++kind) {
     if (index_.count(index_.all(), kind) == 0) continue;
     Front& front = alone_[index_.one(kind)];
-    mostWorths_ = kinds_[kind].worths;
-    for (std::size_t which = 0; which < mostWorths_.size(); ++which)
-      mostWorths_[which] += waste_.worths[which];
+    UsableSize least = usable_;
     for (const LyingSize& size : job.sizes[stock][kind]) {
       kinds_[kind].area = double(size.across) * double(size.along);
+      least = {std::min(least.across, size.across), std::min(least.along, size.along)};
+    }
+    byAcross_.emplace_back(least.across, kind);
+    byAlong_.emplace_back(least.along, kind);
+    Measures most = kinds_[kind];
+    most += waste_;
+    setMost(most);
+    for (const LyingSize& size : job.sizes[stock][kind]) {
       const auto across = static_cast<std::uint64_t>(size.across);
       if (waste_.area < 0.0 || !isWorth(across, static_cast<std::uint64_t>(size.along))) continue;
       addBox(front,
@@ -76,6 +77,8 @@ void BoxFronts::begin(const MaterialJob& job, std::size_t stock) {
              usable_);
     }
   }
+  std::sort(byAcross_.begin(), byAcross_.end());
+  std::sort(byAlong_.begin(), byAlong_.end());
 }
 
 void BoxFronts::findAll(std::uint64_t& work, const std::function<bool()>& isEnough) {
@@ -86,9 +89,9 @@ void BoxFronts::findAll(std::uint64_t& work, const std::function<bool()>& isEnou
     if (alone == alone_.end()) {
       front_.clear();
       join(set, work);
-      keep(front_);
+      keep(set, front_);
     } else {
-      keep(alone->second);
+      keep(set, alone->second);
     }
     if (asked - work < kLook && set % kLookSets != 0) continue;
     asked = work;
@@ -104,11 +107,9 @@ void BoxFronts::findFew(std::uint64_t& work, const std::function<bool()>& isEnou
   for (const auto& [set, front] : alone_) fronts_[set] = front;
   for (std::size_t set = 1; set < index_.size() && isWhole_; ++set) {
     if (!fronts_[set].empty()) {
-      keep(fronts_[set]);
+      keep(set, fronts_[set]);
       Front().swap(fronts_[set]);
       joinToFound(set, found, work);
-    } else {
-      begins_.push_back(begins_.back());
     }
     if (asked - work < kLook && set % kLookSets != 0) continue;
     asked = work;
@@ -116,17 +117,19 @@ void BoxFronts::findFew(std::uint64_t& work, const std::function<bool()>& isEnou
   }
   fronts_ = {};
   holds_ = {};
-  lost_ = {};
+  joins_ = {};
+  if (isForAll_ && isWhole_) addRows(work, isEnough);
 }
 
-void BoxFronts::keep(const Front& front) {
+void BoxFronts::keep(std::size_t set, const Front& front) {
+  ranges_[set].from = static_cast<std::uint32_t>(boxes_.size());
   for (const CutBox& box : front) {
     boxes_.push_back(box);
     extents_.push_back(
         {static_cast<std::uint32_t>(box.across), static_cast<std::uint32_t>(box.along)});
-    made_.push_back(madeOf(box));
+    made_.push_back(box.isJoined(true) ? kBeside : box.isJoined(false) ? kAbove : 0);
   }
-  begins_.push_back(static_cast<std::uint32_t>(boxes_.size()));
+  ranges_[set].to = static_cast<std::uint32_t>(boxes_.size());
 }
 
 BoxFronts::Measures BoxFronts::measuresOf(std::size_t set) const {
@@ -149,41 +152,43 @@ BoxFronts::Measures& BoxFronts::Measures::operator+=(const Measures& other) {
   return *this;
 }
 
-/// Of the last of which boxes were kept.
-BoxFronts::Losses BoxFronts::lostOf(std::size_t set) const {
-  const Measures& holds = holds_.back();
-  Measures least;
-  for (std::size_t i = begins_[set]; i < begins_[set + 1]; ++i) {
-    const auto across = double(extents_[i].across);
-    const double area = across * double(extents_[i].along) - holds.area;
-    if (i == begins_[set] || area < least.area) least.area = area;
-    if (prices_ == nullptr) continue;
-    const StackPrices::Worths& most = prices_->most(extents_[i].along);
-    for (std::size_t which = 0; which < most.size(); ++which) {
-      const double lost = across * most[which] - holds.worths[which];
-      if (i == begins_[set] || lost < least.worths[which]) least.worths[which] = lost;
-    }
+LostParts BoxFronts::lostIn(Micrometres across, Micrometres along, const Measures& holds) const {
+  std::array<double, LostParts::kThings> lost{};
+  const auto wide = double(across);
+  const auto partOf = [](double much, double most) { return much / std::max(most, 1e-9); };
+  if (prices_ != nullptr) {
+    const StackPrices::Worths& most = prices_->most(along);
+    for (std::size_t which = 0; which < most.size(); ++which)
+      lost[which] = partOf(wide * most[which] - holds.worths[which], waste_.worths[which]);
   }
-  // In front what says most: the first price, else the area.
-  Losses losses{};
-  const auto partOf = [](double lost, double most) {
-    return static_cast<float>(lost / std::max(most, 1e-9));
-  };
-  if (prices_ != nullptr)
-    for (std::size_t which = 0; which < least.worths.size(); ++which)
-      losses[which] = partOf(least.worths[which], waste_.worths[which]);
-  losses.back() = partOf(least.area, waste_.area);
-  if (prices_ == nullptr) losses.front() = losses.back();
-  return losses;
+  lost.back() = partOf(wide * double(along) - holds.area, waste_.area);
+  return LostParts(lost);
 }
 
+LostParts BoxFronts::lostOf(Range boxes, const Measures& holds) const {
+  LostParts least = LostParts::most();
+  for (std::uint32_t i = boxes.from; i < boxes.to; ++i)
+    least = leastOf(least, lostIn(extents_[i].across, extents_[i].along, holds));
+  return least;
+}
+
+void BoxFronts::setMost(const Measures& most) {
+  mostArea_ = wholeArea(most.area);
+  mostWorths_ = most.worths;
+}
+
+/// A line along the stock that meets the box can hold no more beyond it than what is as long as
+/// what is left.
 bool BoxFronts::isWorth(std::uint64_t across, std::uint64_t along) const {
+  if (across * along > mostArea_) return false;
   if (prices_ == nullptr) return true;
   if (along > static_cast<std::uint64_t>(usable_.along)) return false;
-  const StackPrices::Worths& most = prices_->most(static_cast<Micrometres>(along));
+  const auto um = static_cast<Micrometres>(along);
+  const StackPrices::Worths& most = prices_->most(isForAll_ ? usable_.along : um);
+  const StackPrices::Worths& beyond = prices_->most(isForAll_ ? usable_.along - um : 0);
   const auto wide = double(across);
   for (std::size_t which = 0; which < most.size(); ++which)
-    if (wide * most[which] > mostWorths_[which]) return false;
+    if (wide * (most[which] - beyond[which]) > mostWorths_[which]) return false;
   return true;
 }
 
@@ -199,57 +204,57 @@ void BoxFronts::join(std::size_t set, std::uint64_t& work) {
   // Of boxes side by side, none of which is made so itself, the lowest taking is the one; all that
   // lies beside it, as small as can be, is the other.
   index_.eachHalfOf(set, [&](std::size_t low) {
-    if (isWhole_) joinBoth(low, set - low, most, front_, work);
+    if (isWhole_)
+      joinBoth({low, ranges_[low]}, {set - low, ranges_[set - low]}, most, front_, work);
   });
 }
 
 /// As above, but from the higher of two.
 void BoxFronts::joinToFound(std::size_t high, FoundTakings& found, std::uint64_t& work) {
-  constexpr float kAll = 1.0F + 1e-5F;  // rounded
+  const Part with{high, isForAll_ ? openBoxesOf(high) : ranges_[high]};
+  if (with.boxes.from >= with.boxes.to) return;
+  joins_.push_back(with.boxes);
   holds_.push_back(measuresOf(high));
-  lost_.push_back(lostOf(high));
-  const Losses lost = lost_.back();
-  found.add(high, lost.front());
-  const std::size_t looks = found.besides(high, kAll - lost.front(), besides_) / kLooks;
+  const LostParts lost = lostOf(with.boxes, holds_.back());
+  found.add(high, lost);
+  const std::size_t looks = found.besides(high, lost, besides_) / kLooks;
   isWhole_ = looks <= work;
   if (isWhole_) work -= looks;
+  Measures alone = waste_;
+  alone += holds_.back();
   for (const std::uint32_t low : besides_) {
     if (!isWhole_) return;
-    bool isTooMuch = false;
-    for (std::size_t i = 0; i < lost.size(); ++i) isTooMuch |= lost[i] + lost_[low][i] > kAll;
-    if (isTooMuch) continue;
     const std::size_t set = found.set(low);
-    Measures most = waste_;
-    most += holds_.back();
+    if (isForAll_ && set + high == index_.all()) continue;
+    Measures most = alone;
     most += holds_[low];
-    joinBoth(set, high, most, fronts_[set + high], work);
+    joinBoth({set, joins_[low]}, with, most, fronts_[set + high], work);
   }
 }
 
-void BoxFronts::joinBoth(std::size_t low, std::size_t high, const Measures& most, Front& front,
+void BoxFronts::joinBoth(const Part& low, const Part& high, const Measures& most, Front& front,
                          std::uint64_t& work) {
-  const std::uint64_t lows = begins_[low + 1] - begins_[low];
-  const std::uint64_t highs = begins_[high + 1] - begins_[high];
+  const std::uint64_t lows = low.boxes.to - low.boxes.from;
+  const std::uint64_t highs = high.boxes.to - high.boxes.from;
   if (lows == 0 || highs == 0) return;
   isWhole_ = lows + highs <= work;
   if (!isWhole_) return;
   work -= lows + highs;
-  mostArea_ = wholeArea(most.area);
-  mostWorths_ = most.worths;
+  setMost(most);
   joinEach<true>(low, high, front);
   joinEach<false>(low, high, front);
 }
 
 template <bool isBeside>
-void BoxFronts::joinEach(std::size_t low, std::size_t high, Front& front) {
+void BoxFronts::joinEach(const Part& low, const Part& high, Front& front) {
   // From what is shortest along the join: of two it is as far across it as the farther, and only
   // with the next of that one is it less. Fronts grow beside, and upwards backwards.
   constexpr std::ptrdiff_t kStep = isBeside ? 1 : -1;
-  const auto startOf = [&](std::size_t set) {
-    return isBeside ? std::ptrdiff_t(begins_[set]) : std::ptrdiff_t(begins_[set + 1]) - 1;
+  const auto startOf = [](const Part& part) {
+    return isBeside ? std::ptrdiff_t(part.boxes.from) : std::ptrdiff_t(part.boxes.to) - 1;
   };
-  const auto endOf = [&](std::size_t set) {
-    return isBeside ? std::ptrdiff_t(begins_[set + 1]) : std::ptrdiff_t(begins_[set]) - 1;
+  const auto endOf = [](const Part& part) {
+    return isBeside ? std::ptrdiff_t(part.boxes.to) : std::ptrdiff_t(part.boxes.from) - 1;
   };
   const auto along = [&](std::ptrdiff_t i) -> std::uint64_t {
     const Extent& extent = extents_[static_cast<std::size_t>(i)];
@@ -268,14 +273,16 @@ void BoxFronts::joinEach(std::size_t low, std::size_t high, Front& front) {
     }
     const std::uint64_t sum = along(i) + along(j), far = std::max(across(i), across(j));
     if (sum > room) return;
-    if (sum * far <= mostArea_ && isWorth(isBeside ? sum : far, isBeside ? far : sum)) {
+    const std::uint64_t wide = isBeside ? sum : far, tall = isBeside ? far : sum;
+    if (isWorth(wide, tall) &&
+        (!isForAll_ || isWorthForAll<isBeside>(low.set + high.set, wide, tall))) {
       CutBox joined;
-      joined.across = static_cast<Micrometres>(isBeside ? sum : far);
-      joined.along = static_cast<Micrometres>(isBeside ? far : sum);
-      joined.low = static_cast<std::uint32_t>(low);
-      joined.high = static_cast<std::uint32_t>(high);
-      joined.lowBox = static_cast<std::uint32_t>(i) - begins_[low];
-      joined.highBox = static_cast<std::uint32_t>(j) - begins_[high];
+      joined.across = static_cast<Micrometres>(wide);
+      joined.along = static_cast<Micrometres>(tall);
+      joined.low = static_cast<std::uint32_t>(low.set);
+      joined.high = static_cast<std::uint32_t>(high.set);
+      joined.lowBox = static_cast<std::uint32_t>(i) - ranges_[low.set].from;
+      joined.highBox = static_cast<std::uint32_t>(j) - ranges_[high.set].from;
       joined.isBeside = isBeside;
       addBox(front, joined, usable_);
     }
@@ -283,6 +290,37 @@ void BoxFronts::joinEach(std::size_t low, std::size_t high, Front& front) {
     if (isLowNext) i += kStep;
     if (isHighNext) j += kStep;
   }
+}
+
+/// Where it leaves no room beyond, it is as if it reached to the edge; and what is joined of two
+/// that both do stands in a row.
+template <bool isBeside>
+bool BoxFronts::isWorthForAll(std::size_t set, std::uint64_t across, std::uint64_t along) const {
+  const UsableSize open = openOf(set);
+  const bool isWide = static_cast<Micrometres>(across) > open.across;
+  const bool isLong = static_cast<Micrometres>(along) > open.along;
+  if (isBeside ? isLong : isWide) return false;
+  if (!isWide && !isLong) return true;
+  return isWorth(isWide ? static_cast<std::uint64_t>(usable_.across) : across,
+                 isLong ? static_cast<std::uint64_t>(usable_.along) : along);
+}
+
+UsableSize BoxFronts::openOf(std::size_t set) const {
+  const std::size_t rest = index_.all() - set;
+  const auto leastOf = [&](const std::vector<std::pair<Micrometres, std::size_t>>& kinds) {
+    for (const auto& [um, kind] : kinds)
+      if (index_.count(rest, kind) > 0) return um;
+    return std::numeric_limits<Micrometres>::max();
+  };
+  return {usable_.across - leastOf(byAcross_), usable_.along - leastOf(byAlong_)};
+}
+
+BoxFronts::Range BoxFronts::openBoxesOf(std::size_t set) const {
+  const UsableSize open = openOf(set);
+  Range boxes = ranges_[set];
+  while (boxes.from < boxes.to && extents_[boxes.from].along > open.along) ++boxes.from;
+  while (boxes.from < boxes.to && extents_[boxes.to - 1].across > open.across) --boxes.to;
+  return boxes;
 }
 
 }  // namespace drapery

@@ -6,9 +6,11 @@
 #include <functional>
 #include <limits>
 #include <map>
+#include <optional>
 #include <span>
+#include <utility>
 
-#include "core/cutting/found_takings.h"
+#include "core/cutting/box_row.h"
 #include "core/cutting/stack_prices.h"
 
 namespace drapery {
@@ -21,6 +23,8 @@ struct CutBox {
   bool isBeside = false;                  // joined along x
   std::uint32_t kind = 0;                 // of a single piece
   bool isTurned = false;
+  /// Of two, beside or above one another.
+  [[nodiscard]] bool isJoined(bool beside) const { return low != 0 && isBeside == beside; }
 };
 
 /// One more box among those of a taking, if it lies within `usable` and none is as small; those
@@ -34,6 +38,9 @@ struct BoxLimits {
   /// And at these prices of the job's pieces; none: not looked at.
   const StackPrices* prices = nullptr;
   StackPrices::Worths lost = {};  // of what could be in the box
+  /// Only of all of it: what reaches so far that none of the rest has room beyond it is joined to
+  /// nothing before all of it stands in a row.
+  bool isForAll = false;
 };
 
 class BoxFronts {
@@ -46,9 +53,10 @@ class BoxFronts {
   /// Of its pieces, enlarged, um2; 0 of what has no room at all.
   [[nodiscard]] double areaOf(std::size_t set) const;
 
-  /// By growing width, with falling height; empty where the taking does not fit.
+  /// By growing width, with falling height; empty where the taking does not fit. Where only all of
+  /// it is looked for, its last is the shortest, and of parts of it not all are there.
   [[nodiscard]] std::span<const CutBox> of(std::size_t set) const {
-    return {boxes_.data() + begins_[set], begins_[set + 1] - begins_[set]};
+    return {boxes_.data() + ranges_[set].from, ranges_[set].to - ranges_[set].from};
   }
 
  private:
@@ -58,14 +66,20 @@ class BoxFronts {
     std::uint32_t across = 0, along = 0;
   };
   using Front = std::vector<CutBox>;
+  /// Of the boxes one after the other.
+  struct Range {
+    std::uint32_t from = 0, to = 0;
+  };
+  struct Part {
+    std::size_t set = 0;
+    Range boxes;
+  };
   /// What it holds, or what is lost in a box, which is never less in one that it is joined to.
   struct Measures {
     double area = 0.0;
     StackPrices::Worths worths{};
     Measures& operator+=(const Measures& other);
   };
-  /// Of what may be lost, parts that two takings lose, little and close together.
-  using Losses = std::array<float, StackPrices::kPrices + 1>;
 
   void begin(const MaterialJob& job, std::size_t stock);
   /// Taking after taking from all its halves; or, where most have no box that is worth it, each
@@ -75,35 +89,57 @@ class BoxFronts {
   void join(std::size_t set, std::uint64_t& work);
   void joinToFound(std::size_t high, FoundTakings& found, std::uint64_t& work);
   [[nodiscard]] Measures measuresOf(std::size_t set) const;
-  /// By the best of its boxes; of what is lost at prices where there are any.
-  [[nodiscard]] Losses lostOf(std::size_t set) const;
+  /// In a box so large, of what is lost at prices where there are any.
+  [[nodiscard]] LostParts lostIn(Micrometres across, Micrometres along,
+                                 const Measures& holds) const;
+  /// By the best of some of its boxes.
+  [[nodiscard]] LostParts lostOf(Range boxes, const Measures& holds) const;
   /// What is worth it of all boxes of two takings joined, the low ones first.
   /// @param most what it holds, and what may be lost.
-  void joinBoth(std::size_t low, std::size_t high, const Measures& most, Front& front,
+  void joinBoth(const Part& low, const Part& high, const Measures& most, Front& front,
                 std::uint64_t& work);
   template <bool isBeside>
-  void joinEach(std::size_t low, std::size_t high, Front& front);
+  void joinEach(const Part& low, const Part& high, Front& front);
+  template <bool isBeside>
+  [[nodiscard]] bool isWorthForAll(std::size_t set, std::uint64_t across,
+                                   std::uint64_t along) const;
+  void setMost(const Measures& most);
   [[nodiscard]] bool isWorth(std::uint64_t across, std::uint64_t along) const;
-  void keep(const Front& front);
+  void keep(std::size_t set, const Front& front);
+
+  /// Up to where a taking leaves room for some of the rest.
+  [[nodiscard]] UsableSize openOf(std::size_t set) const;
+  /// The boxes that do, beside and above.
+  [[nodiscard]] Range openBoxesOf(std::size_t set) const;
+  /// All of it in rows along the stock, and in rows across it.
+  void addRows(std::uint64_t& work, const std::function<bool()>& isEnough);
+  /// The narrowest row, of boxes that are no longer than that; what it is joined of is added.
+  /// @returns how long it is; none: there is no such row.
+  std::optional<Micrometres> addRow(bool isBeside, Micrometres along, std::uint64_t& work,
+                                    const std::function<bool()>& isEnough);
+  Micrometres joinRow(const std::vector<BoxRow::Part>& row, bool isBeside);
 
   const CountIndex& index_;
   UsableSize usable_;
   const StackPrices* prices_;
+  bool isForAll_;
   Measures waste_;
   std::vector<Measures> kinds_;  // what a piece holds, enlarged
   bool isWhole_ = true;
   std::map<std::size_t, Front> alone_;  // by taking: of single pieces
-  // Of all takings one after the other, each from where it begins to where the next does.
-  std::vector<std::uint32_t> begins_;
+  std::vector<Range> ranges_;           // by taking
   std::vector<CutBox> boxes_;
   std::vector<Extent> extents_;
   std::vector<std::uint8_t> made_;  // how each is joined
-  // Of few: what those hold and lose that have any, and boxes of those to come.
+  // Of few: what those hold and lose that have any that are joined, and boxes of those to come.
   std::vector<Measures> holds_;
-  std::vector<Losses> lost_;
+  std::vector<Range> joins_;
   std::vector<Front> fronts_;
   std::vector<std::uint32_t> besides_;
   Front front_;
+  // Of those for all: kinds by growing size, and boxes of takings that stand in rows.
+  std::vector<std::pair<Micrometres, std::size_t>> byAcross_, byAlong_;
+  std::map<std::size_t, Front> inRows_;
   // Of the taking that is being joined, what a box may come to.
   std::uint64_t mostArea_ = 0;  // um2
   StackPrices::Worths mostWorths_{};

@@ -93,10 +93,11 @@ class ExactJob {
     lost_ = prices_->spare(usableOf(job_.stock(0)).across, job_.counts);
   }
   bool makeFronts(std::uint64_t& work) {
+    const bool isForAll = isOneRoll(job_) && std::isfinite(limits_.room);
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       const StackPrices* prices = prices_ ? &*prices_ : nullptr;
       fronts_.emplace_back(job_, s, index_, work, isEnough_,
-                           BoxLimits{alongOf(s), waste_, prices, lost_});
+                           BoxLimits{alongOf(s), waste_, prices, lost_, isForAll});
       if (!fronts_.back().isWhole() || isEnough_()) return false;
     }
     return true;

@@ -178,7 +178,7 @@ void RollBoxes::step() {
   const double room = double(usableOf(job_.stock(0)).across) * double(along);
   const CountIndex index(few.counts);
   std::uint64_t work = kMostJoins;
-  const BoxFronts fronts(few, 0, index, work, isEnough_, {along, room - area});
+  const BoxFronts fronts(few, 0, index, work, isEnough_, {along, room - area, nullptr, {}, true});
   const std::size_t found = fronts.isWhole() ? fronts.of(index.all()).size() : 0;
   if (found == 0) return;
   // The widest is the shortest.

@@ -1,5 +1,7 @@
 #include "core/cutting/stack_prices.h"
 
+#include <algorithm>
+#include <cmath>
 #include <random>
 
 #include "core/cutting/slice_cover.h"
@@ -25,23 +27,39 @@ std::vector<double> weightsOf(const Counts& counts, std::size_t which) {
 
 StackPrices::StackPrices(const MaterialJob& job, std::size_t stock, Micrometres along,
                          const std::function<bool()>& isOver) {
-  for (std::size_t which = 0; which < kPrices; ++which)
-    if (!add(which, job, stock, along, isOver)) break;
+  constexpr std::size_t kTries = 4 * kPrices;
+  std::size_t at = 0;
+  for (std::size_t which = 0; which < kTries && at < kPrices; ++which) {
+    if (!reckon(weightsOf(job.counts, which), at, job, stock, along, isOver)) return;
+    if (isNew(at)) ++at;
+  }
 }
 
-bool StackPrices::add(std::size_t which, const MaterialJob& job, std::size_t stock,
-                      Micrometres along, const std::function<bool()>& isOver) {
+bool StackPrices::reckon(const std::vector<double>& weights, std::size_t at, const MaterialJob& job,
+                         std::size_t stock, Micrometres along,
+                         const std::function<bool()>& isOver) {
   constexpr double kWhole = 1e9;
   SliceValues slices(job, stock, along);
-  const SliceCover cover = coverBySlices(job, weightsOf(job.counts, which), slices, 0.0, isOver);
+  const SliceCover cover = coverBySlices(job, weights, slices, 0.0, isOver);
   if (cover.prices.empty() || slices.best(cover.prices, 1, kWhole) <= 0.0) return false;
-  step_ = slices.step();
+  step_ = static_cast<std::uint32_t>(slices.step());
   worths_.resize(job.kinds.size(), Worths{});
   most_.resize(slices.values().size(), Worths{});
   for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
-    worths_[kind][which] = slices.worthOf(kind);
+    worths_[kind][at] = slices.worthOf(kind);
   for (std::size_t place = 0; place < most_.size(); ++place)
-    most_[place][which] = double(slices.values()[place]);
+    most_[place][at] = double(slices.values()[place]);
+  return true;
+}
+
+/// What is weighed otherwise often has the same prices.
+bool StackPrices::isNew(std::size_t at) const {
+  constexpr double kHardly = 1e-3;  // of what a piece is worth
+  for (std::size_t before = 0; before < at; ++before)
+    if (std::all_of(worths_.begin(), worths_.end(), [&](const Worths& worth) {
+          return std::abs(worth[before] - worth[at]) <= kHardly * worth[before];
+        }))
+      return false;
   return true;
 }
 

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <array>
+#include <cstdint>
 #include <functional>
 #include <vector>
 
@@ -13,7 +14,7 @@ namespace drapery {
 class StackPrices {
  public:
   /// At each of so many prices, which say different things.
-  static constexpr std::size_t kPrices = 9;
+  static constexpr std::size_t kPrices = 7;
   using Worths = std::array<double, kPrices>;
 
   /// At the first of them all of a job's pieces are worth as much as can be, at the others some of
@@ -29,17 +30,19 @@ class StackPrices {
   /// What nothing that lies in a box so long, no longer than the stock is, is worth more than, for
   /// each um of its width.
   [[nodiscard]] const Worths& most(Micrometres along) const {
-    return most_[static_cast<std::size_t>(along / step_)];
+    return most_[static_cast<std::uint32_t>(along) / step_];
   }
   /// What all of the stock can be worth more than so many of each kind are; a little more, for
   /// rounding.
   [[nodiscard]] Worths spare(Micrometres across, const Counts& counts) const;
 
  private:
-  bool add(std::size_t which, const MaterialJob& job, std::size_t stock, Micrometres along,
-           const std::function<bool()>& isOver);
+  /// The prices at one place, where they are found.
+  bool reckon(const std::vector<double>& weights, std::size_t at, const MaterialJob& job,
+              std::size_t stock, Micrometres along, const std::function<bool()>& isOver);
+  [[nodiscard]] bool isNew(std::size_t at) const;
 
-  Micrometres step_ = 1;
+  std::uint32_t step_ = 1;             // um
   std::vector<Worths> worths_, most_;  // by kind; by the length of a box in steps
 };
 

@@ -2,6 +2,7 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <algorithm>
 #include <cmath>
 #include <map>
 #include <set>
@@ -119,6 +120,60 @@ RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
       RC_ASSERT(found == least);
     }
   });
+}
+
+/// Joined of boxes that hold all of it and are as large together, down to pieces as they may lie.
+void checkJoined(const MaterialJob& job, const CountIndex& index, const BoxFronts& fronts,
+                 std::size_t set, std::size_t which) {
+  const CutBox box = fronts.of(set)[which];
+  if (box.low == 0) {
+    RC_ASSERT(set == index.one(box.kind));
+    const auto& ways = job.sizes[0][box.kind];
+    RC_ASSERT(std::any_of(ways.begin(), ways.end(), [&](const LyingSize& way) {
+      return way.across == box.across && way.along == box.along && way.isTurned == box.isTurned;
+    }));
+    return;
+  }
+  RC_ASSERT(box.low + box.high == set);
+  const CutBox& low = fronts.of(box.low)[box.lowBox];
+  const CutBox& high = fronts.of(box.high)[box.highBox];
+  const Micrometres across = low.across + high.across, along = low.along + high.along;
+  RC_ASSERT(box.across == (box.isBeside ? across : std::max(low.across, high.across)));
+  RC_ASSERT(box.along == (box.isBeside ? std::max(low.along, high.along) : along));
+  checkJoined(job, index, fronts, box.low, box.lowBox);
+  checkJoined(job, index, fronts, box.high, box.highBox);
+}
+
+// Of a roll that is as wide as two to some pieces, so that they lie in rows along it and across it.
+RC_GTEST_PROP(BoxFronts, haveTheShortestForAll, ()) {
+  CutProblem problem =
+      test::anyThatFits(anyProblem(*rc::gen::inRange(1, 5), 2, 1), StockForm::Roll);
+  const MaterialJob job = test::jobOf(problem);
+  AllBoxes all(job);
+  const auto boxes = all.fronts.of(all.index.all());
+  RC_ASSERT(!boxes.empty());
+  const UsableSize usable = usableOf(job.stock(0));
+  const auto along =
+      static_cast<Micrometres>(double(boxes.back().along) * *rc::gen::inRange(99, 130) / 100);
+  BoxLimits limits{along,
+                   double(usable.across) * double(along) - all.fronts.areaOf(all.index.all())};
+  limits.isForAll = true;
+  const StackPrices prices(job, 0, along, kNever);
+  if (prices.isAny()) {
+    limits.prices = &prices;
+    limits.lost = prices.spare(usable.across, job.counts);
+  }
+  const BoxFronts tight(job, 0, all.index, all.work, kNever, limits);
+  RC_ASSERT(tight.isWhole());
+  const auto found = tight.of(all.index.all());
+  RC_ASSERT(found.empty() == (boxes.back().along > along));
+  if (found.empty()) return;
+  RC_ASSERT(found.back().along == boxes.back().along);
+  for (std::size_t i = 0; i < found.size(); ++i) {
+    RC_ASSERT(i == 0 || found[i].across > found[i - 1].across);
+    RC_ASSERT(i == 0 || found[i].along < found[i - 1].along);
+    checkJoined(job, all.index, tight, all.index.all(), i);
+  }
 }
 
 /// Whichever strip is cut off first, and whatever box it holds.

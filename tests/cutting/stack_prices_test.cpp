@@ -64,24 +64,49 @@ TEST(StackBound, saysWhatDoesNotLieEndToEnd) {
   EXPECT_NEAR(stackBound(test::jobOf(problem), 0.1, 0.3, kNever), 0.25, 2e-4);
 }
 
+using Lost = std::array<double, LostParts::kThings>;
+
+Lost anyLost(std::mt19937_64& random) {
+  Lost lost{};
+  for (double& part : lost) part = double(random() % 130) / 100 * (random() % 4 == 0 ? 1.0 : 0.5);
+  return lost;
+}
+
+// What goes with it is never left out; what is lost too much by more than rounding is.
+RC_GTEST_PROP(LostParts, areWithinAllTogether, ()) {
+  std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
+  const Lost a = anyLost(random), b = anyLost(random), c = anyLost(random);
+  double most = 0.0, mostOfLeast = 0.0;
+  for (std::size_t i = 0; i < a.size(); ++i) {
+    most = std::max({most, a[i] + b[i], a[i], b[i]});
+    mostOfLeast = std::max({mostOfLeast, std::min(a[i], c[i]) + b[i]});
+  }
+  const bool isThere = isWithin(LostParts(a), LostParts(b));
+  RC_ASSERT(isThere || most > 1.0);
+  RC_ASSERT(!isThere || most < 1.03);
+  RC_ASSERT(isWithin(leastOf(LostParts(a), LostParts(c)), LostParts(b)) || mostOfLeast > 1.0);
+  RC_ASSERT(!isWithin(LostParts::most(), {}));
+  if (isThere) RC_ASSERT(isWithin(LostParts(a) + LostParts(b), {}));
+}
+
 RC_GTEST_PROP(FoundTakings, areAllThatGoWithAnother, ()) {
   Counts wanted;
   for (int kinds = *rc::gen::inRange(1, 9); kinds > 0; --kinds)
     wanted.push_back(*rc::gen::inRange(0, 4));
   const CountIndex index(wanted);
   FoundTakings found(index);
-  std::vector<float> loses;
+  std::vector<LostParts> lost;
   std::mt19937_64 random(*rc::gen::arbitrary<std::uint64_t>());
   for (std::size_t set = 1; set < index.size(); ++set) {
     if (random() % 3 == 0) continue;
-    loses.push_back(static_cast<float>(random() % 10));
-    found.add(set, loses.back());
+    lost.emplace_back(anyLost(random));
+    found.add(set, lost.back());
   }
   const std::size_t with = *rc::gen::inRange<std::size_t>(0, index.size());
-  const auto most = static_cast<float>(*rc::gen::inRange(0, 10));
+  const LostParts most(anyLost(random));
   std::vector<std::uint32_t> all, told;
   for (std::uint32_t i = 0; i < found.size(); ++i) {
-    bool isThere = loses[i] <= most;
+    bool isThere = isWithin(lost[i], most);
     for (std::size_t kind = 0; kind < wanted.size(); ++kind)
       isThere =
           isThere && index.count(found.set(i), kind) + index.count(with, kind) <= wanted[kind];
