@@ -1,4 +1,5 @@
-// All of it in one row along the stock or across it, of boxes beyond which none of the rest has room.
+// All of it in one row along the stock or across it, of boxes beyond which none of the rest has
+// room.
 #include <algorithm>
 
 #include "core/cutting/box_fronts.h"

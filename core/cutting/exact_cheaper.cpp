@@ -25,13 +25,16 @@ bool canTryCheaper(const MaterialJob& job, const Counts& wanted) {
 ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double least,
                           const std::function<double()>& known,
                           const std::function<bool()>& isEnough) {
-  constexpr double kFirst = 0.1, kLeast = 0.02;     // of what is between
-  constexpr double kTimes = 3.0;                    // as much work as the step before
-  constexpr double kSlowest = 0.3, kFastest = 2.0;  // from one step to the next
+  constexpr double kFirst = 0.1, kLeast = 0.02;  // of what is between
+  constexpr double kTimes = 3.0;                 // as much work as the step before
+  constexpr double kHardly = 1.1;                // more of it
+  constexpr double kSlowest = 0.3;               // of a step
   ExactCheaper result{least, {}};
   if (!canTryCheaper(job, job.counts)) return result;
   // Where nothing costs less than that, it is more; where something does, the least is among it.
   // What leaves as much room as all that is cheaper than what is known narrows nothing down.
+  // On one roll little is left to be joined at first, and work grows ever faster.
+  const double fastest = isOneRoll(job) ? 2.0 : 5.0;
   double step = kFirst * (known() - least), worked = 0.0;
   while (!result.isAll) {
     const double most = known(), whole = mostRoom(job, most);
@@ -48,9 +51,12 @@ ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double le
         found.laid ? found.laid->cost : std::max(result.bound, below - (isLast ? 0.0 : kSame));
     result.laid = std::move(found.laid);
     const auto works = double(before - work);
-    const double times = worked > 0.0 ? works / worked : kTimes;
-    step *=
-        times > 1.0 ? std::clamp(std::log(kTimes) / std::log(times), kSlowest, kFastest) : kFastest;
+    if (worked > 0.0) {
+      const double times = std::log(kTimes) / std::log(std::max(works / worked, kHardly));
+      step *= std::clamp(times, kSlowest, fastest);
+    } else if (!isOneRoll(job)) {
+      step *= fastest;
+    }
     worked = works;
   }
   return result;

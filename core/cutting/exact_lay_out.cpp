@@ -35,8 +35,9 @@ class ExactJob {
     if (waste_ < 0.0 ||
         std::any_of(lost_.begin(), lost_.end(), [](double lost) { return lost < 0.0; }))
       return {true, {}};
-    if (!makeFronts(work)) return {};
-    if (isOneRoll(job_)) return onTheRoll();
+    const bool isRoll = isOneRoll(job_);
+    if (!makeFronts(work, isRoll && std::isfinite(limits_.room))) return {};
+    if (isRoll) return onTheRoll();
     reckonCosts();
     SharingOut sharing(index_, costs_, counts());
     if (!takeSharing(sharing.work(), work)) return {};
@@ -69,7 +70,7 @@ class ExactJob {
   /// All of it on one sheet of its one stock.
   std::optional<CutSheet> oneSheet(double over) {
     std::uint64_t work = kMostJoins / 10;
-    if (!makeFronts(work)) return std::nullopt;
+    if (!makeFronts(work, false)) return std::nullopt;
     reckonCosts();
     const OffCut offCut = offCutBeside(0, index_.all(), over, isEnough_);
     if (offCut.strips.empty()) return std::nullopt;
@@ -92,8 +93,8 @@ class ExactJob {
     if (!prices_->isAny()) return prices_.reset();
     lost_ = prices_->spare(usableOf(job_.stock(0)).across, job_.counts);
   }
-  bool makeFronts(std::uint64_t& work) {
-    const bool isForAll = isOneRoll(job_) && std::isfinite(limits_.room);
+  /// @param isForAll on one stock, all of it there.
+  bool makeFronts(std::uint64_t& work, bool isForAll) {
     for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
       const StackPrices* prices = prices_ ? &*prices_ : nullptr;
       fronts_.emplace_back(job_, s, index_, work, isEnough_,

@@ -178,7 +178,8 @@ void RollBoxes::step() {
   const double room = double(usableOf(job_.stock(0)).across) * double(along);
   const CountIndex index(few.counts);
   std::uint64_t work = kMostJoins;
-  const BoxFronts fronts(few, 0, index, work, isEnough_, {along, room - area, nullptr, {}, true});
+  const BoxFronts fronts(few, 0, index, work, isEnough_,
+                         {.along = along, .waste = room - area, .isForAll = true});
   const std::size_t found = fronts.isWhole() ? fronts.of(index.all()).size() : 0;
   if (found == 0) return;
   // The widest is the shortest.
