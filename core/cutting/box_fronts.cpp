@@ -217,7 +217,7 @@ void BoxFronts::joinToFound(std::size_t high, FoundTakings& found, std::uint64_t
   holds_.push_back(measuresOf(high));
   const LostParts lost = lostOf(with.boxes, holds_.back());
   found.add(high, lost);
-  const std::size_t looks = found.besides(high, lost, besides_) / kLooks;
+  const std::size_t looks = found.besides(high, lost, besides_);
   isWhole_ = looks <= work;
   if (isWhole_) work -= looks;
   Measures alone = waste_;

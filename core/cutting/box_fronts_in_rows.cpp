@@ -29,8 +29,13 @@ std::optional<Micrometres> BoxFronts::addRow(bool isBeside, Micrometres along, s
   for (const auto& each : byAlong_) first.push_back(each.second);
   std::stable_sort(first.begin(), first.end(),
                    [&](std::size_t a, std::size_t b) { return kinds_[a].area > kinds_[b].area; });
+  constexpr std::size_t kLookSets = 4096;
   BoxRow row(index_, first);
   for (std::size_t set = 1; set < index_.size(); ++set) {
+    if (set % kLookSets == 0 && isEnough()) {
+      isWhole_ = false;
+      return std::nullopt;
+    }
     const auto boxes = of(set);
     if (boxes.empty()) continue;
     // What is joined in the row's own way stands there in parts.

@@ -5,12 +5,6 @@
 
 namespace drapery {
 
-namespace {
-
-constexpr std::uint64_t kLooks = 8;  // that take about as long as a join
-
-}  // namespace
-
 BoxRow::BoxRow(const CountIndex& index, std::vector<std::size_t> first)
     : index_(index),
       first_(std::move(first)),
@@ -35,7 +29,7 @@ void BoxRow::add(const Part& part, Micrometres wide, const LostParts& lost) {
 void BoxRow::goOn(std::size_t set, std::size_t group, std::uint32_t most, std::uint64_t& work) {
   const Begun begun = begun_[set];
   const Group& next = groups_[group];
-  const std::uint64_t looks = next.found.besides(set, begun.lost, besides_) / kLooks;
+  const std::uint64_t looks = next.found.besides(set, begun.lost, besides_);
   isWhole_ = looks + besides_.size() <= work;
   if (!isWhole_) return;
   work -= looks + besides_.size();

@@ -80,7 +80,7 @@ std::size_t FoundTakings::besides(std::size_t set, const LostParts& lost,
     }
   }
   found.resize(goes);
-  return looks;
+  return looks / kOfAJoin;
 }
 
 }  // namespace drapery

@@ -57,7 +57,7 @@ class FoundTakings {
   /// Those that hold no more together with `set` than there is, and lose no more with it than may
   /// be.
   /// @param found their numbers, in the order in which they were added.
-  /// @returns how many were looked at.
+  /// @returns how many joins of boxes take about as long.
   std::size_t besides(std::size_t set, const LostParts& lost,
                       std::vector<std::uint32_t>& found) const;
 
@@ -65,6 +65,7 @@ class FoundTakings {
   // As many as are looked at together, or none of them if what all of them hold and lose does not
   // go with it.
   static constexpr std::size_t kBlock = 32;
+  static constexpr std::size_t kOfAJoin = 8;  // looked at
 
   const CountIndex* index_;
   std::vector<std::uint32_t> sets_;
