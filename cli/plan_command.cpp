@@ -7,6 +7,7 @@
 #include "store/plan_json.h"
 #include "store/stock_json.h"
 #include "words/cut_words.h"
+#include "words/finding_words.h"
 #include "words/plan_csv.h"
 #include "words/plan_text.h"
 #include "words/shopping_words.h"
@@ -31,6 +32,24 @@ void tellWhatIsOtherwise(const BooksLaidOut& books, const Stock& shelf) {
     const CutWork::Piece& of = books.work.pieces[each.piece];
     complain(otherMakeWords(each, titleOf(of.book, *of.part), notation));
   }
+}
+
+/// Why it must not be cut yet: what goes on from here tells sizes and nothing else.
+/// @returns whether there is any stop.
+bool tellStops(const BooksLaidOut& books) {
+  bool isStopped = false;
+  for (std::size_t book = 0; book < books.plans.size(); ++book) {
+    const Plan& plan = *books.plans[book];
+    const Notation notation{plan.units, plan.resolution, '.'};
+    for (const PlannedFinding& finding : plan.findings) {
+      if (finding.rule->severity != Severity::Stop) continue;
+      isStopped = true;
+      const std::string& title = books.jobs[book]->title;
+      complain(shownText((title.empty() ? "" : title + ", ") + severityName(Severity::Stop) + ": " +
+                         findingSays(finding, notation)));
+    }
+  }
+  return isStopped;
 }
 
 }  // namespace
@@ -64,7 +83,6 @@ int planToCutCommand(const std::string& path, const std::string& stockFile) {
   const RuleLibrary library = houseLibrary();
   auto opened = openArgument(path, library);
   if (!opened) return kRefused;
-  const bool isStopped = opened->plan.has(Severity::Stop);
   BooksLaidOut books;
   books.jobs.push_back(std::make_shared<const Job>(std::move(*opened->document.job)));
   books.plans.push_back(std::make_shared<const Plan>(std::move(opened->plan)));
@@ -73,6 +91,7 @@ int planToCutCommand(const std::string& path, const std::string& stockFile) {
   if (!issues.empty()) return tell(issues);
   books.work = cutWorkOf(books, std::get<Stock>(stock));
   tellWhatIsOtherwise(books, std::get<Stock>(stock));
+  const bool isStopped = tellStops(books);
   return print(shownJson(writeCutProblem(books.work.problem)), isStopped ? kDoneWithStop : kDone);
 }
 

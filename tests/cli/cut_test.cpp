@@ -267,5 +267,30 @@ TEST(CliCut, aPlanIsHandedOn) {
   EXPECT_EQ(none.code, 2);
 }
 
+// Corners that cross on a small landscape book, also where it is cut together with another.
+TEST(CliCut, aPlanWithAStopTellsWhy) {
+  const test::TemporaryFolder folder;
+  json job = json::parse(std::ifstream(kSource + "/demo/tide-ledger.json"));
+  const auto plan = [&](const json& of) {
+    return cli({"plan", folder.write("job.json", of.dump()), "--as", "cut", "--stock",
+                kSource + "/demo/stock/shelf.json"});
+  };
+  EXPECT_EQ(plan(job).err, "");
+  json small = job;
+  small["title"] = "Gull";
+  small["allowances"]["covering_style"] = "half";
+  small["given"]["text_height"] = 48;
+  small["given"]["text_width"] = 70;
+  const Finished alone = plan(small);
+  EXPECT_EQ(alone.code, 1);
+  EXPECT_THAT(alone.err, HasSubstr("Gull, stop: At the fore-edge the corners take "));
+  EXPECT_TRUE(std::holds_alternative<CutProblem>(readCutProblem(alone.out, "plan")));
+  folder.write("gull.json", small.dump());
+  job["cutting"]["with"] = {"gull.json"};
+  const Finished both = plan(job);
+  EXPECT_EQ(both.code, 1);
+  EXPECT_THAT(both.err, HasSubstr("Gull, stop: "));
+}
+
 }  // namespace
 }  // namespace drapery::test
