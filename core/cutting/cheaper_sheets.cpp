@@ -1,6 +1,7 @@
 #include "core/cutting/cheaper_sheets.h"
 
 #include <algorithm>
+#include <cmath>
 #include <limits>
 #include <numeric>
 
@@ -48,8 +49,10 @@ CheaperSheets::CheaperSheets(const MaterialJob& job, std::mt19937_64& random,
   isApt_ = job.stocks.size() > 1 && job.pinned.empty();
   for (std::size_t s = 0; s < job.stocks.size(); ++s)
     isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet;
-  constexpr std::size_t kFewCopies = 5;
-  isOfCopies_ = piecesOf(job.counts).size() >= kFewCopies * job.kinds.size();
+  constexpr std::size_t kFewCopies = 5, kFewPieces = 60;
+  const std::size_t pieces = piecesOf(job.counts).size();
+  isOfCopies_ = pieces >= kFewCopies * job.kinds.size();
+  isOfFew_ = pieces <= kFewPieces;
 }
 
 bool CheaperSheets::begin(const std::vector<Bin>& bins, const Patterns* patterns, double effort) {
@@ -78,7 +81,10 @@ bool CheaperSheets::choose(const std::vector<Bin>& bins) {
   if (mixedFor_ != cost) mixes_ = cheaperMixes(job_, cost, needed);
   mixedFor_ = cost;
   if (mixes_.empty()) return false;
-  const auto& mix = chosen(needed, hopedFor(fullnessOfMost(job_, bins)));
+  const auto& mix =
+      isOfFew_ ? soonest(needed) : chosen(needed, hopedFor(fullnessOfMost(job_, bins)));
+  givenStocks_ = mix;
+  ++tried_[mix].times;
   givenCost_ = costOfAll(job_, mix);
   givenRoom_ = roomOfAll(job_, mix);
   Counts counts(job_.stocks.size(), 0);
@@ -104,6 +110,32 @@ const std::vector<std::size_t>& CheaperSheets::chosen(double needed, double full
     best = i;
   }
   return mixes_[best];
+}
+
+const std::vector<std::size_t>& CheaperSheets::soonest(double needed) const {
+  constexpr double kSeldom = 0.02;  // what is loose so much more is tried e times less often
+  constexpr double kUntried = 0.3;  // of how much fuller than others it must be
+  const auto fullness = [&](std::size_t i) { return needed / roomOfAll(job_, mixes_[i]); };
+  std::size_t best = 0;
+  double least = std::numeric_limits<double>::infinity();
+  for (std::size_t i = 0; i < mixes_.size(); ++i) {
+    const auto before = tried_.find(mixes_[i]);
+    const bool isNew = before == tried_.end();
+    const double loose = isNew ? kUntried * (fullness(i) - fullness(0)) : before->second.loose;
+    const double turn = (isNew ? 1 : before->second.times + 1) * std::exp(loose / kSeldom);
+    if (turn >= least) continue;
+    least = turn;
+    best = i;
+  }
+  return mixes_[best];
+}
+
+void CheaperSheets::tellLoose(double area) {
+  if (area < leastLoose_) inVain_ = 0;
+  leastLoose_ = std::min(leastLoose_, area);
+  if (roll_) return;
+  double& least = tried_[givenStocks_].loose;
+  least = std::min(least, area / areaOf(job_, job_.counts));
 }
 
 bool CheaperSheets::fill(const Patterns* patterns, double effort) {
@@ -140,8 +172,7 @@ std::optional<std::vector<Bin>> CheaperSheets::step(double cost) {
     given_.reset();
     return bins;
   }
-  if (given_->looseArea() < leastLoose_) inVain_ = 0;
-  leastLoose_ = std::min(leastLoose_, given_->looseArea());
+  tellLoose(given_->looseArea());
   return std::nullopt;
 }
 

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <functional>
+#include <map>
 #include <memory>
 #include <optional>
 #include <random>
@@ -38,7 +39,12 @@ class CheaperSheets {
   [[nodiscard]] double hopedFor(double full);
   /// Those that cost least of what need not be fuller than that; else those with the most room.
   [[nodiscard]] const std::vector<std::size_t>& chosen(double needed, double fullest) const;
+  /// Of few pieces, which hardly any two choices serve alike: in turns, mostly such on which little
+  /// stayed loose, or which need not be so full if they were not tried yet.
+  [[nodiscard]] const std::vector<std::size_t>& soonest(double needed) const;
   bool fill(const Patterns* patterns, double effort);
+  /// Of what is being filled.
+  void tellLoose(double area);
   double part() { return drawnPart(random_); }
 
   const MaterialJob& job_;
@@ -46,9 +52,16 @@ class CheaperSheets {
   std::function<bool()> isEnough_;
   std::optional<std::size_t> roll_;
   bool isApt_ = true;
-  bool isOfCopies_ = false;                      // of few of each patterns take long and serve less
+  bool isOfCopies_ = false;  // of few of each patterns take long and serve less
+  bool isOfFew_ = false;
   std::vector<std::vector<std::size_t>> mixes_;  // of stocks
   double mixedFor_ = -1.0;                       // the cost that those are to better
+  struct Tried {
+    int times = 0;
+    double loose = 1.0;  // least of all pieces
+  };
+  std::map<std::vector<std::size_t>, Tried> tried_;  // by their stocks
+  std::vector<std::size_t> givenStocks_;
   double reached_ = 0.0;  // the fullest in vain; 0: none, or fuller ones held all since
   std::unique_ptr<GivenSheets> given_;
   double givenCost_ = 0.0, givenRoom_ = 0.0;

@@ -8,7 +8,11 @@
 namespace drapery {
 
 OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough)
-    : job_(job), random_(random), isEnough_(std::move(isEnough)), filler_(job, random, isEnough_) {
+    : job_(job),
+      random_(random),
+      isEnough_(std::move(isEnough)),
+      filler_(job, random, isEnough_),
+      boxes_(job, random, isEnough_) {
   for (std::size_t s = 0; s < job.stocks.size(); ++s)
     isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet;
 }
@@ -119,6 +123,7 @@ bool OneFewer::layLast() {
 
 bool OneFewer::step() {
   constexpr std::size_t kOneOf = 40;                      // tries takes whole sheets
+  constexpr std::size_t kBoxes = 20;                      // and one of so many the boxes on them
   constexpr std::size_t kOften = 1000, kOftenTold = 300;  // tries between two at the last sheet
   if (now_.loose.empty()) return true;
   if (now_.bins.empty()) return false;
@@ -128,6 +133,8 @@ bool OneFewer::step() {
     fillUp(now_.bins[first]);
   else if (isTold_ || below(kOneOf) == 0)
     refill(first);
+  else if (below(kBoxes) == 0)
+    joinAnew();
   else
     exchange();
   makeDearer();
@@ -190,6 +197,23 @@ void OneFewer::exchange() {
     bin = emptyBin(job_, bin.stock);
     takeFilling(job_, bin, whole, 0);
   }
+}
+
+void OneFewer::joinAnew() {
+  constexpr std::size_t kTwo = 2;  // one of so many times two sheets
+  std::vector<std::size_t> which;
+  for (std::size_t wanted = below(kTwo) == 0 ? 2 : 1; wanted > 0; --wanted) {
+    const std::size_t b = below(now_.bins.size());
+    if (!now_.bins[b].pinned && (which.empty() || which[0] != b)) which.push_back(b);
+  }
+  if (which.empty()) return;
+  std::vector<const Bin*> bins;
+  for (const std::size_t b : which) bins.push_back(&now_.bins[b]);
+  const double most = std::max(now_.looseWorth, now_.before[tried_ % now_.before.size()]);
+  auto joined = boxes_.joined(bins, now_.loose, now_.worth, most);
+  if (!joined || !isTaken(worthOf(joined->loose))) return;
+  now_.loose = std::move(joined->loose);
+  for (std::size_t i = 0; i < which.size(); ++i) now_.bins[which[i]] = std::move(joined->bins[i]);
 }
 
 void OneFewer::refill(std::size_t first) {

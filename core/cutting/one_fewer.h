@@ -9,6 +9,7 @@
 
 #include "core/cutting/bin.h"
 #include "core/cutting/chance_filler.h"
+#include "core/cutting/sheet_boxes.h"
 
 namespace drapery {
 
@@ -47,6 +48,8 @@ class OneFewer {
   [[nodiscard]] double worthOf(const std::vector<std::size_t>& kinds) const;
   /// Some pieces of one sheet or two laid anew there, with what is loose.
   void exchange();
+  /// The same in the best of all ways to join a few boxes of them.
+  void joinAnew();
   /// All of one sheet, or of it and another, around their pins.
   void refill(std::size_t first);
   /// One sheet made fuller, with what is loose: where losses are told and all are nearly full, that
@@ -62,6 +65,7 @@ class OneFewer {
   std::mt19937_64& random_;
   std::function<bool()> isEnough_;
   ChanceFiller filler_;
+  SheetBoxes boxes_;
   bool isApt_ = true;
   bool isTold_ = false;  // what must be lost
   /// How far it has come.
