@@ -13,6 +13,8 @@ OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random, std::functio
       isEnough_(std::move(isEnough)),
       filler_(job, random, isEnough_),
       boxes_(job, random, isEnough_) {
+  constexpr std::size_t kFewPieces = 120;
+  isOfFew_ = piecesOf(job.counts).size() <= kFewPieces;
   for (std::size_t s = 0; s < job.stocks.size(); ++s)
     isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet;
 }
@@ -123,7 +125,7 @@ bool OneFewer::layLast() {
 
 bool OneFewer::step() {
   constexpr std::size_t kOneOf = 40;                      // tries takes whole sheets
-  constexpr std::size_t kBoxes = 20;                      // and one of so many the boxes on them
+  constexpr std::size_t kBoxes = 8;                       // and one of so many the boxes on them
   constexpr std::size_t kOften = 1000, kOftenTold = 300;  // tries between two at the last sheet
   if (now_.loose.empty()) return true;
   if (now_.bins.empty()) return false;
@@ -133,7 +135,7 @@ bool OneFewer::step() {
     fillUp(now_.bins[first]);
   else if (isTold_ || below(kOneOf) == 0)
     refill(first);
-  else if (below(kBoxes) == 0)
+  else if (isOfFew_ && below(kBoxes) == 0)
     joinAnew();
   else
     exchange();

@@ -67,6 +67,7 @@ class OneFewer {
   ChanceFiller filler_;
   SheetBoxes boxes_;
   bool isApt_ = true;
+  bool isOfFew_ = false;
   bool isTold_ = false;  // what must be lost
   /// How far it has come.
   struct State {
