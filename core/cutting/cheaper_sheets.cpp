@@ -84,7 +84,7 @@ bool CheaperSheets::choose(const std::vector<Bin>& bins) {
   const auto& mix =
       isOfFew_ ? soonest(needed) : chosen(needed, hopedFor(fullnessOfMost(job_, bins)));
   givenStocks_ = mix;
-  ++tried_[mix].times;
+  if (isOfFew_) ++tried_[mix].times;
   givenCost_ = costOfAll(job_, mix);
   givenRoom_ = roomOfAll(job_, mix);
   Counts counts(job_.stocks.size(), 0);
@@ -133,7 +133,7 @@ const std::vector<std::size_t>& CheaperSheets::soonest(double needed) const {
 void CheaperSheets::tellLoose(double area) {
   if (area < leastLoose_) inVain_ = 0;
   leastLoose_ = std::min(leastLoose_, area);
-  if (roll_) return;
+  if (roll_ || !isOfFew_) return;
   double& least = tried_[givenStocks_].loose;
   least = std::min(least, area / areaOf(job_, job_.counts));
 }

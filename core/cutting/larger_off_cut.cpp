@@ -38,7 +38,7 @@ LargerOffCut::LargerOffCut(const MaterialJob& job, std::mt19937_64& random,
       isEnough_(std::move(isEnough)),
       offCut_(job.kinds.size()),
       filler_(job_, random, isEnough_),
-      search_(job_, random, isEnough_) {
+      search_(job_, random, isEnough_, false) {
   job_.roomLosses.reset();  // those know nothing of one piece more
 }
 

@@ -7,14 +7,15 @@
 
 namespace drapery {
 
-OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough)
+OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough,
+                   bool isByBoxes)
     : job_(job),
       random_(random),
       isEnough_(std::move(isEnough)),
       filler_(job, random, isEnough_),
       boxes_(job, random, isEnough_) {
-  constexpr std::size_t kFewPieces = 120;
-  isOfFew_ = piecesOf(job.counts).size() <= kFewPieces;
+  constexpr std::size_t kFewPieces = 60;
+  isByBoxes_ = isByBoxes && piecesOf(job.counts).size() <= kFewPieces;
   for (std::size_t s = 0; s < job.stocks.size(); ++s)
     isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet;
 }
@@ -135,7 +136,7 @@ bool OneFewer::step() {
     fillUp(now_.bins[first]);
   else if (isTold_ || below(kOneOf) == 0)
     refill(first);
-  else if (isOfFew_ && below(kBoxes) == 0)
+  else if (isByBoxes_ && below(kBoxes) == 0)
     joinAnew();
   else
     exchange();
@@ -210,6 +211,7 @@ void OneFewer::joinAnew() {
   }
   if (which.empty()) return;
   std::vector<const Bin*> bins;
+  bins.reserve(which.size());
   for (const std::size_t b : which) bins.push_back(&now_.bins[b]);
   const double most = std::max(now_.looseWorth, now_.before[tried_ % now_.before.size()]);
   auto joined = boxes_.joined(bins, now_.loose, now_.worth, most);

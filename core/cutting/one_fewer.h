@@ -16,7 +16,9 @@ namespace drapery {
 class OneFewer {
  public:
   /// @param isEnough asked now and then, also within a try: what that has found by then counts.
-  OneFewer(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough);
+  /// @param isByBoxes few pieces are joined anew as boxes too; else each try is over in a moment.
+  OneFewer(const MaterialJob& job, std::mt19937_64& random, std::function<bool()> isEnough,
+           bool isByBoxes = true);
 
   /// Only sheets are left out, not lengths of a roll.
   [[nodiscard]] bool isApt() const { return isApt_; }
@@ -67,7 +69,7 @@ class OneFewer {
   ChanceFiller filler_;
   SheetBoxes boxes_;
   bool isApt_ = true;
-  bool isOfFew_ = false;
+  bool isByBoxes_ = false;
   bool isTold_ = false;  // what must be lost
   /// How far it has come.
   struct State {

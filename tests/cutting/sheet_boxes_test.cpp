@@ -45,6 +45,7 @@ std::vector<Bin> anySheets(const MaterialJob& job, std::vector<std::size_t>& loo
 
 std::vector<const Bin*> all(const std::vector<Bin>& bins) {
   std::vector<const Bin*> each;
+  each.reserve(bins.size());
   for (const Bin& bin : bins) each.push_back(&bin);
   return each;
 }
