@@ -99,7 +99,7 @@ bool Proving::beginOnRoll(const std::function<bool()>& isEnough) {
 
 void Proving::tryCheaper() {
   constexpr std::uint64_t kBefore = 48;  // tries
-  constexpr double kAtOnce = 0.06, kForLargest = 0.5, kForFewer = 0.6,
+  constexpr double kForBefore = 0.03, kAtOnce = 0.06, kForLargest = 0.5, kForFewer = 0.6,
                    kForAll = 0.8;                  // of the time that is left
   constexpr double kWork = 2e8, kLeastWork = 4e6;  // joins of boxes: some seconds; a moment
   constexpr double kEndless = 1e12;                // where the clock ends it
@@ -109,7 +109,8 @@ void Proving::tryCheaper() {
   const bool isOfFewer = !isAsItIs && !isPinned_ && canTryFewerKinds(job_);
   if (packer_.lost() > 0 || !(isFew || isOfFewer || isAnyLarge(job_))) return;
   const std::uint64_t tries = watch_.tries(kBefore);
-  for (std::uint64_t i = 0; i < tries && !isOver_() && packer_.cost() > found_.bound + kSame; ++i)
+  const auto isLong = watch_.isCounted() ? isOver_ : within(kForBefore);
+  for (std::uint64_t i = 0; i < tries && !isLong() && packer_.cost() > found_.bound + kSame; ++i)
     packer_.step();
   const double most = watch_.isCounted() ? std::max(kLeastWork, watch_.effort() * kWork) : kEndless;
   auto forLargest = static_cast<std::uint64_t>(most / 2), forAll = static_cast<std::uint64_t>(most);
