@@ -5,6 +5,7 @@
 #include <limits>
 #include <numeric>
 
+#include "core/cutting/few_pieces.h"
 #include "core/cutting/roll_mix.h"
 #include "core/cutting/stock_mixes.h"
 
@@ -49,10 +50,9 @@ CheaperSheets::CheaperSheets(const MaterialJob& job, std::mt19937_64& random,
   isApt_ = job.stocks.size() > 1 && job.pinned.empty();
   for (std::size_t s = 0; s < job.stocks.size(); ++s)
     isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet;
-  constexpr std::size_t kFewCopies = 5, kFewPieces = 60;
-  const std::size_t pieces = piecesOf(job.counts).size();
-  isOfCopies_ = pieces >= kFewCopies * job.kinds.size();
-  isOfFew_ = pieces <= kFewPieces;
+  constexpr std::size_t kFewCopies = 5;
+  isOfCopies_ = piecesOf(job.counts).size() >= kFewCopies * job.kinds.size();
+  isOfFew_ = areFewPieces(job);
 }
 
 bool CheaperSheets::begin(const std::vector<Bin>& bins, const Patterns* patterns, double effort) {

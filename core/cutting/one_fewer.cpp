@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/cutting/few_pieces.h"
 #include "core/cutting/sheet_swap.h"
 
 namespace drapery {
@@ -14,8 +15,7 @@ OneFewer::OneFewer(const MaterialJob& job, std::mt19937_64& random, std::functio
       isEnough_(std::move(isEnough)),
       filler_(job, random, isEnough_),
       boxes_(job, random, isEnough_) {
-  constexpr std::size_t kFewPieces = 60;
-  isByBoxes_ = isByBoxes && piecesOf(job.counts).size() <= kFewPieces;
+  isByBoxes_ = isByBoxes && areFewPieces(job);
   for (std::size_t s = 0; s < job.stocks.size(); ++s)
     isApt_ = isApt_ && job.stock(s).form == StockForm::Sheet;
 }

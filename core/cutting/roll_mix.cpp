@@ -1,10 +1,10 @@
 #include "core/cutting/roll_mix.h"
 
 #include <algorithm>
-#include <numeric>
 
 #include "core/cutting/chance.h"
 #include "core/cutting/exact_lay_out.h"
+#include "core/cutting/few_pieces.h"
 
 namespace drapery {
 
@@ -41,10 +41,8 @@ void exchangeSome(const MaterialJob& job, Counts& counts, std::mt19937_64& rando
 }  // namespace
 
 std::optional<std::size_t> rollOfFew(const MaterialJob& job) {
-  constexpr int kFew = 60;
   std::optional<std::size_t> roll;
-  if (!job.pinned.empty() || std::accumulate(job.counts.begin(), job.counts.end(), 0) > kFew)
-    return roll;
+  if (!job.pinned.empty() || !areFewPieces(job)) return roll;
   for (std::size_t s = 0; s < job.stocks.size(); ++s) {
     if (job.stock(s).form == StockForm::Sheet) continue;
     if (roll || job.stock(s).cost <= 0) return std::nullopt;

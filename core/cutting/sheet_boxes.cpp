@@ -10,10 +10,27 @@ namespace drapery {
 namespace {
 
 constexpr double kNone = -1.0;
+constexpr double kSame = 1e-6;  // of all that they are worth
 
 void addPieces(const LaidBox& box, std::vector<std::size_t>& kinds) {
   if (box.of.empty()) kinds.push_back(box.kind);
   for (const LaidBoxPtr& each : box.of) addPieces(*each, kinds);
+}
+
+double worthOf(const std::vector<std::size_t>& pieces, const std::vector<double>& worth) {
+  return std::accumulate(pieces.begin(), pieces.end(), 0.0,
+                         [&](double sum, std::size_t kind) { return sum + worth[kind]; });
+}
+
+/// Of one of each of the few that are alike.
+std::vector<double> worthsOf(const FewBoxes& few, const std::vector<double>& worth) {
+  std::vector<double> worths;
+  for (std::size_t kind = 0; kind < few.job().counts.size(); ++kind) {
+    std::vector<std::size_t> pieces;
+    addPieces(few.one(kind), pieces);
+    worths.push_back(worthOf(pieces, worth));
+  }
+  return worths;
 }
 
 /// What the takings are worth that have room on a stock.
@@ -31,6 +48,7 @@ class Worths {
   }
   /// Below 0 where it has none.
   [[nodiscard]] double of(std::size_t set) const { return worths_[set]; }
+  [[nodiscard]] std::size_t all() const { return index_.all(); }
 
   /// For each taking the part of it that has room and is worth most.
   [[nodiscard]] std::vector<std::size_t> bestParts() const {
@@ -50,6 +68,33 @@ class Worths {
   const CountIndex& index_;
   std::vector<double> worths_;
 };
+
+/// A taking for each sheet.
+struct Shares {
+  std::size_t first = 0, second = 0;
+};
+/// Those worth most together, and no less than `least`: of what is on the first sheet the other
+/// one, if there is any, takes the best of the rest. Of those that are worth as much any may be the
+/// one.
+std::optional<Shares> worthMost(const Worths& on, const Worths* other, double least, double same,
+                                std::mt19937_64& random) {
+  const std::vector<std::size_t> best =
+      other != nullptr ? other->bestParts() : std::vector<std::size_t>{};
+  std::optional<Shares> found;
+  std::size_t as = 0;
+  for (std::size_t set = 0; set <= on.all(); ++set) {
+    if (on.of(set) < 0.0) continue;
+    const Shares shares{set, other != nullptr ? best[on.all() - set] : 0};
+    const double worth = on.of(set) + (other != nullptr ? other->of(shares.second) : 0.0);
+    if (worth < least - same) continue;
+    if (worth > least + same) {
+      least = worth;
+      as = 0;
+    }
+    if (random() % ++as == 0) found = shares;
+  }
+  return found;
+}
 
 }  // namespace
 
@@ -89,11 +134,6 @@ std::optional<SheetBoxes::Joined> SheetBoxes::joined(const std::vector<const Bin
                                                      double most) {
   constexpr std::uint64_t kMostJoins = 3'000'000;
   constexpr std::size_t kFewest = 8, kMore = 4;  // so many boxes, or up to three more
-  constexpr double kSame = 1e-6;                 // of all that they are worth
-  const auto worthOf = [&](const std::vector<std::size_t>& kinds) {
-    return std::accumulate(kinds.begin(), kinds.end(), 0.0,
-                           [&](double sum, std::size_t kind) { return sum + worth[kind]; });
-  };
   Joined joined{{}, loose};
   std::vector<std::size_t> stocks;
   for (const Bin* bin : bins)
@@ -111,14 +151,7 @@ std::optional<SheetBoxes::Joined> SheetBoxes::joined(const std::vector<const Bin
 
   FewBoxes few(job_, stocks, boxes);
   const CountIndex index(few.job().counts);
-  std::vector<double> each;  // of the few
-  double all = 0.0;
-  for (std::size_t kind = 0; kind < index.kinds(); ++kind) {
-    std::vector<std::size_t> pieces;
-    addPieces(few.one(kind), pieces);
-    each.push_back(worthOf(pieces));
-    all += few.job().counts[kind] * each.back();
-  }
+  const std::vector<double> each = worthsOf(few, worth);
   std::vector<BoxFronts> fronts;
   std::vector<Worths> worths;
   std::uint64_t work = kMostJoins;
@@ -128,34 +161,19 @@ std::optional<SheetBoxes::Joined> SheetBoxes::joined(const std::vector<const Bin
     if (!fronts.back().isWhole()) return std::nullopt;
     worths.emplace_back(fronts.back(), index, each);
   }
-  // Of what is on the first sheet the other one takes the best of the rest. Of those that are worth
-  // as much any may be the one.
+  double all = 0.0;
+  for (std::size_t kind = 0; kind < each.size(); ++kind) all += few.job().counts[kind] * each[kind];
   const bool isTwo = bins.size() > 1;
-  const std::vector<std::size_t> best =
-      isTwo ? worths.back().bestParts() : std::vector<std::size_t>{};
-  const auto besides = [&](std::size_t set) { return isTwo ? best[index.all() - set] : 0; };
-  double least = all - (most - worthOf(joined.loose));
-  std::size_t as = 0, first = 0;
-  for (std::size_t set = 0; set < index.size(); ++set) {
-    const double here = worths.front().of(set);
-    if (here < 0.0) continue;
-    const double laid = here + worths.back().of(besides(set));
-    if (laid < least - kSame * all) continue;
-    if (laid > least + kSame * all) {
-      least = laid;
-      as = 0;
-    }
-    if (below(++as) == 0) first = set;
-  }
-  if (as == 0) return std::nullopt;
-  const std::size_t second = besides(first);
+  const auto shares = worthMost(worths.front(), isTwo ? &worths.back() : nullptr,
+                                all - (most - worthOf(joined.loose, worth)), kSame * all, random_);
+  if (!shares) return std::nullopt;
   const auto lay = [&](const Bin& bin, const BoxFronts& on, std::size_t set) {
     LaidBoxPtr box;
     if (set != 0) box = few.take(on, set, below(on.of(set).size()));
     joined.bins.push_back(binOf(bin.stock, box));
   };
-  lay(*bins.front(), fronts.front(), first);
-  if (isTwo) lay(*bins.back(), fronts.back(), second);
+  lay(*bins.front(), fronts.front(), shares->first);
+  if (isTwo) lay(*bins.back(), fronts.back(), shares->second);
   for (const LaidBoxPtr& box : few.rest()) addPieces(*box, joined.loose);
   return joined;
 }
