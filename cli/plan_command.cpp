@@ -19,32 +19,32 @@ namespace {
 
 /// What was cut in another size than it has now, and what can only be cut from what is thicker or
 /// thinner than it is reckoned.
-void tellWhatIsOtherwise(const BooksLaidOut& books, const Stock& shelf) {
+void tellWhatIsOtherwise(const BooksLaidOut& found, const Stock& shelf) {
   const auto titleOf = [&](std::size_t book, const PlannedPart& part) {
     const std::string title = shownText(part.rule->title.text);
-    return book == 0 ? title : title + " · " + shownText(books.jobs[book]->title);
+    return book == 0 ? title : title + " · " + shownText(found.books[book].job->title);
   };
-  const Notation notation{books.plans[0]->units, books.plans[0]->resolution, '.'};
-  for (const CutOtherwise& each : books.work.otherwise)
+  const Notation notation{found.books[0].plan->units, found.books[0].plan->resolution, '.'};
+  for (const CutOtherwise& each : found.work.otherwise)
     complain(cutOtherwiseWords(each.was, each.is, each.isTooSmall, titleOf(each.book, *each.part),
                                notation));
-  for (const OtherMake& each : books.onlyOtherMakes(shelf)) {
-    const CutWork::Piece& of = books.work.pieces[each.piece];
+  for (const OtherMake& each : found.onlyOtherMakes(shelf)) {
+    const CutWork::Piece& of = found.work.pieces[each.piece];
     complain(otherMakeWords(each, titleOf(of.book, *of.part), notation));
   }
 }
 
 /// Why it must not be cut yet: what goes on from here tells sizes and nothing else.
 /// @returns whether there is any stop.
-bool tellStops(const BooksLaidOut& books) {
+bool tellStops(const BooksLaidOut& found) {
   bool isStopped = false;
-  for (std::size_t book = 0; book < books.plans.size(); ++book) {
-    const Plan& plan = *books.plans[book];
+  for (const BookToCut& book : found.books) {
+    const Plan& plan = *book.plan;
     const Notation notation{plan.units, plan.resolution, '.'};
     for (const PlannedFinding& finding : plan.findings) {
       if (finding.rule->severity != Severity::Stop) continue;
       isStopped = true;
-      const std::string& title = books.jobs[book]->title;
+      const std::string& title = book.job->title;
       complain(shownText((title.empty() ? "" : title + ", ") + severityName(Severity::Stop) + ": " +
                          findingSays(finding, notation)));
     }
@@ -83,16 +83,15 @@ int planToCutCommand(const std::string& path, const std::string& stockFile) {
   const RuleLibrary library = houseLibrary();
   auto opened = openArgument(path, library);
   if (!opened) return kRefused;
-  BooksLaidOut books;
-  books.jobs.push_back(std::make_shared<const Job>(std::move(*opened->document.job)));
-  books.plans.push_back(std::make_shared<const Plan>(std::move(opened->plan)));
-  const auto other = [&](const std::string& file) { return readBookToCut(file, library); };
-  const Issues issues = gatherBooks(books, path, other);
+  BooksLaidOut found;
+  found.books.push_back({std::make_shared<const Job>(std::move(*opened->document.job)),
+                         std::make_shared<const Plan>(std::move(opened->plan))});
+  const Issues issues = gatherBooks(found, path, library);
   if (!issues.empty()) return tell(issues);
-  books.work = cutWorkOf(books, std::get<Stock>(stock));
-  tellWhatIsOtherwise(books, std::get<Stock>(stock));
-  const bool isStopped = tellStops(books);
-  return print(shownJson(writeCutProblem(books.work.problem)), isStopped ? kDoneWithStop : kDone);
+  found.work = cutWorkOf(found.books, std::get<Stock>(stock));
+  tellWhatIsOtherwise(found, std::get<Stock>(stock));
+  const bool isStopped = tellStops(found);
+  return print(shownJson(writeCutProblem(found.work.problem)), isStopped ? kDoneWithStop : kDone);
 }
 
 }  // namespace drapery::cli

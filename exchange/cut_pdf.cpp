@@ -56,7 +56,7 @@ class CutPainter {
       : pages_(pages),
         found_(pages.found),
         problem_(pages.found.work.problem),
-        plan_(*pages.found.plans.front()),
+        plan_(*pages.found.books.front().plan),
         notation_{plan_.units, plan_.resolution, '.'},
         bench_(benchWork(problem_, found_.layout, pages.stock.usable, pages.longest)),
         layout_(bench_.layout),
@@ -79,7 +79,7 @@ class CutPainter {
 
  private:
   [[nodiscard]] QString title(std::size_t book = 0) const {
-    const Job& job = *found_.jobs[book];
+    const Job& job = *found_.books[book].job;
     if (book == 0 && job.title.empty()) return Words::tr("Untitled book");
     return text(bookName(job));
   }
@@ -98,7 +98,7 @@ class CutPainter {
   }
   [[nodiscard]] QString nameOf(std::size_t book, const PlannedPart& part) const {
     const QString name = text(part.rule->title.text);
-    return book == 0 ? name : name + " · " + text(bookName(*found_.jobs[book]));
+    return book == 0 ? name : name + " · " + text(bookName(*found_.books[book].job));
   }
   /// So many rectangles' pieces.
   [[nodiscard]] QString pieces(std::size_t piece, int rectangles) const {
@@ -122,12 +122,12 @@ class CutPainter {
                   Words::tr("To cut, %1. Material for %2.")
                       .arg(QDate::currentDate().toString(Qt::ISODate), money(cost)),
                   true);
-    for (std::size_t book = 0; book < found_.plans.size(); ++book)
-      if (found_.plans[book]->has(Severity::Stop))
+    for (std::size_t book = 0; book < found_.books.size(); ++book)
+      if (found_.books[book].plan->has(Severity::Stop))
         column_.write(kEdge, {kHeading, true, lightPalette().stop},
                       book == 0 ? Words::tr("The book has a stop: it must not be cut yet.")
                                 : Words::tr("%1 has a stop: it must not be cut yet.")
-                                      .arg(text(bookName(*found_.jobs[book]))),
+                                      .arg(text(bookName(*found_.books[book].job))),
                       true);
     column_.write(kEdge, {kSmall, false, lightPalette().secondInk}, careWords(), true);
     column_.leave(2);
@@ -396,8 +396,8 @@ QByteArray cutPdf(const CutPages& pages) {
   QBuffer buffer;
   buffer.open(QIODevice::WriteOnly);
   QPdfWriter writer(&buffer);
-  setUpPages(writer, text(pages.found.jobs.front()->title),
-             pages.found.plans.front()->units == Units::Inches);
+  setUpPages(writer, text(pages.found.books.front().job->title),
+             pages.found.books.front().plan->units == Units::Inches);
   CutPainter(writer, pages).paint();
   return buffer.data();
 }

@@ -57,19 +57,19 @@ int exportCut(const std::string& path, const std::string& output, const std::str
   if (const auto* issues = std::get_if<Issues>(&stock)) return refuse(*issues, {});
   CutPages pages;
   pages.stock = std::move(std::get<Stock>(stock));
-  pages.found.jobs.push_back(std::make_shared<const Job>(std::move(*opened->document.job)));
-  pages.found.plans.push_back(std::make_shared<const Plan>(std::move(opened->plan)));
-  const auto read = [&](const std::string& file) { return readBookToCut(file, library); };
-  const Issues others = gatherBooks(pages.found, path, read);
+  pages.found.books.push_back({std::make_shared<const Job>(std::move(*opened->document.job)),
+                               std::make_shared<const Plan>(std::move(opened->plan))});
+  const Issues others = gatherBooks(pages.found, path, library);
   if (!others.empty()) return refuse(others, notation);
-  pages.found.work = cutWorkOf(pages.found, pages.stock);
+  pages.found.work = cutWorkOf(pages.found.books, pages.stock);
   pages.found.layout = layOut(pages.found.work.problem, {});
   pages.found.shopping = shoppingList(pages.found, pages.stock, *library.catalogue());
   if (const auto issue = writeBytes(cutPdf(pages), output, replaces))
     return refuse({*issue}, notation);
   const bool isWhole = pages.found.layout.unplaced.empty();
-  const bool isStopped = std::any_of(pages.found.plans.begin(), pages.found.plans.end(),
-                                     [](const auto& plan) { return plan->has(Severity::Stop); });
+  const bool isStopped =
+      std::any_of(pages.found.books.begin(), pages.found.books.end(),
+                  [](const BookToCut& book) { return book.plan->has(Severity::Stop); });
   return isStopped || !isWhole ? 1 : 0;
 }
 

@@ -20,27 +20,29 @@ BookRead readBookToCut(const std::string& path, const RuleLibrary& library) {
           std::make_shared<const Plan>(std::move(opened.plan)), std::nullopt};
 }
 
-Issues gatherBooks(BooksLaidOut& found, const std::string& path,
+Issues gatherBooks(BooksLaidOut& found, const std::string& path, CutElsewhere& elsewhere,
                    const std::function<BookRead(const std::string&)>& read) {
   Issues issues;
   const auto folder = std::filesystem::path(path).parent_path();
-  for (const std::string& name : found.jobs.front()->cutting.with) {
-    BookRead book = read((folder / name).lexically_normal().string());
+  const std::shared_ptr<const Job> first = found.books.front().job;
+  found.books.front().beside = elsewhere.of(path, path, *first);
+  for (const std::string& name : first->cutting.with) {
+    const std::string file = (folder / name).lexically_normal().string();
+    BookRead book = read(file);
     if (book.issue) {
       issues.push_back(std::move(*book.issue));
       continue;
     }
-    found.jobs.push_back(std::move(book.job));
-    found.plans.push_back(std::move(book.plan));
+    found.books.push_back(
+        {std::move(book.job), std::move(book.plan), name, elsewhere.of(file, path, *first)});
   }
   return issues;
 }
 
-CutWork cutWorkOf(const BooksLaidOut& found, const Stock& shelf) {
-  std::vector<BookToCut> books;
-  for (std::size_t i = 0; i < found.jobs.size(); ++i)
-    books.push_back({found.jobs[i].get(), found.plans[i].get()});
-  return cutWorkOf(books, shelf);
+Issues gatherBooks(BooksLaidOut& found, const std::string& path, const RuleLibrary& library) {
+  CutElsewhere elsewhere;
+  return gatherBooks(found, path, elsewhere,
+                     [&](const std::string& file) { return readBookToCut(file, library); });
 }
 
 }  // namespace drapery

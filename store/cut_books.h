@@ -7,6 +7,7 @@
 #include <string>
 
 #include "core/rules/rule_library.h"
+#include "store/cut_elsewhere.h"
 #include "store/cut_work.h"
 
 namespace drapery {
@@ -22,12 +23,12 @@ struct BookRead {
 BookRead readBookToCut(const std::string& path, const RuleLibrary& library);
 
 /// The first book's job and plan are in `found` already: those that its job names beside its own
-/// file, which is `path`, are put behind them, as `read` reads each.
+/// file, which is `path`, are put behind them, as `read` reads each; and what was cut of each while
+/// another one was open.
 /// @return what is wrong with those that are left out.
-Issues gatherBooks(BooksLaidOut& found, const std::string& path,
+Issues gatherBooks(BooksLaidOut& found, const std::string& path, CutElsewhere& elsewhere,
                    const std::function<BookRead(const std::string&)>& read);
-
-/// What all of them come to on what lies there.
-CutWork cutWorkOf(const BooksLaidOut& found, const Stock& shelf);
+/// Each from its file.
+Issues gatherBooks(BooksLaidOut& found, const std::string& path, const RuleLibrary& library);
 
 }  // namespace drapery

@@ -159,19 +159,30 @@ class Gathering {
       work_.problem.stocks[i].material = sorted.stocks[i];
   }
 
-  /// What was cut of it here; and of another book, while that was open alone.
+  /// What was cut of it: while it was open, while the first book was, and while yet another was.
   int wasCut(const CutPiece& piece, std::size_t book, const PlannedPart& part) {
+    const BookToCut& of = books_[book];
     int count = 0;
-    const auto add = [&](const std::vector<CutDone>& all, const std::string& name, bool isHere) {
-      for (std::size_t i = 0; i < all.size(); ++i) {
-        const auto found = all[i].pieces.find(name);
-        if (all[i].isMockUp == wish_.mockUp.empty() || found == all[i].pieces.end()) continue;
-        count += found->second;
-        if (isHere && found->second > 0) compare(all[i], name, piece, {i, book, &part});
-      }
+    const auto add = [&](const CutDone& done, const std::string& name,
+                         std::optional<std::size_t> told) {
+      const auto found = done.pieces.find(name);
+      if (done.isMockUp == wish_.mockUp.empty() || found == done.pieces.end()) return;
+      count += found->second;
+      if (told && found->second > 0) compare(done, name, piece, {*told, book, &part});
     };
-    add(wish_.done, piece.id, true);
-    if (book > 0) add(books_[book].job->cutting.done, part.rule->id, false);
+    for (std::size_t i = 0; i < wish_.done.size(); ++i) {
+      const CutDone& done = wish_.done[i];
+      if (done.book.empty())
+        add(done, piece.id, i);  // in old files all pieces, as they are called among others
+      else if (done.book == of.file)
+        add(done, part.rule->id, i);
+    }
+    if (book > 0)
+      for (const CutDone& done : of.job->cutting.done)
+        if (done.book.empty()) add(done, part.rule->id, std::nullopt);
+    for (std::size_t i = 0; i < of.beside.size(); ++i)
+      add(of.beside[i].done, part.rule->id,
+          book == 0 ? std::optional(wish_.done.size() + i) : std::nullopt);
     return count;
   }
   /// With the size that it has now.
@@ -290,9 +301,9 @@ std::vector<OtherMake> BooksLaidOut::otherMakesOn(const Stock& shelf, std::size_
                                                   std::size_t stock) const {
   std::vector<OtherMake> all;
   const StockItem* item = shelf.named(work.problem.stocks[stock].id);
-  if (item == nullptr || !jobs.front()->cutting.mockUp.empty()) return all;
+  if (item == nullptr || !books.front().job->cutting.mockUp.empty()) return all;
   const CutWork::Piece& of = work.pieces[piece];
-  const WantedMake wanted = wantedMake(item->lies.material, *of.part, *plans[of.book]);
+  const WantedMake wanted = wantedMake(item->lies.material, *of.part, *books[of.book].plan);
   const StockMake make = makeOf(*item);
   using What = OtherMake::What;
   if (isOtherThickness(wanted, make)) all.push_back({piece, item, wanted, What::Thickness});
@@ -300,7 +311,7 @@ std::vector<OtherMake> BooksLaidOut::otherMakesOn(const Stock& shelf, std::size_
   if (isPaperApart(*of.part) && item->lies.material == of.part->material)
     all.push_back({piece, item, wanted, What::Plain});
   const CutPiece& cut = work.problem.pieces[piece];
-  const double mark = plans[of.book]->resolution.mm();
+  const double mark = books[of.book].plan->resolution.mm();
   for (const auto& [size, reckoned] :
        {std::pair(cut.width, of.part->cutWidth), std::pair(cut.height, of.part->cutHeight)})
     if (isBand(item->lies) && std::abs(double(size) / 1000 - reckoned.mm()) > mark)

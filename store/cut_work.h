@@ -29,14 +29,22 @@ WantedMake wantedMake(const std::string& material, const PlannedPart& part, cons
 bool isPaperApart(const PlannedPart& part);
 StockMake makeOf(const StockItem& item);
 
+/// What was cut of a book while another one was open, that is not cut together with it now.
+struct CutBeside {
+  std::string name;  // of that other book
+  CutDone done;
+};
+
 struct BookToCut {
-  const Job* job = nullptr;
-  const Plan* plan = nullptr;
+  std::shared_ptr<const Job> job;
+  std::shared_ptr<const Plan> plan;
+  std::string file = {};  // as the first book's job names it; its own is empty
+  std::vector<CutBeside> beside = {};
 };
 
 /// A piece that was cut in another size than the plan has now, by half a mark of its rule or more.
 struct CutOtherwise {
-  std::size_t done = 0;  // of the first book's job
+  std::size_t done = 0;  // of the first book's job, and then of what was cut of it beside
   std::size_t book = 0;
   const PlannedPart* part = nullptr;
   CutSize was = {}, is = {};
@@ -66,8 +74,7 @@ struct CutWork {
 
 /// Books laid out on what lies there, and all that it rests on.
 struct BooksLaidOut {
-  std::vector<std::shared_ptr<const Job>> jobs;
-  std::vector<std::shared_ptr<const Plan>> plans;  // beside the jobs; the first is the open book's
+  std::vector<BookToCut> books;  // the first is the open one
   CutWork work;
   CutLayout layout;
   ShoppingList shopping;  // for what finds no room, once it was asked for
@@ -90,8 +97,9 @@ struct BooksLaidOut {
 /// Each piece by its rectangle as it is cut, as often as the book's copies want it and were not cut
 /// yet; from the stock that is called like the piece, the material named for it, or that one's
 /// kind, whichever is first there, and of several of these the one as thick and as heavy as it is
-/// to be. What the first book's job decided about the cutting holds for all; what was cut of
-/// another book while that was open alone is told in its own. A mock-up counts what was cut for it.
+/// to be. What the first book's job decided about the cutting holds for all. What was cut of a book
+/// is told by its own job, by the first one's and by what lies beside it. A mock-up counts what was
+/// cut for it.
 /// The plans outlive it.
 CutWork cutWorkOf(const std::vector<BookToCut>& books, const Stock& shelf);
 

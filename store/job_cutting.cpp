@@ -65,9 +65,10 @@ class CuttingReader : SectionReader {
     return all;
   }
   CutDone done(const Node& item, const std::string& at) {
-    know(item, at, {"stock", "pieces", "spoilt", "sheets_spoilt", "mock_up", "sizes"});
+    know(item, at, {"stock", "book", "pieces", "spoilt", "sheets_spoilt", "mock_up", "sizes"});
     CutDone done;
     done.stock = text(item, at, "stock", true);
+    done.book = text(item, at, "book", false);
     if (item.find("pieces") == nullptr)
       complain(item, "job-key-missing", {{"key", at + ".pieces"}});
     done.pieces = counts(item, at, "pieces");

@@ -60,12 +60,12 @@ class Shopping {
   void put(const Unplaced& unplaced) {
     const CutWork::Piece& of = found_.work.pieces[unplaced.piece];
     ToGet wanted;
-    const WantedMake wants = wantedMake(of.part->material, *of.part, *found_.plans[of.book]);
+    const WantedMake wants = wantedMake(of.part->material, *of.part, *found_.books[of.book].plan);
     wanted.kind = wants.material;
     wanted.named = of.part->named;
     if (isPaperApart(*of.part) && wanted.named.empty()) wanted.apart = of.part->rule->id;
     wanted.thickness = wants.thickness;
-    wanted.units = found_.plans[of.book]->units;
+    wanted.units = found_.books[of.book].plan->units;
     wanted.grammage = wants.grammage;
     const auto make = [](const ToGet& each) {
       const GrammageBand band = each.grammage.value_or(GrammageBand());
@@ -133,16 +133,15 @@ BooksLaidOut laidOnShopping(const BooksLaidOut& found, const Reckoning& how) {
     wanted.push_back(&each);
   }
   BooksLaidOut supposed;
-  supposed.jobs = found.jobs;
-  supposed.plans = found.plans;
+  supposed.books = found.books;
   supposed.shopping = found.shopping;
   supposed.isSupposed = true;
-  supposed.work = cutWorkOf(supposed, bought);
+  supposed.work = cutWorkOf(supposed.books, bought);
   // Each for its own pieces, which are numbered as before, as when it was reckoned how much of it
   // they take. For a mock-up none of it is cut.
   CutProblem& problem = supposed.work.problem;
   std::set<std::string> materials;
-  const bool isMockUp = !found.jobs.front()->cutting.mockUp.empty();
+  const bool isMockUp = !found.books.front().job->cutting.mockUp.empty();
   for (std::size_t s = 0; !isMockUp && s < problem.stocks.size(); ++s) {
     CutStock& stock = problem.stocks[s];
     makeEndless(stock);

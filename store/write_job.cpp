@@ -103,6 +103,7 @@ void write(PrettyJson& json, const JobCutting& cutting) {
     for (const CutDone& done : cutting.done) {
       json.beginObject();
       json.key("stock").text(done.stock);
+      if (!done.book.empty()) json.key("book").text(done.book);
       write(json.key("pieces"), done.pieces);
       if (!done.spoilt.empty()) write(json.key("spoilt"), done.spoilt);
       if (done.sheetsSpoilt > 0) json.key("sheets_spoilt").number(done.sheetsSpoilt);

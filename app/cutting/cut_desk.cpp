@@ -97,11 +97,12 @@ void CutDesk::settle() {
 
 /// The open book, and those that it is cut together with.
 void CutDesk::gather(Found& found) {
-  found.jobs.push_back(std::make_shared<const Job>(book_.shownJob()));
-  found.plans.push_back(std::make_shared<const Plan>(book_.plan()));
+  found.books.push_back(
+      {std::make_shared<const Job>(book_.shownJob()), std::make_shared<const Plan>(book_.plan())});
   const std::string path =
       QFile::encodeName(QFileInfo(book_.path()).absoluteFilePath()).toStdString();
-  issues_ = gatherBooks(found, path, [this](const std::string& file) { return otherBook(file); });
+  issues_ = gatherBooks(found, path, elsewhere_,
+                        [this](const std::string& file) { return otherBook(file); });
 }
 
 const BookRead& CutDesk::otherBook(const std::string& path) {
@@ -122,7 +123,7 @@ void CutDesk::renew() {
   isEmpty_ = false;
   auto found = std::make_shared<Found>();
   gather(*found);
-  found->work = cutWorkOf(*found, room_.stock());
+  found->work = cutWorkOf(found->books, room_.stock());
   const bool wasReady = isReady_;
   isReady_ = book_.missing().empty() && (!isEmpty || isWatched_);
   const auto& last = next_ ? next_ : found_;

@@ -114,6 +114,7 @@ class CutDesk : public QObject {
   std::shared_ptr<Found> next_;  // once there is a lay-out of it; null: none is awaited
   Issues issues_;
   std::map<std::string, Other> others_;
+  CutElsewhere elsewhere_;
   std::atomic<int> generation_ = 0;
   std::mutex telling_;
   std::optional<Told> told_;

@@ -68,7 +68,12 @@ class CutPage : public StagePage {
   void putOnShelf(const ToGet& wanted, const SoldSize& size);
   void writeWishes();
   void writeDone();
+  void writeDone(const CutDone& done, std::size_t which);
+  void writeSpoiling(const CutDone& done, std::size_t which);
   [[nodiscard]] QString cutPieces(const CutDone& done, const std::string& piece, int count) const;
+  [[nodiscard]] QStringList cutPieces(const CutDone& done,
+                                      const std::map<std::string, int>& of) const;
+  [[nodiscard]] QString bookOf(const CutDone& done) const;
   void writeKept();
   void writeSheet();
   void writeSteps();
@@ -119,6 +124,7 @@ class CutPage : public StagePage {
   void takeUp(std::size_t kept);
   [[nodiscard]] QString keptWords(const KeptLayOut& kept) const;
   void cutSheetDone(int times);
+  [[nodiscard]] std::vector<CutDone> doneOf(const CutSheet& sheet, int times) const;
   [[nodiscard]] QString whyNotYet() const;
   void spoil(std::size_t which, const std::map<std::string, int>& pieces);
   void spoilSheet();

@@ -1,4 +1,6 @@
 // What was cut, what of it was spoilt, and what that takes from the stock.
+#include <QFile>
+#include <QFileInfo>
 #include <algorithm>
 
 #include "app/cutting/cut_page.h"
@@ -15,55 +17,82 @@ QString CutPage::cutPieces(const CutDone& done, const std::string& piece, int co
   const StockItem* from = shelf.named(done.stock);
   const StockPattern pattern =
       from != nullptr ? patternOf(shelf, from->lies.material) : StockPattern::None;
-  const PlannedPart* part = book_.plan().part(piece);
+  const auto of = std::find_if(found_->books.begin(), found_->books.end(),
+                               [&](const BookToCut& book) { return book.file == done.book; });
+  const PlannedPart* part = of != found_->books.end() ? of->plan->part(piece) : nullptr;
   const QString title =
       part != nullptr ? localText(part->rule->title) : QString::fromStdString(piece);
   const int often = count * (part != nullptr ? piecesOfRectangle(*part, pattern) : 1);
   return often > 1 ? QString("%1 × %2").arg(often).arg(title) : title;
 }
 
+QStringList CutPage::cutPieces(const CutDone& done, const std::map<std::string, int>& of) const {
+  QStringList words;
+  for (const auto& [piece, count] : of)
+    if (count > 0) words << cutPieces(done, piece, count);
+  return words;
+}
+
 /// What was cut already, and what of it has to be cut again.
 void CutPage::writeDone() {
   const std::vector<CutDone>& all = book_.job().cutting.done;
-  if (all.empty()) return;
+  const std::vector<CutBeside>& beside = found_->books.front().beside;
+  if (all.empty() && beside.empty()) return;
   margin_->space();
   margin_->heading(tr("Cut already"));
   for (std::size_t i = 0; i < all.size(); ++i) {
-    const CutDone& done = all[i];
-    const auto listed = [&](const std::map<std::string, int>& pieces) {
-      QStringList words;
-      for (const auto& [piece, count] : pieces)
-        if (count > 0) words << cutPieces(done, piece, count);
-      return words;
-    };
-    QStringList spoilt = listed(done.spoilt);
-    if (done.sheetsSpoilt > 0)
-      spoilt.prepend(takenWords(done.sheetsSpoilt, 0, windowNotation(book_.plan())));
-    const QStringList good = listed(done.pieces);
-    const QString stock = QString::fromStdString(done.stock);
-    const QString from = done.isMockUp ? tr("%1, for a mock-up").arg(stock) : stock;
-    margin_->text(good.isEmpty() ? from : from + ": " + good.join(", "));
-    if (!spoilt.isEmpty()) margin_->small(tr("spoilt: %1").arg(spoilt.join(", ")));
-    for (const CutOtherwise& each : found_->work.otherwise)
-      if (each.done == i)
-        margin_->finding(Severity::Mind,
-                         cutOtherwiseText(each, pieceTitle(*found_, each.book, *each.part),
-                                          windowNotation(book_.plan())));
-    std::vector<MarginColumn::Way> ways;
-    int total = 0;
-    for (const auto& [piece, count] : done.pieces) {
-      if (count <= 0) continue;
-      total += count;
-      ways.push_back({QString("cut.spoilt.%1.%2").arg(i).arg(QString::fromStdString(piece)),
-                      tr("%1 spoilt").arg(cutPieces(done, piece, 1)), false, [this, i, id = piece] {
-                        spoil(i, {{id, 1}});
-                      }});
-    }
-    if (total > 1)
-      ways.push_back({QString("cut.again.%1").arg(i), tr("all of it spoilt"), false,
-                      [this, i, pieces = done.pieces] { spoil(i, pieces); }});
-    if (!ways.empty()) margin_->ways(ways);
+    writeDone(all[i], i);
+    writeSpoiling(all[i], i);
   }
+  for (std::size_t i = 0; i < beside.size(); ++i) {
+    CutDone done = beside[i].done;
+    done.book.clear();  // this one
+    writeDone(done, all.size() + i);
+    margin_->small(tr("together with %1, where it is told what of it is spoilt")
+                       .arg(QString::fromStdString(beside[i].name)));
+  }
+}
+
+void CutPage::writeDone(const CutDone& done, std::size_t which) {
+  const QString stock = QString::fromStdString(done.stock);
+  const QString from = done.isMockUp ? tr("%1, for a mock-up").arg(stock) : stock;
+  const QString good = cutPieces(done, done.pieces).join(", ");
+  const QString whose = done.book.empty() ? good : tr("%1, for %2").arg(good, bookOf(done));
+  margin_->text(good.isEmpty() ? from : from + ": " + whose);
+  QStringList spoilt = cutPieces(done, done.spoilt);
+  if (done.sheetsSpoilt > 0)
+    spoilt.prepend(takenWords(done.sheetsSpoilt, 0, windowNotation(book_.plan())));
+  if (!spoilt.isEmpty()) margin_->small(tr("spoilt: %1").arg(spoilt.join(", ")));
+  for (const CutOtherwise& each : found_->work.otherwise)
+    if (each.done == which)
+      margin_->finding(Severity::Mind,
+                       cutOtherwiseText(each, pieceTitle(*found_, each.book, *each.part),
+                                        windowNotation(book_.plan())));
+}
+
+/// Whose its pieces are, which may not be cut together with this one any more.
+QString CutPage::bookOf(const CutDone& done) const {
+  for (const BookToCut& book : found_->books)
+    if (book.file == done.book) return QString::fromStdString(bookName(*book.job));
+  return QFileInfo(QFile::decodeName(done.book.c_str())).completeBaseName();
+}
+
+void CutPage::writeSpoiling(const CutDone& done, std::size_t which) {
+  std::vector<MarginColumn::Way> ways;
+  int total = 0;
+  for (const auto& [piece, count] : done.pieces) {
+    if (count <= 0) continue;
+    total += count;
+    ways.push_back({QString("cut.spoilt.%1.%2").arg(which).arg(QString::fromStdString(piece)),
+                    tr("%1 spoilt").arg(cutPieces(done, piece, 1)), false,
+                    [this, which, id = piece] {
+                      spoil(which, {{id, 1}});
+                    }});
+  }
+  if (total > 1)
+    ways.push_back({QString("cut.again.%1").arg(which), tr("all of it spoilt"), false,
+                    [this, which, pieces = done.pieces] { spoil(which, pieces); }});
+  if (!ways.empty()) margin_->ways(ways);
 }
 
 /// They are to be cut again; the sheet that they came from stays taken.
@@ -96,10 +125,10 @@ void CutPage::spoilSheet() {
 QString CutPage::whyNotYet() const {
   for (const CutPlacement& at : sheet()->placements) {
     const std::size_t book = found_->work.pieces[at.piece].book;
-    if (!found_->plans[book]->has(Severity::Stop)) continue;
+    if (!found_->books[book].plan->has(Severity::Stop)) continue;
     if (book == 0) return tr("The book has a stop: it must not be cut yet.");
     return tr("%1 has a stop: it must not be cut yet.")
-        .arg(QString::fromStdString(bookName(*found_->jobs[book])));
+        .arg(QString::fromStdString(bookName(*found_->books[book].job)));
   }
   return {};
 }
@@ -112,30 +141,44 @@ void CutPage::cutSheetDone(int times) {
   const auto change = stockChangeOf(workspace_.stock().stock(), stock, of, times);
   if (const auto* issue = std::get_if<Issue>(&change)) return refuse(*issue);
   JobCutting cutting = book_.job().cutting;
-  CutDone done;
-  done.stock = stock.id;
-  done.isMockUp = !cutting.mockUp.empty();
-  for (const CutPlacement& at : of.placements) {
-    const CutPiece& piece = problem().pieces[at.piece];
-    done.pieces[piece.id] += times;
-    done.sizes[piece.id] = {double(piece.width) / 1000, double(piece.height) / 1000};
+  for (const CutDone& done : doneOf(of, times)) {
+    // Sheet after sheet of the same pieces is told once.
+    const auto same =
+        std::find_if(cutting.done.begin(), cutting.done.end(), [&](const CutDone& each) {
+          return each.stock == done.stock && each.book == done.book &&
+                 each.isMockUp == done.isMockUp && each.sizes == done.sizes &&
+                 each.sheetsSpoilt == 0;
+        });
+    if (same == cutting.done.end())
+      cutting.done.push_back(done);
+    else
+      for (const auto& [piece, count] : done.pieces) same->pieces[piece] += count;
   }
-  // Sheet after sheet of the same pieces is told once.
-  const auto same =
-      std::find_if(cutting.done.begin(), cutting.done.end(), [&](const CutDone& each) {
-        return each.stock == done.stock && each.isMockUp == done.isMockUp &&
-               each.sizes == done.sizes && each.sheetsSpoilt == 0;
-      });
-  if (same == cutting.done.end())
-    cutting.done.push_back(std::move(done));
-  else
-    for (const auto& [piece, count] : done.pieces) same->pieces[piece] += count;
   if (of.pinned)
     std::erase_if(cutting.pins, [&](const JobPin& pin) {
       return pin.stock == stock.id && pin.sheet == *of.pinned;
     });
   keepCut(tr("cut %1").arg(QString::fromStdString(stock.id)), std::get<StockChange>(change),
           std::move(cutting));
+}
+
+/// For each book apart: what is of it is told to it, too, when it is open itself.
+std::vector<CutDone> CutPage::doneOf(const CutSheet& sheet, int times) const {
+  std::map<std::size_t, CutDone> all;  // by book
+  for (const CutPlacement& at : sheet.placements) {
+    const CutPiece& piece = problem().pieces[at.piece];
+    const CutWork::Piece& of = found_->work.pieces[at.piece];
+    CutDone& done = all[of.book];
+    done.stock = stockOf(sheet).id;
+    done.book = found_->books[of.book].file;
+    done.isMockUp = !found_->books.front().job->cutting.mockUp.empty();
+    const std::string& id = of.part->rule->id;
+    done.pieces[id] += times;
+    done.sizes[id] = {double(piece.width) / 1000, double(piece.height) / 1000};
+  }
+  std::vector<CutDone> done;
+  for (auto& [book, each] : all) done.push_back(std::move(each));
+  return done;
 }
 
 /// In one step, that can be undone.

@@ -110,7 +110,7 @@ void CutPage::writeFaults() {
                          " " + pinFaultWords(each.fault));
   QStringList lost;
   for (const std::size_t pin : found.work.lost) {
-    const JobPin& of = found.jobs.front()->cutting.pins[pin];
+    const JobPin& of = found.books.front().job->cutting.pins[pin];
     lost << QString::fromStdString(of.piece + " (" + of.stock + ")");
   }
   lost.removeDuplicates();

@@ -64,13 +64,11 @@ void CutPage::tryPin(JobPin pin, std::size_t instead) {
   if (instead < cutting.pins.size())
     cutting.pins.erase(cutting.pins.begin() + static_cast<std::ptrdiff_t>(instead));
   cutting.pins.push_back(std::move(pin));
-  Job draft = book_.job();
-  draft.cutting = cutting;
-  const CutDesk::Found& found = *found_;
-  std::vector<BookToCut> books{{&draft, found.plans.front().get()}};
-  for (std::size_t i = 1; i < found.jobs.size(); ++i)
-    books.push_back({found.jobs[i].get(), found.plans[i].get()});
-  const CutWork work = cutWorkOf(books, workspace_.stock().stock());
+  auto job = std::make_shared<Job>(book_.job());
+  job->cutting = cutting;
+  CutDesk::Found draft = *found_;
+  draft.books.front().job = job;
+  const CutWork work = cutWorkOf(draft.books, workspace_.stock().stock());
   std::vector<UntakenPin> untaken;
   pinnedSheets(work.problem, untaken);
   for (const UntakenPin& each : untaken)

@@ -85,7 +85,7 @@ void CutPage::putOnShelf(const ToGet& wanted, const SoldSize& size) {
 /// What lies on stock that is thicker or heavier than the plan has it.
 void CutPage::writeOtherMakes() {
   const CutDesk::Found& found = *found_;
-  if (found.jobs.empty()) return;
+  if (found.books.empty()) return;
   for (const OtherMake& each : found.otherMakes(workspace_.stock().stock()))
     margin_->finding(
         each.what == OtherMake::What::Plain || each.what == OtherMake::What::Width ? Severity::Note

@@ -161,6 +161,7 @@ void Document::startNew(Units units) {
 std::optional<Issue> Document::copyTo(const QString& path) {
   Job copy = job_;
   copy.id = newJobId();
+  copy.cutting.done.clear();  // of this one nothing was cut yet
   const std::string name = QFile::encodeName(QFileInfo(path).absoluteFilePath()).toStdString();
   if (auto issue = writer_.writeTo(name, copy)) return issue;
   adopt(std::move(copy));

@@ -82,7 +82,7 @@ QString pieceTitle(const CutDesk::Found& found, std::size_t piece) {
 QString pieceTitle(const CutDesk::Found& found, std::size_t book, const PlannedPart& part) {
   QString title = localText(part.rule->title);
   if (book == 0) return title;
-  return title + " · " + QString::fromStdString(bookName(*found.jobs[book]));
+  return title + " · " + QString::fromStdString(bookName(*found.books[book].job));
 }
 
 QString piecesTitle(const CutDesk::Found& found, std::size_t piece, int rectangles) {

@@ -37,7 +37,8 @@ struct CutSize {
 /// What was really cut from a stock: pieces, and how often. What was spoilt is to be cut again.
 struct CutDone {
   std::string stock;
-  std::map<std::string, int> pieces;  // that are good
+  std::string book = {};              // whose they are, as `with` names its file; empty: this one's
+  std::map<std::string, int> pieces;  // that are good; by the ids that they have in that book
   std::map<std::string, int> spoilt;
   int sheetsSpoilt = 0;                  // of which nothing was cut
   bool isMockUp = false;                 // of the book itself nothing was cut

@@ -366,7 +366,7 @@ TEST_F(Cutting, aStopOfAnotherBookIsToldWhereItsPiecesLie) {
   job.cutting.with = {"other.json"};
   open(job);
   showCut();
-  ASSERT_TRUE(workspace_->cutting().found().plans.at(1)->has(Severity::Stop));
+  ASSERT_TRUE(workspace_->cutting().found().books.at(1).plan->has(Severity::Stop));
   bool isTold = false;
   for (std::size_t i = 0; i < layout().sheets.size(); ++i) {
     page().select(Subject::field("sheet/" + std::to_string(i + 1)));
@@ -527,6 +527,46 @@ TEST_F(Cutting, whatIsCutIsTakenFromTheStock) {
   press(Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
   settleCut();
   EXPECT_EQ(writeStock(stockNow()), writeStock(after));
+}
+
+// Two books from one sheet: what was cut of the other one is told when that is open, and is not cut
+// twice.
+TEST_F(Cutting, whatIsCutOfAnotherBookIsToldThereToo) {
+  Job other = plainJob();
+  other.id = "other";
+  other.title = "Other";
+  other.given["text_height"] = {200.0, {}};
+  const std::string theirs = folder_.write("other.json", writeJob(other));
+  Job job = plainJob();
+  job.title = "Knot";
+  job.cutting.with = {"other.json"};
+  open(job);
+  showCut();
+  look("board");
+  clickCut("cut.done");
+  const std::vector<CutDone> done = saved().cutting.done;
+  ASSERT_EQ(done.size(), 2U);
+  EXPECT_EQ(done[0].book, "");
+  EXPECT_EQ(done[0].pieces.at("board"), 2);
+  EXPECT_EQ(done[1].book, "other.json");
+  EXPECT_EQ(done[1].pieces.at("board"), 2);
+  EXPECT_THAT(margin(), HasSubstr("2 × Board, Stiffener, for Other"));
+  const auto openTheirs = [&] {
+    ASSERT_TRUE(window_->openFile(QString::fromStdString(theirs)));
+    showCut();
+  };
+  openTheirs();
+  EXPECT_NE(problem().pieces.front().id, "board");
+  EXPECT_THAT(margin(), HasSubstr("2 × Board, Stiffener\ntogether with Knot"));
+  EXPECT_FALSE(isShown("cut.spoilt.0.board"));
+  // One of them is spoilt.
+  ASSERT_TRUE(window_->openFile(QString::fromStdString(path_)));
+  showCut();
+  clickCut("cut.spoilt.1.board");
+  EXPECT_EQ(saved().cutting.done[1].spoilt.at("board"), 1);
+  openTheirs();
+  EXPECT_EQ(problem().pieces.front().id, "board");
+  EXPECT_EQ(problem().pieces.front().count, 1);
 }
 
 // Another window cut from the roll meanwhile: its off-cut has the name that this one would have.

@@ -97,7 +97,8 @@ class CutWalk : public RandomWalk {
         if (piece.id == part.rule->id) there += piece.count;
       for (const CutDone& done : cutting.done)
         if (const auto found = done.pieces.find(part.rule->id);
-            done.isMockUp != cutting.mockUp.empty() && found != done.pieces.end())
+            done.book.empty() && done.isMockUp != cutting.mockUp.empty() &&
+            found != done.pieces.end())
           there += found->second;
       EXPECT_GE(there, (part.count + each - 1) / each) << part.rule->id;
     }

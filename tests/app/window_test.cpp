@@ -197,7 +197,9 @@ TEST_F(Window, aWrongFileIsRefusedAndThePresentBookStays) {
 }
 
 TEST_F(Window, aCopyIsItsOwnBook) {
-  openPlain();
+  Job job = plainJob();
+  job.cutting.done.emplace_back().stock = "grey board";
+  open(job);
   const std::string copy = folder_.path() + "/copy.json";
   FileQuestions questions = fileDialogs();
   questions.saveJob = [&](QWidget*, const QString&) {
@@ -206,6 +208,8 @@ TEST_F(Window, aCopyIsItsOwnBook) {
   window_->setQuestions(questions);
   click("docket.copy");
   EXPECT_NE(saved(copy).id, saved().id);
+  EXPECT_EQ(saved().cutting.done.size(), 1U);
+  EXPECT_TRUE(saved(copy).cutting.done.empty());  // of this one nothing was cut yet
   keep("text_width", "150");
   EXPECT_EQ(saved(copy).given.at("text_width").value, Written(std::string("150 mm")));
   EXPECT_EQ(saved().given.at("text_width").value, Written(144.0));

@@ -29,9 +29,9 @@ using ::testing::IsEmpty;
 /// The book laid out on a shelf.
 BooksLaidOut laid(const Job& job, const Stock& shelf, std::uint64_t steps = 30) {
   BooksLaidOut found;
-  found.jobs.push_back(std::make_shared<const Job>(job));
-  found.plans.push_back(std::make_shared<const Plan>(test::planOf(job).plan));
-  found.work = cutWorkOf({{found.jobs[0].get(), found.plans[0].get()}}, shelf);
+  found.books = {
+      {std::make_shared<const Job>(job), std::make_shared<const Plan>(test::planOf(job).plan)}};
+  found.work = cutWorkOf(found.books, shelf);
   found.layout = test::laidOut(found.work.problem, steps);
   return found;
 }
@@ -72,7 +72,7 @@ std::vector<std::string> stocksOf(const BooksLaidOut& found, const std::string& 
 RC_GTEST_PROP(AnyShopping, hasEveryPieceOnce, ()) {
   const Job job = *test::anyJob(*rc::gen::elementOf(test::kMethods));
   const BooksLaidOut found = laid(job, {});
-  RC_PRE(found.plans[0]->rules != nullptr);
+  RC_PRE(found.books[0].plan->rules != nullptr);
   const ShoppingList list = shopped(found, {});
   RC_ASSERT(list.more.empty());
   std::multiset<std::size_t> listed;
@@ -85,7 +85,7 @@ RC_GTEST_PROP(AnyShopping, hasEveryPieceOnce, ()) {
       area += double(piece.width) * double(piece.height) * unplaced.count;
       RC_ASSERT(unplaced.count == piece.count);
       RC_ASSERT(part.material == each.kind && part.named == each.named);
-      const WantedMake wanted = wantedMake(each.kind, part, *found.plans[0]);
+      const WantedMake wanted = wantedMake(each.kind, part, *found.books[0].plan);
       RC_ASSERT(wanted.thickness == each.thickness);
       RC_ASSERT(wanted.grammage == each.grammage);
     }
@@ -116,7 +116,7 @@ Job anyEdition() {
 // Bought so, all of it finds room on just that: each thing in the first size on the list.
 RC_GTEST_PROP(AnyShopping, holdsTheBookOnceItWasBought, ()) {
   BooksLaidOut found = laid(anyEdition(), {});
-  RC_PRE(found.plans[0]->rules != nullptr);
+  RC_PRE(found.books[0].plan->rules != nullptr);
   const Reckoning how{*rc::gen::arbitrary<bool>()};
   found.shopping = shoppingList(found, {}, *makeCatalogue(), how);
   const BooksLaidOut supposed = laidOnShopping(found, how);
@@ -149,7 +149,7 @@ RC_GTEST_PROP(AnyShopping, holdsTheBookOnceItWasBought, ()) {
 // At a glance the same is to be got, of nothing less than when it is reckoned.
 RC_GTEST_PROP(AnyShopping, isNoLessAtAGlance, ()) {
   const BooksLaidOut found = laid(anyEdition(), {});
-  RC_PRE(found.plans[0]->rules != nullptr);
+  RC_PRE(found.books[0].plan->rules != nullptr);
   const ShoppingList rough = shoppingList(found, {}, *makeCatalogue(), {true});
   const ShoppingList list = shopped(found, {});
   RC_ASSERT(rough.isRough && !list.isRough);

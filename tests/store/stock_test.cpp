@@ -32,6 +32,11 @@ Stock demoShelf() {
   return std::get<Stock>(readStock(test::projectFile("demo/stock/shelf.json"), "shelf.json"));
 }
 
+/// Of what outlives it.
+BookToCut bookOf(const Job& job, const Plan& plan) {
+  return {{std::shared_ptr<const Job>(), &job}, {std::shared_ptr<const Plan>(), &plan}};
+}
+
 CutDone cutOf(std::map<std::string, int> pieces) {
   CutDone done;
   done.stock = "grey board 700 x 1000";
@@ -300,6 +305,7 @@ TEST(JobCutting, isKeptInTheJob) {
   job.cutting.pins = {{"board", "grey board", 1, 2.5, 140.25, true}};
   job.cutting.kept = {{"A", job.cutting.pins}};
   job.cutting.done = {{"grey board",
+                       "other.json",
                        {{"board", 2}},
                        {{"covering", 1}},
                        3,
@@ -334,16 +340,16 @@ TEST(CutWork, takesWhatTheJobSays) {
       if (piece.id == id) return piece.count;
     return 0;
   };
-  EXPECT_EQ(countOf(cutWorkOf({{&job, &plan}}, shelf), "board"), 6);
+  EXPECT_EQ(countOf(cutWorkOf({bookOf(job, plan)}, shelf), "board"), 6);
   job.cutting.done = {cutOf({{"board", 4}, {"covering", 3}})};
   job.cutting.done[0].spoilt = {{"board", 2}};
   job.cutting.done[0].sheetsSpoilt = 1;
-  const CutWork rest = cutWorkOf({{&job, &plan}}, shelf);
+  const CutWork rest = cutWorkOf({bookOf(job, plan)}, shelf);
   EXPECT_EQ(countOf(rest, "board"), 2);
   EXPECT_EQ(countOf(rest, "covering"), 0);
   job.cutting = {};
   job.cutting.mockUp = "kraft 700 x 1000";
-  const CutWork mockUp = cutWorkOf({{&job, &plan}}, shelf);
+  const CutWork mockUp = cutWorkOf({bookOf(job, plan)}, shelf);
   EXPECT_EQ(mockUp.problem.stocks.size(), 1U);
   for (const CutPiece& piece : mockUp.problem.pieces) EXPECT_EQ(piece.material, "kraft");
   // Whole sheets first: an off-cut only where they do not suffice. The cost told is what it costs.
@@ -351,7 +357,7 @@ TEST(CutWork, takesWhatTheJobSays) {
   job.copies = 1.0;
   const auto stockOfBoards = [&](StockFirst first) -> std::string {
     job.cutting.first = first;
-    const CutWork work = cutWorkOf({{&job, &plan}}, shelf);
+    const CutWork work = cutWorkOf({bookOf(job, plan)}, shelf);
     const CutLayout layout = test::laidOut(work.problem);
     for (const CutSheet& sheet : layout.sheets)
       if (work.problem.stocks[sheet.stock].material == "board") {
@@ -367,13 +373,13 @@ TEST(CutWork, takesWhatTheJobSays) {
   // Two books at once: the second's pieces have its name.
   Job other = test::plainJob();
   other.title = "Other";
-  const CutWork both = cutWorkOf({{&job, &plan}, {&other, &plan}}, shelf);
+  const CutWork both = cutWorkOf({bookOf(job, plan), bookOf(other, plan)}, shelf);
   EXPECT_EQ(countOf(both, "Other: board"), 2);
   EXPECT_EQ(both.pieces.back().book, 1U);
   // What was cut of it while it was open alone counts too, but not what a mock-up took.
   other.cutting.done = {cutOf({{"board", 1}}), cutOf({{"board", 1}, {"covering", 1}})};
   other.cutting.done[1].isMockUp = true;
-  const CutWork less = cutWorkOf({{&job, &plan}, {&other, &plan}}, shelf);
+  const CutWork less = cutWorkOf({bookOf(job, plan), bookOf(other, plan)}, shelf);
   EXPECT_EQ(countOf(less, "Other: board"), 1);
   EXPECT_EQ(countOf(less, "Other: covering"), 1);
   EXPECT_EQ(countOf(less, "board"), 2);
@@ -391,7 +397,7 @@ TEST(CutWork, comparesWhatWasCutWithWhatIsPlannedNow) {
     job.cutting.done = {cutOf({{"covering", 1}}), cutOf({{"board", 2}})};
     job.cutting.done[1].isMockUp = isMockUp;
     job.cutting.done[1].sizes = {{"board", {width + wider, height + higher}}};
-    return cutWorkOf({{&job, &plan}}, demoShelf()).otherwise;
+    return cutWorkOf({bookOf(job, plan)}, demoShelf()).otherwise;
   };
   EXPECT_TRUE(otherwise(0.05, -0.05).empty());
   for (const auto& [wider, higher] : {std::pair{0.5, 0.0}, {-0.5, 0.0}, {0.0, 3.0}, {0.0, -3.0}}) {
@@ -421,15 +427,15 @@ TEST(CutWork, comparesWhatWasCutWithWhatIsPlannedNow) {
 TEST(CutWork, takesABandThatIsNearlyAsWide) {
   const Job job = *readJob(test::projectFile("demo/lantern-log.json"), "lantern-log.json").job;
   BooksLaidOut found;
-  found.jobs.push_back(std::make_shared<const Job>(job));
-  found.plans.push_back(std::make_shared<const Plan>(test::planOf(job).plan));
+  found.books = {
+      {std::make_shared<const Job>(job), std::make_shared<const Plan>(test::planOf(job).plan)}};
   StockItem another;  // on the shelf
   const auto tapeOn = [&](Micrometres wide) {
     Stock shelf = demoShelf();
     for (StockItem& item : shelf.items)
       if (item.lies.material == "tape") item.lies.across = wide;
     if (!another.lies.id.empty()) shelf.items.push_back(another);
-    found.work = cutWorkOf({{found.jobs[0].get(), found.plans[0].get()}}, shelf);
+    found.work = cutWorkOf(found.books, shelf);
     std::string told;
     for (const OtherMake& each : found.onlyOtherMakes(shelf))
       told += otherMakeWords(each, found.work.pieces[each.piece].part->rule->id, {}) + " ";
@@ -461,7 +467,7 @@ TEST(CutWork, takesNoLengthForABandsWidth) {
     for (StockItem& item : shelf.items)
       if (item.lies.material == "headband") item.lies.across = wide;
     const Plan plan = test::planOf(job).plan;
-    const CutWork work = cutWorkOf({{&job, &plan}}, shelf);
+    const CutWork work = cutWorkOf({bookOf(job, plan)}, shelf);
     for (const CutPiece& piece : work.problem.pieces)
       if (piece.id == "headband") return std::pair(piece.width, piece.height);
     return std::pair<Micrometres, Micrometres>();
@@ -483,7 +489,7 @@ TEST(CutWork, takesTapeAsWideAsItIsSold) {
     if (isInches) job.round = std::string("1/32 in");
     job.cutting.done.clear();
     const Plan plan = test::planOf(job).plan;
-    const CutWork work = cutWorkOf({{&job, &plan}}, shelf);
+    const CutWork work = cutWorkOf({bookOf(job, plan)}, shelf);
     CutDone all;
     std::size_t tapes = 0;
     for (std::size_t i = 0; i < work.pieces.size(); ++i) {
@@ -503,7 +509,7 @@ TEST(CutWork, takesTapeAsWideAsItIsSold) {
     EXPECT_EQ(tapes, bought.size());
     // What was cut so is what is planned now.
     job.cutting.done = {all};
-    EXPECT_TRUE(cutWorkOf({{&job, &plan}}, shelf).otherwise.empty());
+    EXPECT_TRUE(cutWorkOf({bookOf(job, plan)}, shelf).otherwise.empty());
   }
 }
 
@@ -514,7 +520,7 @@ TEST(CutWork, tellsWhetherLessFromWholeSheetsIsPossible) {
   job.copies = 24.0;
   job.cutting.first = StockFirst::OffCuts;
   const Plan plan = test::planOf(job).plan;
-  const CutWork work = cutWorkOf({{&job, &plan}}, demoShelf());
+  const CutWork work = cutWorkOf({bookOf(job, plan)}, demoShelf());
   const CutLayout layout = test::laidOut(work.problem);
   const auto board =
       std::find_if(layout.materials.begin(), layout.materials.end(),
