@@ -177,6 +177,7 @@ std::vector<CutDone> CutPage::doneOf(const CutSheet& sheet, int times) const {
     done.sizes[id] = {double(piece.width) / 1000, double(piece.height) / 1000};
   }
   std::vector<CutDone> done;
+  done.reserve(all.size());
   for (auto& [book, each] : all) done.push_back(std::move(each));
   return done;
 }
