@@ -39,16 +39,19 @@ BoxFronts::BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex
                      const BoxLimits& limits)
     : index_(index),
       usable_(usableOf(job.stock(stock))),
-      prices_(limits.prices),
       isForAll_(limits.isForAll),
-      waste_{limits.waste, limits.lost},
+      isAllLost_(limits.isForAll || limits.isWhole),
+      waste_(limits.lost),
       kinds_(index.kinds()) {
   usable_.along = std::min(usable_.along, limits.along);
-  for (std::size_t kind = 0; prices_ != nullptr && kind < index.kinds(); ++kind)
-    kinds_[kind].worths = prices_->of(kind);
+  if (limits.prices != nullptr) {
+    worths_ = &limits.prices->stocks[stock];
+    for (std::size_t kind = 0; kind < index.kinds(); ++kind)
+      kinds_[kind].worths = limits.prices->kinds[kind];
+  }
   begin(job, stock);
   ranges_.resize(index_.size());
-  if (isForAll_ || std::isfinite(limits.waste))
+  if (isForAll_ || std::isfinite(waste_.area))
     findFew(work, isEnough);
   else
     findAll(work, isEnough);
@@ -132,36 +135,22 @@ void BoxFronts::keep(std::size_t set, const Front& front) {
   ranges_[set].to = static_cast<std::uint32_t>(boxes_.size());
 }
 
-BoxFronts::Measures BoxFronts::measuresOf(std::size_t set) const {
+Measures BoxFronts::measuresOf(std::size_t set) const {
   Measures measures;
   for (std::size_t kind = 0; kind < kinds_.size(); ++kind)
     for (int i = 0; i < index_.count(set, kind); ++i) measures += kinds_[kind];
   return measures;
 }
 
-double BoxFronts::areaOf(std::size_t set) const {
-  double area = 0.0;
-  for (std::size_t kind = 0; kind < kinds_.size(); ++kind)
-    area += index_.count(set, kind) * kinds_[kind].area;
-  return area;
-}
-
-BoxFronts::Measures& BoxFronts::Measures::operator+=(const Measures& other) {
-  area += other.area;
-  for (std::size_t which = 0; which < worths.size(); ++which) worths[which] += other.worths[which];
-  return *this;
-}
-
 LostParts BoxFronts::lostIn(Micrometres across, Micrometres along, const Measures& holds) const {
   std::array<double, LostParts::kThings> lost{};
-  const auto wide = double(across);
   const auto partOf = [](double much, double most) { return much / std::max(most, 1e-9); };
-  if (prices_ != nullptr) {
-    const StackPrices::Worths& most = prices_->most(along);
-    for (std::size_t which = 0; which < most.size(); ++which)
-      lost[which] = partOf(wide * most[which] - holds.worths[which], waste_.worths[which]);
+  if (worths_ != nullptr) {
+    const Worths most = worths_->most(across, along);
+    for (std::size_t which = 0; which < kPrices; ++which)
+      lost[which] = partOf(most[which] - holds.worths[which], waste_.worths[which]);
   }
-  lost.back() = partOf(wide * double(along) - holds.area, waste_.area);
+  lost.back() = partOf(double(across) * double(along) - holds.area, waste_.area);
   return LostParts(lost);
 }
 
@@ -178,17 +167,24 @@ void BoxFronts::setMost(const Measures& most) {
 }
 
 /// A line along the stock that meets the box can hold no more beyond it than what is as long as
-/// what is left.
+/// what is left; so one across it. (Of two boxes only what is lost within them adds up: they may
+/// meet the same lines.)
 bool BoxFronts::isWorth(std::uint64_t across, std::uint64_t along) const {
   if (across * along > mostArea_) return false;
-  if (prices_ == nullptr) return true;
-  if (along > static_cast<std::uint64_t>(usable_.along)) return false;
-  const auto um = static_cast<Micrometres>(along);
-  const StackPrices::Worths& most = prices_->most(isForAll_ ? usable_.along : um);
-  const StackPrices::Worths& beyond = prices_->most(isForAll_ ? usable_.along - um : 0);
-  const auto wide = double(across);
-  for (std::size_t which = 0; which < most.size(); ++which)
-    if (wide * (most[which] - beyond[which]) > mostWorths_[which]) return false;
+  if (worths_ == nullptr) return true;
+  if (across > static_cast<std::uint64_t>(usable_.across) ||
+      along > static_cast<std::uint64_t>(usable_.along))
+    return false;
+  const auto wide = static_cast<Micrometres>(across), tall = static_cast<Micrometres>(along);
+  const Worths& above = worths_->along.of(isAllLost_ ? usable_.along : tall);
+  const Worths& beyond = worths_->along.of(isAllLost_ ? usable_.along - tall : 0);
+  for (std::size_t which = 0; which < kPrices; ++which)
+    if (double(wide) * (above[which] - beyond[which]) > mostWorths_[which]) return false;
+  if (!worths_->isAnyAcross()) return true;
+  const Worths& beside = worths_->across.of(usable_.across);
+  const Worths& rest = worths_->across.of(usable_.across - wide);
+  for (std::size_t which = 0; which < kPrices; ++which)
+    if (double(tall) * (beside[which] - rest[which]) > mostWorths_[which]) return false;
   return true;
 }
 

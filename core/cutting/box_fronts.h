@@ -11,7 +11,9 @@
 #include <utility>
 
 #include "core/cutting/box_row.h"
-#include "core/cutting/stack_prices.h"
+#include "core/cutting/box_worths.h"
+#include "core/cutting/found_takings.h"
+#include "core/cutting/material_job.h"
 
 namespace drapery {
 
@@ -34,10 +36,11 @@ void addBox(std::vector<CutBox>& front, const CutBox& box, const UsableSize& usa
 /// What is looked for: nothing longer, and nothing of which more is lost than that.
 struct BoxLimits {
   Micrometres along = std::numeric_limits<Micrometres>::max();
-  double waste = std::numeric_limits<double>::infinity();  // um2, within the box
-  /// And at these prices of the job's pieces; none: not looked at.
-  const StackPrices* prices = nullptr;
-  StackPrices::Worths lost = {};  // of what could be in the box
+  /// Within the box, um2; and of what could be in it at the prices.
+  Measures lost = {std::numeric_limits<double>::infinity(), {}};
+  const PiecePrices* prices = nullptr;  // none: not looked at
+  /// What is not used of the stock, as far along, is lost too, also what is beyond a box.
+  bool isWhole = false;
   /// Only of all of it: what reaches so far that none of the rest has room beyond it is joined to
   /// nothing before all of it stands in a row.
   bool isForAll = false;
@@ -50,8 +53,9 @@ class BoxFronts {
   BoxFronts(const MaterialJob& job, std::size_t stock, const CountIndex& index, std::uint64_t& work,
             const std::function<bool()>& isEnough, const BoxLimits& limits = {});
   [[nodiscard]] bool isWhole() const { return isWhole_; }
-  /// Of its pieces, enlarged, um2; 0 of what has no room at all.
-  [[nodiscard]] double areaOf(std::size_t set) const;
+  /// Of its pieces, enlarged; nothing of what has no room at all.
+  [[nodiscard]] Measures measuresOf(std::size_t set) const;
+  [[nodiscard]] double areaOf(std::size_t set) const { return measuresOf(set).area; }
 
   /// By growing width, with falling height; empty where the taking does not fit. Where only all of
   /// it is looked for, its last is the shortest, and of parts of it not all are there.
@@ -74,13 +78,6 @@ class BoxFronts {
     std::size_t set = 0;
     Range boxes;
   };
-  /// What it holds, or what is lost in a box, which is never less in one that it is joined to.
-  struct Measures {
-    double area = 0.0;
-    StackPrices::Worths worths{};
-    Measures& operator+=(const Measures& other);
-  };
-
   void begin(const MaterialJob& job, std::size_t stock);
   /// Taking after taking from all its halves; or, where most have no box that is worth it, each
   /// that has joined to all that it can be joined to.
@@ -88,7 +85,6 @@ class BoxFronts {
   void findFew(std::uint64_t& work, const std::function<bool()>& isEnough);
   void join(std::size_t set, std::uint64_t& work);
   void joinToFound(std::size_t high, FoundTakings& found, std::uint64_t& work);
-  [[nodiscard]] Measures measuresOf(std::size_t set) const;
   /// In a box so large, of what is lost at prices where there are any.
   [[nodiscard]] LostParts lostIn(Micrometres across, Micrometres along,
                                  const Measures& holds) const;
@@ -121,9 +117,9 @@ class BoxFronts {
 
   const CountIndex& index_;
   UsableSize usable_;
-  const StackPrices* prices_;
-  bool isForAll_;
-  Measures waste_;
+  const BoxWorths* worths_ = nullptr;  // none: only area is looked at
+  bool isForAll_, isAllLost_;
+  const Measures waste_;
   std::vector<Measures> kinds_;  // what a piece holds, enlarged
   bool isWhole_ = true;
   std::map<std::size_t, Front> alone_;  // by taking: of single pieces
@@ -142,7 +138,7 @@ class BoxFronts {
   std::map<std::size_t, Front> inRows_;
   // Of the taking that is being joined, what a box may come to.
   std::uint64_t mostArea_ = 0;  // um2
-  StackPrices::Worths mostWorths_{};
+  Worths mostWorths_{};
 };
 
 }  // namespace drapery

@@ -32,6 +32,16 @@ class CountIndex {
   [[nodiscard]] std::uint64_t spare() const { return spare_; }
   [[nodiscard]] std::uint64_t guards() const { return guards_; }
 
+  /// Whether there are as many of each kind as two takings hold.
+  [[nodiscard]] bool isThere(std::size_t a, std::size_t b) const {
+    return ((packed_[a] + packed_[b] + spare_) & guards_) == 0;
+  }
+  [[nodiscard]] bool isPartOf(std::size_t part, std::size_t set) const {
+    for (std::size_t kind = 0; kind < kinds(); ++kind)
+      if (count(part, kind) > count(set, kind)) return false;
+    return true;
+  }
+
   /// How many parts it has, nothing and itself with them.
   [[nodiscard]] std::uint64_t partsOf(std::size_t set) const {
     std::uint64_t parts = 1;

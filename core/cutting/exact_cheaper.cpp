@@ -12,14 +12,17 @@ namespace drapery {
 namespace {
 
 constexpr double kMostPairs = 2e8;
-constexpr double kMostTakings = 2e6;  // on one roll, where few are left to be joined
+constexpr double kMostTakings = 2e6;  // with a roll, where few are left to be joined
+constexpr double kMostOfAll = 8e6;    // of them, each as often as there are stocks: 300 MB
 constexpr double kSame = 1e-9;
 
 }  // namespace
 
 bool canTryCheaper(const MaterialJob& job, const Counts& wanted) {
-  return CountIndex::pairsOf(wanted) <= kMostPairs ||
-         (isOneRoll(job) && CountIndex::sizeOf(wanted) <= kMostTakings);
+  if (CountIndex::pairsOf(wanted) <= kMostPairs) return true;
+  const double takings = CountIndex::sizeOf(wanted);
+  return takings <= kMostTakings && takings * double(job.stocks.size()) <= kMostOfAll &&
+         rollsOf(job) == 1;
 }
 
 ExactCheaper exactCheaper(const MaterialJob& job, std::uint64_t& work, double least,

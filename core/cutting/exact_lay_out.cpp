@@ -4,11 +4,15 @@
 #include <cmath>
 #include <limits>
 #include <map>
+#include <numeric>
 #include <tuple>
 
 #include "core/cutting/off_cut.h"
 #include "core/cutting/sharing_out.h"
 #include "core/cutting/sheet_builder.h"
+#include "core/cutting/stack_prices.h"
+#include "core/cutting/stock_losses.h"
+#include "core/cutting/stock_prices.h"
 
 namespace drapery {
 
@@ -25,27 +29,26 @@ class ExactJob {
  public:
   ExactJob(const MaterialJob& job, const CostLimits& limits, const std::function<bool()>& isEnough)
       : job_(job), limits_(limits), isEnough_(isEnough), index_(job.counts) {
+    lost_.area = limits.room;
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
-      waste_ -= job.counts[kind] * leastAreaOf(job, kind);
-    waste_ += limits.room;
+      lost_.area -= job.counts[kind] * leastAreaOf(job, kind);
   }
 
   ExactBelow find(std::uint64_t& work) {
-    if (std::isfinite(limits_.room)) priceStacks();
-    if (waste_ < 0.0 ||
-        std::any_of(lost_.begin(), lost_.end(), [](double lost) { return lost < 0.0; }))
-      return {true, {}};
+    if (std::isfinite(limits_.below)) reckonLosses();
+    if (isTooMuch()) return {true, {}};
     const bool isRoll = isOneRoll(job_);
     if (!makeFronts(work, isRoll && std::isfinite(limits_.room))) return {};
+    if (isTooMuch()) return {true, {}};
     if (isRoll) return onTheRoll();
     reckonCosts();
     SharingOut sharing(index_, costs_, counts());
-    if (!takeSharing(sharing.work(), work)) return {};
-    const auto* least = sharing.reckon({}, isEnough_);
-    if (least == nullptr) return {};
-    if (!(least->back() < limits_.below - kSame)) return {true, {}};
+    if (!takeSharing(sharing.workOfAll(), work)) return {};
+    const auto least = sharing.leastOfAll(isEnough_);
+    if (!least) return {};
+    if (!(*least < limits_.below - kSame)) return {true, {}};
     MaterialLayOut result;
-    result.cost = result.bound = least->back();
+    result.cost = result.bound = *least;
     std::vector<SharingOut::Share> shares = sharing.sharesOf(index_.all());
     if (const auto first = sheetWithLargestOffCut(sharing, result.cost)) {
       if (sharing.reckon(first->first, isEnough_) == nullptr) return {};
@@ -58,7 +61,7 @@ class ExactJob {
 
   /// There is nothing to share out.
   ExactBelow onTheRoll() {
-    const auto front = fronts_.front().of(index_.all());
+    const auto front = fronts_.at(0).of(index_.all());
     if (front.empty()) return {true, {}};
     MaterialLayOut result;
     result.cost = result.bound = costOf(job_.stock(0), front.back().along);
@@ -85,23 +88,56 @@ class ExactJob {
     work -= static_cast<std::uint64_t>(steps * kOfJoin);
     return true;
   }
-  /// Where all of it lies on one roll, what is lost of that at most.
-  void priceStacks() {
-    constexpr double kFewPairs = 3e5;  // are joined sooner
-    if (!isOneRoll(job_) || CountIndex::pairsOf(job_.counts) < kFewPairs) return;
-    prices_.emplace(job_, 0, alongOf(0), isEnough_);
-    if (!prices_->isAny()) return prices_.reset();
-    lost_ = prices_->spare(usableOf(job_.stock(0)).across, job_.counts);
+  /// What may be lost.
+  void reckonLosses() {
+    if (rollsOf(job_) > 1) return;
+    std::vector<Micrometres> alongs;
+    for (std::size_t s = 0; s < job_.stocks.size(); ++s)
+      alongs.push_back(job_.stock(s).count == 0 ? 0 : alongOf(s));
+    if (CountIndex::pairsOf(job_.counts) >= limits_.priced)
+      prices_ = isOneRoll(job_) ? stackPrices(job_, alongs.front(), isEnough_)
+                                : stockPrices(job_, alongs, limits_.below, isEnough_);
+    losses_.emplace(job_, alongs, limits_.below, prices_ ? &*prices_ : nullptr);
+    lost_ = losses_->most();
   }
+  /// All pieces are more than stock so cheap can hold.
+  [[nodiscard]] bool isTooMuch() const { return (Measures() - lost_).isOver({}); }
   /// @param isForAll on one stock, all of it there.
   bool makeFronts(std::uint64_t& work, bool isForAll) {
-    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
-      const StackPrices* prices = prices_ ? &*prices_ : nullptr;
-      fronts_.emplace_back(job_, s, index_, work, isEnough_,
-                           BoxLimits{alongOf(s), waste_, prices, lost_, isForAll});
-      if (!fronts_.back().isWhole() || isEnough_()) return false;
+    std::vector<std::size_t> order(job_.stocks.size());
+    std::iota(order.begin(), order.end(), 0);
+    if (losses_) order = losses_->order();
+    for (const std::size_t s : order) {
+      const bool isSheet = job_.stock(s).form == StockForm::Sheet;
+      mayLose_[s] = lost_;
+      const BoxFronts& fronts =
+          fronts_
+              .emplace(
+                  std::piecewise_construct, std::tuple(s),
+                  std::forward_as_tuple(job_, s, index_, work, isEnough_,
+                                        BoxLimits{alongOf(s), lost_, prices_ ? &*prices_ : nullptr,
+                                                  losses_ && losses_->isWhole(s), isForAll}))
+              .first->second;
+      if (!fronts.isWhole() || isEnough_()) return false;
+      if (losses_ && isSheet) {
+        losses_->holdsNoMore(s, mostOn(fronts));
+        lost_ = losses_->most();
+      }
+      if (isTooMuch()) break;
     }
     return true;
+  }
+  /// What one sheet holds at most.
+  [[nodiscard]] Measures mostOn(const BoxFronts& fronts) const {
+    Measures most;
+    for (std::size_t set = 1; set < index_.size(); ++set) {
+      if (fronts.of(set).empty()) continue;
+      const Measures holds = fronts.measuresOf(set);
+      most.area = std::max(most.area, holds.area);
+      for (std::size_t which = 0; which < kPrices; ++which)
+        most.worths[which] = std::max(most.worths[which], holds.worths[which]);
+    }
+    return most;
   }
   /// As much of it as may be paid for; of a sheet that may not, nothing.
   [[nodiscard]] Micrometres alongOf(std::size_t s) const {
@@ -125,11 +161,10 @@ class ExactJob {
   void reckonCosts() {
     costs_.resize(job_.stocks.size());
     for (std::size_t s = 0; s < job_.stocks.size(); ++s)
-      for (std::size_t set = 0; set < index_.size(); ++set) {
-        const auto& front = fronts_[s].of(set);
-        const bool isWaste = front.empty() || wasteOn(s, set, front.back().along) > waste_;
-        costs_[s].push_back(isWaste ? kNone : costOf(job_.stock(s), front.back().along));
-      }
+      for (std::size_t set = 1; set < index_.size(); ++set)
+        if (const auto& front = fronts_.at(s).of(set);
+            !front.empty() && !isLost(s, set, front.back().along))
+          costs_[s].push_back({set, costOf(job_.stock(s), front.back().along)});
     for (std::size_t set = 0; set < index_.size(); ++set) {
       double area = 0;
       for (std::size_t kind = 0; kind < index_.kinds(); ++kind)
@@ -137,13 +172,15 @@ class ExactJob {
       areas_.push_back(area);
     }
   }
-  /// Of the whole sheet, or of so much of a roll; as its kerf enlarges them.
-  [[nodiscard]] double wasteOn(std::size_t s, std::size_t set, Micrometres along) const {
+  /// More than may be, of the whole sheet, or of so much of a roll; as its kerf enlarges them.
+  [[nodiscard]] bool isLost(std::size_t s, std::size_t set, Micrometres along) const {
+    const Measures holds = fronts_.at(s).measuresOf(set);
+    if (losses_) return losses_->lostOn(s, along, holds).isOver(mayLose_.at(s));
     const CutStock& stock = job_.stock(s);
     const double room = stock.form == StockForm::Sheet
                             ? roomOf(stock)
                             : double(usableOf(stock).across) * double(along);
-    return room - fronts_[s].areaOf(set);
+    return room - holds.area > lost_.area;
   }
   /// The same on each way and stock of one kerf.
   [[nodiscard]] double enlarged(std::size_t kind) const {
@@ -154,20 +191,20 @@ class ExactJob {
   [[nodiscard]] OffCut offCutBeside(std::size_t stock, std::size_t set, double over,
                                     const std::function<bool()>& isEnough) const {
     return largestOffCut(
-        {index_, fronts_[stock], areas_, usableOf(job_.stock(stock)), job_.stock(stock).kerf}, set,
-        over, isEnough);
+        {index_, fronts_.at(stock), areas_, usableOf(job_.stock(stock)), job_.stock(stock).kerf},
+        set, over, isEnough);
   }
 
   CutSheet sheetOf(std::size_t stock, std::size_t set) {
     SheetBuilder builder(job_, stock);
     if (job_.stock(stock).form == StockForm::Roll) {
-      const auto& front = fronts_[stock].of(set);
+      const auto& front = fronts_.at(stock).of(set);
       const CutRegion whole = builder.whole(front.back().along - job_.stock(stock).kerf);
-      return builder.finish(builder.box(fronts_[stock], set, front.size() - 1, whole));
+      return builder.finish(builder.box(fronts_.at(stock), set, front.size() - 1, whole));
     }
     const OffCut offCut = offCutBeside(stock, set, -1.0, [] { return false; });
     if (offCut.strips.empty())  // it fills the sheet, or there was no time to look
-      return builder.finish(builder.box(fronts_[stock], set, 0, builder.whole()));
+      return builder.finish(builder.box(fronts_.at(stock), set, 0, builder.whole()));
     return sheetBeside(stock, offCut);
   }
   CutSheet sheetBeside(std::size_t stock, const OffCut& offCut) {
@@ -179,12 +216,12 @@ class ExactJob {
              std::size_t from, const CutRegion& region) {
     if (from == all.size()) return builder.left(region);
     const OffCutStrip& strip = all[from];
-    const CutBox& box = fronts_[stock].of(strip.set)[strip.box];
+    const CutBox& box = fronts_.at(stock).of(strip.set)[strip.box];
     const Micrometres low = (strip.isBeside ? box.across : box.along) - job_.stock(stock).kerf;
     const Micrometres room = strip.isBeside ? region.across : region.along;
     // The last of them may end at the edge.
-    if (low >= room) return builder.box(fronts_[stock], strip.set, strip.box, region);
-    const int inside = builder.box(fronts_[stock], strip.set, strip.box,
+    if (low >= room) return builder.box(fronts_.at(stock), strip.set, strip.box, region);
+    const int inside = builder.box(fronts_.at(stock), strip.set, strip.box,
                                    builder.lowOf(strip.isBeside, region, low));
     const int rest =
         strips(builder, stock, all, from + 1, builder.highOf(strip.isBeside, region, low));
@@ -213,9 +250,9 @@ class ExactJob {
       const double room = roomOf(job_.stock(s));
       const auto* rest = sharing.reckon(s, isEnough_);
       if (rest == nullptr) return std::nullopt;
-      for (std::size_t part = 1; part < index_.size(); ++part)
-        if (costs_[s][part] + (*rest)[all - part] <= cost + kRounding)
-          tries.emplace_back(room - areas_[part], s, part);
+      for (const SharingOut::Fit& fit : costs_[s])
+        if (fit.cost + (*rest)[all - fit.set] <= cost + kRounding)
+          tries.emplace_back(room - areas_[fit.set], s, fit.set);
     }
     std::sort(tries.rbegin(), tries.rend());
     double area = -1.0;
@@ -232,13 +269,14 @@ class ExactJob {
   const MaterialJob& job_;
   const CostLimits limits_;
   const std::function<bool()>& isEnough_;
-  double waste_ = 0.0;  // on all stock together
-  std::optional<StackPrices> prices_;
-  StackPrices::Worths lost_{};
+  std::optional<PiecePrices> prices_;
+  std::optional<StockLosses> losses_;  // none: only area is looked at
+  Measures lost_;                      // at most, on all stock together
   CountIndex index_;
-  std::vector<BoxFronts> fronts_;           // by stock
-  std::vector<std::vector<double>> costs_;  // by stock and taking
-  std::vector<double> areas_;               // of takings, um2
+  std::map<std::size_t, Measures> mayLose_;  // by stock, when it was looked at
+  std::map<std::size_t, BoxFronts> fronts_;  // by stock
+  SharingOut::Costs costs_;
+  std::vector<double> areas_;  // of takings, um2
 };
 
 }  // namespace

@@ -26,6 +26,9 @@ std::optional<MaterialLayOut> exactLayOut(const MaterialJob& job,
 struct CostLimits {
   double below = std::numeric_limits<double>::infinity();
   double room = std::numeric_limits<double>::infinity();  // um2, enlarged by the kerfs
+  /// What is lost is looked at at prices, too, where so many pairs of takings are to be joined:
+  /// fewer are joined sooner.
+  double priced = 3e5;
 };
 struct ExactBelow {
   bool isAll = false;                       // was tried

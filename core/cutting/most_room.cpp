@@ -12,7 +12,8 @@ constexpr double kSame = 1e-9;
 
 class MostRoom {
  public:
-  explicit MostRoom(const MaterialJob& job) {
+  /// @param worths in place of areas; none: those.
+  explicit MostRoom(const MaterialJob& job, const StockWorths* worths = nullptr) {
     for (std::size_t s = 0; s < job.stocks.size(); ++s) {
       const CutStock& stock = job.stock(s);
       const UsableSize usable = usableOf(stock);
@@ -21,6 +22,10 @@ class MostRoom {
       lot.isRoll = stock.form == StockForm::Roll;
       lot.count = stock.count ? double(*stock.count) : std::numeric_limits<double>::infinity();
       lot.room = double(usable.across) * (lot.isRoll ? 1.0 : double(usable.along));
+      if (worths != nullptr && lot.isRoll)
+        lot.worthOf = worths->roll;
+      else if (worths != nullptr)
+        lot.room = worths->whole[s];
       lot.cost = lot.isRoll ? stock.cost / 1e6 : stock.cost;
       if (lot.isRoll) {
         lot.most = double(usable.along);
@@ -44,9 +49,14 @@ class MostRoom {
   struct Lot {
     double room = 0.0, cost = 0.0, count = 0.0;  // of a sheet, or of a micrometre of a roll
     bool isRoll = false;
-    double most = 1.0, unpaid = 0.0;  // micrometres of each roll
+    double most = 1.0, unpaid = 0.0;                  // micrometres of each roll
+    std::function<double(Micrometres)> worthOf = {};  // of so much of it; none: of each as much
     [[nodiscard]] double density() const {
       return cost > 0 ? room / cost : std::numeric_limits<double>::infinity();
+    }
+    [[nodiscard]] double roomOf(double much) const {
+      constexpr double kRounded = 1e-3;  // um
+      return worthOf ? worthOf(static_cast<Micrometres>(much + kRounded)) : much * room;
     }
     /// Of all there are of it, in sheets or micrometres.
     [[nodiscard]] double payable(double left) const {
@@ -63,10 +73,13 @@ class MostRoom {
     std::stable_sort(lots.begin(), lots.end(),
                      [](const Lot* a, const Lot* b) { return a->density() > b->density(); });
     double room = 0.0;
+    const double all = left;
     for (const Lot* lot : lots) {
-      const double much = lot->payable(left);
+      // Of what is worth more or less from one length to the next, as if it were paid first.
+      const double much = lot->payable(lot->worthOf ? all : left);
       if (much <= 0) continue;
-      room += much * lot->room;
+      room += lot->roomOf(much);
+      if (lot->worthOf) continue;
       left -= std::max(0.0, much - lot->free()) * lot->cost;
     }
     return room;
@@ -97,5 +110,17 @@ class MostRoom {
 }  // namespace
 
 double mostRoom(const MaterialJob& job, double below) { return MostRoom(job).find(below); }
+
+double rollsOf(const MaterialJob& job) {
+  double rolls = 0.0;
+  for (std::size_t s = 0; s < job.stocks.size(); ++s)
+    if (const CutStock& stock = job.stock(s); stock.form == StockForm::Roll)
+      rolls += stock.count ? double(*stock.count) : std::numeric_limits<double>::infinity();
+  return rolls;
+}
+
+double mostWorth(const MaterialJob& job, double below, const StockWorths& worths) {
+  return MostRoom(job, &worths).find(below);
+}
 
 }  // namespace drapery

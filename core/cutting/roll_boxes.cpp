@@ -49,7 +49,7 @@ void RollBoxes::step() {
   const CountIndex index(few.job().counts);
   std::uint64_t work = kMostJoins;
   const BoxFronts fronts(few.job(), 0, index, work, isEnough_,
-                         {.along = along, .waste = room - few.area(), .isForAll = true});
+                         {.along = along, .lost = {room - few.area(), {}}, .isForAll = true});
   const std::size_t found = fronts.isWhole() ? fronts.of(index.all()).size() : 0;
   if (found == 0) return;
   // The widest is the shortest.

@@ -83,7 +83,7 @@ void RollSlabs::layAnew(const std::vector<std::size_t>& which) {
   std::uint64_t work = 10'000'000;
   const double room = double(usableOf(job_.stock(0)).across) * double(along);
   const BoxFronts fronts(few, 0, index, work, isEnough_,
-                         {.along = along, .waste = room - area, .isForAll = true});
+                         {.along = along, .lost = {room - area, {}}, .isForAll = true});
   if (!fronts.isWhole() || fronts.of(index.all()).empty()) return;
   std::vector<std::size_t> gone = which;
   std::sort(gone.rbegin(), gone.rend());

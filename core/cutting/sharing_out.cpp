@@ -32,17 +32,34 @@ class Asking {
 
 SharingOut::SharingOut(const CountIndex& index, const Costs& costs,
                        std::vector<std::optional<int>> limits)
-    : index_(index), costs_(costs), limits_(std::move(limits)), fits_(costs.size()) {
+    : index_(index), costs_(costs), limits_(std::move(limits)) {}
+
+std::vector<std::size_t> SharingOut::roundsWithout(std::optional<std::size_t> without) const {
+  std::vector<std::size_t> rounds;
   for (std::size_t s = 0; s < costs_.size(); ++s)
-    for (std::size_t set = 1; limits_[s] && set < index_.size(); ++set)
-      if (costs_[s][set] < kNone) fits_[s].push_back(set);
+    if (limits_[s])
+      rounds.insert(rounds.end(),
+                    static_cast<std::size_t>(std::max(0, *limits_[s] - (without == s ? 1 : 0))), s);
+  std::stable_sort(rounds.begin(), rounds.end(), [&](std::size_t a, std::size_t b) {
+    return costs_[a].size() < costs_[b].size();
+  });
+  return rounds;
 }
 
-double SharingOut::work() const {
-  double work = 0.0;
-  for (std::size_t s = 0; s < costs_.size(); ++s)
-    for (const std::size_t set : fits_[s])
-      work += *limits_[s] * double(index_.partsOf(index_.all() - set));
+double SharingOut::workOf(bool isOfAll) const {
+  const auto all = double(index_.size());
+  const bool isAnyEndless =
+      std::any_of(limits_.begin(), limits_.end(), [](const auto& limit) { return !limit; });
+  double work = 0.0, reached = isAnyEndless ? all : 1.0;
+  const std::vector<std::size_t> rounds = roundsWithout(std::nullopt);
+  for (std::size_t i = 0; i < rounds.size(); ++i) {
+    const std::vector<Fit>& fits = costs_[rounds[i]];
+    if (isOfAll && i + 1 == rounds.size()) return work + double(fits.size());
+    work += all;
+    for (const Fit& fit : fits)
+      work += std::min(reached, double(index_.partsOf(index_.all() - fit.set)));
+    reached = std::min(all, reached * (1.0 + double(fits.size())));
+  }
   return work;
 }
 
@@ -51,24 +68,49 @@ const std::vector<double>* SharingOut::reckon(std::optional<std::size_t> without
   rounds_.clear();
   least_.assign(1, {});
   if (!reckonUnlimited(isEnough)) return nullptr;
-  Asking asking(isEnough);
-  for (std::size_t s = 0; s < costs_.size(); ++s) {
-    const int gone = without == s ? 1 : 0;
-    for (int i = gone; limits_[s] && i < *limits_[s]; ++i) {
-      rounds_.push_back(s);
-      least_.push_back(least_.back());
-      const std::vector<double>& before = least_[least_.size() - 2];
-      std::vector<double>& after = least_.back();
-      for (const std::size_t set : fits_[s]) {
-        const std::size_t others = index_.all() - set;
-        if (asking.isEnoughBefore(index_.partsOf(others))) return nullptr;
-        index_.eachPartOf(others, [&](std::size_t rest) {
-          after[rest + set] = std::min(after[rest + set], before[rest] + costs_[s][set]);
-        });
-      }
-    }
-  }
+  for (const std::size_t s : roundsWithout(without))
+    if (!takeRound(s, false, isEnough)) return nullptr;
   return &least_.back();
+}
+
+std::optional<double> SharingOut::leastOfAll(const std::function<bool()>& isEnough) {
+  rounds_.clear();
+  least_.assign(1, {});
+  if (!reckonUnlimited(isEnough)) return std::nullopt;
+  const std::vector<std::size_t> rounds = roundsWithout(std::nullopt);
+  for (std::size_t i = 0; i < rounds.size(); ++i)
+    if (!takeRound(rounds[i], i + 1 == rounds.size(), isEnough)) return std::nullopt;
+  return least_.back().back();
+}
+
+bool SharingOut::takeRound(std::size_t stock, bool isLast, const std::function<bool()>& isEnough) {
+  rounds_.push_back(stock);
+  least_.push_back(least_.back());
+  const std::vector<double>& before = least_[least_.size() - 2];
+  std::vector<double>& after = least_.back();
+  const auto join = [&](std::size_t rest, const Fit& fit) {
+    after[rest + fit.set] = std::min(after[rest + fit.set], before[rest] + fit.cost);
+  };
+  if (isLast) {
+    for (const Fit& fit : costs_[stock]) join(index_.all() - fit.set, fit);
+    return true;
+  }
+  std::vector<std::size_t> reached;
+  for (std::size_t set = 0; set < before.size(); ++set)
+    if (before[set] < kNone) reached.push_back(set);
+  Asking asking(isEnough);
+  for (const Fit& fit : costs_[stock]) {
+    const std::size_t others = index_.all() - fit.set;
+    const std::uint64_t parts = index_.partsOf(others);
+    if (asking.isEnoughBefore(std::min<std::uint64_t>(parts, reached.size()))) return false;
+    if (reached.size() > parts) {
+      index_.eachPartOf(others, [&](std::size_t rest) { join(rest, fit); });
+      continue;
+    }
+    for (const std::size_t rest : reached)
+      if (index_.isThere(rest, fit.set)) join(rest, fit);
+  }
+  return true;
 }
 
 /// What has room on one more beside all that can be shared out already.
@@ -76,12 +118,12 @@ bool SharingOut::reckonUnlimited(const std::function<bool()>& isEnough) {
   std::vector<double>& least = least_.front();
   least.assign(index_.size(), kNone);
   least[0] = 0.0;
-  std::vector<double> alone(index_.size(), kNone);
-  for (std::size_t s = 0; s < costs_.size(); ++s)
-    for (std::size_t set = 1; !limits_[s] && set < index_.size(); ++set)
-      alone[set] = std::min(alone[set], costs_[s][set]);
   if (std::all_of(limits_.begin(), limits_.end(), [](const auto& limit) { return limit; }))
     return true;
+  std::vector<double> alone(index_.size(), kNone);
+  for (std::size_t s = 0; s < costs_.size(); ++s)
+    if (!limits_[s])
+      for (const Fit& fit : costs_[s]) alone[fit.set] = std::min(alone[fit.set], fit.cost);
   Asking asking(isEnough);
   for (std::size_t rest = 0; rest < index_.size(); ++rest) {
     const std::size_t others = index_.all() - rest;
@@ -100,23 +142,21 @@ bool SharingOut::reckonUnlimited(const std::function<bool()>& isEnough) {
 std::optional<SharingOut::Share> SharingOut::shareIn(std::size_t round, std::size_t set) const {
   const std::size_t s = rounds_[round];
   if (least_[round][set] == least_[round + 1][set]) return std::nullopt;
-  std::optional<Share> found;
-  index_.eachPartOf(set, [&](std::size_t part) {
-    if (part == 0 || found || costs_[s][part] == kNone) return;
-    if (costs_[s][part] + least_[round][set - part] == least_[round + 1][set]) found = {s, part};
-  });
-  return found;
+  for (const Fit& fit : costs_[s])
+    if (index_.isPartOf(fit.set, set) &&
+        fit.cost + least_[round][set - fit.set] == least_[round + 1][set])
+      return Share{s, fit.set};
+  return std::nullopt;
 }
 
 std::optional<SharingOut::Share> SharingOut::shareUnlimited(std::size_t set) const {
-  std::optional<Share> found;
   const std::vector<double>& least = least_.front();
-  index_.eachPartOf(set, [&](std::size_t part) {
-    if (part == 0) return;
-    for (std::size_t s = 0; s < costs_.size() && !found; ++s)
-      if (!limits_[s] && costs_[s][part] + least[set - part] == least[set]) found = {s, part};
-  });
-  return found;
+  for (std::size_t s = 0; s < costs_.size(); ++s)
+    if (!limits_[s])
+      for (const Fit& fit : costs_[s])
+        if (index_.isPartOf(fit.set, set) && fit.cost + least[set - fit.set] == least[set])
+          return Share{s, fit.set};
+  return std::nullopt;
 }
 
 std::vector<SharingOut::Share> SharingOut::sharesOf(std::size_t set) const {

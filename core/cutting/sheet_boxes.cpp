@@ -34,9 +34,9 @@ std::vector<double> worthsOf(const FewBoxes& few, const std::vector<double>& wor
 }
 
 /// What the takings are worth that have room on a stock.
-class Worths {
+class TakingWorths {
  public:
-  Worths(const BoxFronts& fronts, const CountIndex& index, const std::vector<double>& each)
+  TakingWorths(const BoxFronts& fronts, const CountIndex& index, const std::vector<double>& each)
       : index_(index), worths_(index.size(), kNone) {
     worths_[0] = 0.0;
     for (std::size_t set = 1; set < index.size(); ++set) {
@@ -76,8 +76,8 @@ struct Shares {
 /// Those worth most together, and no less than `least`: of what is on the first sheet the other
 /// one, if there is any, takes the best of the rest. Of those that are worth as much any may be the
 /// one.
-std::optional<Shares> worthMost(const Worths& on, const Worths* other, double least, double same,
-                                std::mt19937_64& random) {
+std::optional<Shares> worthMost(const TakingWorths& on, const TakingWorths* other, double least,
+                                double same, std::mt19937_64& random) {
   const std::vector<std::size_t> best =
       other != nullptr ? other->bestParts() : std::vector<std::size_t>{};
   std::optional<Shares> found;
@@ -153,11 +153,11 @@ std::optional<SheetBoxes::Joined> SheetBoxes::joined(const std::vector<const Bin
   const CountIndex index(few.job().counts);
   const std::vector<double> each = worthsOf(few, worth);
   std::vector<BoxFronts> fronts;
-  std::vector<Worths> worths;
+  std::vector<TakingWorths> worths;
   std::uint64_t work = kMostJoins;
   for (std::size_t s = 0; s < stocks.size(); ++s) {
     fronts.emplace_back(few.job(), s, index, work, isEnough_,
-                        BoxLimits{.waste = waste - few.area()});
+                        BoxLimits{.lost = {waste - few.area(), {}}});
     if (!fronts.back().isWhole()) return std::nullopt;
     worths.emplace_back(fronts.back(), index, each);
   }

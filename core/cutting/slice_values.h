@@ -18,6 +18,8 @@ class SliceValues {
   /// fine to be counted, so that no slice that there is is left out.
   SliceValues(const MaterialJob& job, std::size_t stock, Micrometres along);
 
+  /// Whether no piece has room in one.
+  [[nodiscard]] bool isEmpty() const { return ways_.empty(); }
   /// False where widths are too fine to be counted.
   [[nodiscard]] bool isUsable() const;
   /// How much one `best` takes, in steps of some nanoseconds.

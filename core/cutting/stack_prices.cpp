@@ -10,9 +10,38 @@ namespace drapery {
 
 namespace {
 
-/// How much each kind counts: first all as many as there are; then each up to twice as much, as
-/// chance has it, or, as it has it too, a few of them more and most of them hardly anything.
-std::vector<double> weightsOf(const Counts& counts, std::size_t which) {
+/// Prices at one place, where they are found; false where there are none.
+bool reckon(PiecePrices& prices, std::size_t at, const MaterialJob& job,
+            const std::vector<double>& weights, Micrometres along,
+            const std::function<bool()>& isOver) {
+  constexpr double kWhole = 1e9;
+  SliceValues slices(job, 0, along);
+  const SliceCover cover = coverBySlices(job, weights, slices, 0.0, isOver);
+  if (cover.prices.empty() || slices.best(cover.prices, 1, kWhole) <= 0.0) return false;
+  SliceTable& table = prices.stocks.front().along;
+  table.step = static_cast<std::uint32_t>(slices.step());
+  table.most.resize(slices.values().size(), Worths{});
+  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
+    prices.kinds[kind][at] = slices.worthOf(kind);
+  for (std::size_t place = 0; place < table.most.size(); ++place)
+    table.most[place][at] = double(slices.values()[place]);
+  return true;
+}
+
+/// What is weighed otherwise often has the same prices.
+bool isNew(const PiecePrices& prices, std::size_t at) {
+  constexpr double kHardly = 1e-3;  // of what a piece is worth
+  for (std::size_t before = 0; before < at; ++before)
+    if (std::all_of(prices.kinds.begin(), prices.kinds.end(), [&](const Worths& worth) {
+          return std::abs(worth[before] - worth[at]) <= kHardly * worth[before];
+        }))
+      return false;
+  return true;
+}
+
+}  // namespace
+
+std::vector<double> chanceWeights(const Counts& counts, std::size_t which) {
   std::mt19937_64 random(which);
   std::vector<double> weights;
   for (const int count : counts) {
@@ -23,55 +52,17 @@ std::vector<double> weightsOf(const Counts& counts, std::size_t which) {
   return weights;
 }
 
-}  // namespace
-
-StackPrices::StackPrices(const MaterialJob& job, std::size_t stock, Micrometres along,
-                         const std::function<bool()>& isOver) {
+std::optional<PiecePrices> stackPrices(const MaterialJob& job, Micrometres along,
+                                       const std::function<bool()>& isOver) {
   constexpr std::size_t kTries = 4 * kPrices;
+  PiecePrices prices{std::vector<Worths>(job.kinds.size(), Worths{}), std::vector<BoxWorths>(1)};
   std::size_t at = 0;
   for (std::size_t which = 0; which < kTries && at < kPrices; ++which) {
-    if (!reckon(weightsOf(job.counts, which), at, job, stock, along, isOver)) return;
-    if (isNew(at)) ++at;
+    if (!reckon(prices, at, job, chanceWeights(job.counts, which), along, isOver))
+      return at > 0 ? std::optional(std::move(prices)) : std::nullopt;
+    if (isNew(prices, at)) ++at;
   }
-}
-
-bool StackPrices::reckon(const std::vector<double>& weights, std::size_t at, const MaterialJob& job,
-                         std::size_t stock, Micrometres along,
-                         const std::function<bool()>& isOver) {
-  constexpr double kWhole = 1e9;
-  SliceValues slices(job, stock, along);
-  const SliceCover cover = coverBySlices(job, weights, slices, 0.0, isOver);
-  if (cover.prices.empty() || slices.best(cover.prices, 1, kWhole) <= 0.0) return false;
-  step_ = static_cast<std::uint32_t>(slices.step());
-  worths_.resize(job.kinds.size(), Worths{});
-  most_.resize(slices.values().size(), Worths{});
-  for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
-    worths_[kind][at] = slices.worthOf(kind);
-  for (std::size_t place = 0; place < most_.size(); ++place)
-    most_[place][at] = double(slices.values()[place]);
-  return true;
-}
-
-/// What is weighed otherwise often has the same prices.
-bool StackPrices::isNew(std::size_t at) const {
-  constexpr double kHardly = 1e-3;  // of what a piece is worth
-  for (std::size_t before = 0; before < at; ++before)
-    if (std::all_of(worths_.begin(), worths_.end(), [&](const Worths& worth) {
-          return std::abs(worth[before] - worth[at]) <= kHardly * worth[before];
-        }))
-      return false;
-  return true;
-}
-
-StackPrices::Worths StackPrices::spare(Micrometres across, const Counts& counts) const {
-  constexpr double kRounded = 1e-9;
-  Worths spare{};
-  for (std::size_t which = 0; which < kPrices; ++which) {
-    spare[which] = (1 + kRounded) * double(across) * most_.back()[which];
-    for (std::size_t kind = 0; kind < counts.size(); ++kind)
-      spare[which] -= counts[kind] * worths_[kind][which];
-  }
-  return spare;
+  return prices;
 }
 
 }  // namespace drapery

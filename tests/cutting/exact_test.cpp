@@ -18,6 +18,8 @@
 #include "core/cutting/off_cut.h"
 #include "core/cutting/sharing_out.h"
 #include "core/cutting/sheet_takings.h"
+#include "core/cutting/stack_prices.h"
+#include "core/cutting/stock_losses.h"
 #include "core/cutting/stock_mixes.h"
 #include "tests/support/cutting.h"
 
@@ -31,6 +33,7 @@ using test::sheetOf;
 
 const std::function<bool()> kNever = [] { return false; };
 constexpr double kNone = std::numeric_limits<double>::infinity();
+constexpr double kSame = 1e-9;
 
 /// Of each material of which any piece fits.
 template <typename Act>
@@ -83,13 +86,13 @@ RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
     const BoxFronts& fronts = all.fronts;
     const double waste = fronts.areaOf(index.all()) * *rc::gen::inRange(0, 50) / 100;
     const UsableSize usable = usableOf(job.stock(0));
-    BoxLimits limits{usable.along * *rc::gen::inRange(20, 101) / 100, waste};
-    const StackPrices prices(job, 0, limits.along, kNever);
-    if (prices.isAny()) {
-      limits.prices = &prices;
-      const StackPrices::Worths most = prices.most(limits.along);
+    BoxLimits limits{usable.along * *rc::gen::inRange(20, 101) / 100, {waste, {}}};
+    const auto prices = stackPrices(job, limits.along, kNever);
+    if (prices) {
+      limits.prices = &*prices;
+      const Worths most = prices->stocks[0].along.of(limits.along);
       const double lost = double(usable.across) * *rc::gen::inRange(0, 50) / 100;
-      for (std::size_t i = 0; i < most.size(); ++i) limits.lost[i] = lost * most[i];
+      for (std::size_t i = 0; i < most.size(); ++i) limits.lost.worths[i] = lost * most[i];
     }
     const BoxFronts tight(job, 0, index, all.work, kNever, limits);
     for (std::size_t set = 1; set < index.size(); ++set) {
@@ -107,11 +110,11 @@ RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
       std::erase_if(least, [&](const auto& box) {
         bool isLost = box.second > limits.along ||
                       double(box.first) * double(box.second) > fronts.areaOf(set) + waste;
-        for (std::size_t i = 0; !isLost && prices.isAny() && i < StackPrices::kPrices; ++i) {
-          double holds = limits.lost[i];
+        for (std::size_t i = 0; !isLost && prices && i < kPrices; ++i) {
+          double holds = limits.lost.worths[i];
           for (std::size_t kind = 0; kind < index.kinds(); ++kind)
-            holds += index.count(set, kind) * prices.of(kind)[i];
-          isLost = double(box.first) * prices.most(box.second)[i] > holds;
+            holds += index.count(set, kind) * prices->kinds[kind][i];
+          isLost = prices->stocks[0].most(box.first, box.second)[i] > holds;
         }
         return isLost;
       });
@@ -155,13 +158,14 @@ RC_GTEST_PROP(BoxFronts, haveTheShortestForAll, ()) {
   const UsableSize usable = usableOf(job.stock(0));
   const auto along =
       static_cast<Micrometres>(double(boxes.back().along) * *rc::gen::inRange(99, 130) / 100);
-  BoxLimits limits{along,
-                   double(usable.across) * double(along) - all.fronts.areaOf(all.index.all())};
+  BoxLimits limits{
+      along, {double(usable.across) * double(along) - all.fronts.areaOf(all.index.all()), {}}};
   limits.isForAll = true;
-  const StackPrices prices(job, 0, along, kNever);
-  if (prices.isAny()) {
-    limits.prices = &prices;
-    limits.lost = prices.spare(usable.across, job.counts);
+  const auto prices = stackPrices(job, along, kNever);
+  if (prices) {
+    limits.prices = &*prices;
+    const double below = costOf(job.stock(0), along) + kSame;
+    limits.lost = StockLosses(job, {along}, below, limits.prices).most();
   }
   const BoxFronts tight(job, 0, all.index, all.work, kNever, limits);
   RC_ASSERT(tight.isWhole());
@@ -255,6 +259,12 @@ RC_GTEST_PROP(OffCut, isFoundByChanceToo, ()) {
   });
 }
 
+double costOn(const std::vector<SharingOut::Fit>& stock, std::size_t set) {
+  for (const SharingOut::Fit& fit : stock)
+    if (fit.set == set) return fit.cost;
+  return kNone;
+}
+
 /// By trying each stock for what the first piece lies with.
 double leastOf(const CountIndex& index, const SharingOut::Costs& costs,
                std::vector<std::optional<int>>& left, std::size_t set) {
@@ -265,9 +275,10 @@ double leastOf(const CountIndex& index, const SharingOut::Costs& costs,
   index.eachPartOf(set, [&](std::size_t part) {
     if (part == 0 || index.count(part, first) == 0) return;
     for (std::size_t s = 0; s < costs.size(); ++s) {
-      if (costs[s][part] == kNone || left[s] == 0) continue;
+      const double cost = costOn(costs[s], part);
+      if (cost == kNone || left[s] == 0) continue;
       if (left[s]) --*left[s];
-      least = std::min(least, costs[s][part] + leastOf(index, costs, left, set - part));
+      least = std::min(least, cost + leastOf(index, costs, left, set - part));
       if (left[s]) ++*left[s];
     }
   });
@@ -285,10 +296,16 @@ RC_GTEST_PROP(SharingOut, costsLeast, ()) {
   for (int s = 0; s < stocks; ++s) {
     limits.push_back(from(0, 2) == 0 ? std::nullopt : std::optional(from(0, 2)));
     costs.emplace_back();
-    for (std::size_t set = 0; set < index.size(); ++set)
-      costs.back().push_back(set == 0 || from(0, 2) == 0 ? kNone : from(0, 20));
+    for (std::size_t set = 1; set < index.size(); ++set)
+      if (from(0, 2) != 0) costs.back().push_back({set, double(from(0, 20))});
   }
   SharingOut sharing(index, costs, limits);
+  std::vector<std::optional<int>> all = limits;
+  const auto leastOfAll = sharing.leastOfAll(kNever);
+  RC_ASSERT(leastOfAll == leastOf(index, costs, all, index.all()));
+  double sum = 0.0;
+  for (const auto& [stock, part] : sharing.sharesOf(index.all())) sum += costOn(costs[stock], part);
+  RC_ASSERT(leastOfAll == kNone || leastOfAll == sum);
   std::vector<std::optional<std::size_t>> withouts{std::nullopt};
   for (std::size_t s = 0; s < costs.size(); ++s)
     if (limits[s] != 0) withouts.emplace_back(s);
@@ -304,7 +321,7 @@ RC_GTEST_PROP(SharingOut, costsLeast, ()) {
       std::size_t shared = 0;
       std::vector<std::optional<int>> used = left;
       for (const auto& [stock, part] : sharing.sharesOf(set)) {
-        cost += costs[stock][part];
+        cost += costOn(costs[stock], part);
         shared += part;
         if (used[stock]) RC_ASSERT(--*used[stock] >= 0);
       }
@@ -312,6 +329,59 @@ RC_GTEST_PROP(SharingOut, costsLeast, ()) {
       RC_ASSERT(cost == (*least)[set]);
     }
   }
+}
+
+// However little may be lost at whatever prices, what costs least is found, and nothing below it.
+RC_GTEST_PROP(ExactBelow, findsTheLeastAtPrices, ()) {
+  CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, *rc::gen::inRange(1, 5));
+  for (CutStock& stock : problem.stocks)
+    if (stock.form == StockForm::Roll) stock.count = 1;
+  for (CutStock& stock : problem.stocks) stock.cost *= *rc::gen::element(0.0, 0.001, 0.3, 1.0);
+  eachJob(problem, [&](const MaterialJob& job) {
+    const auto exact = exactLayOut(job, kNever);
+    if (!exact || exact->cost <= 0) return;
+    const auto below = [&](double cost) {
+      std::uint64_t work = 1u << 30;
+      const ExactBelow found = exactBelow(job, {cost, mostRoom(job, cost), 0.0}, work, kNever);
+      RC_ASSERT(found.isAll);
+      return found.laid;
+    };
+    const auto laid = below(exact->cost * *rc::gen::element(1.0, 1.001, 1.05, 1.5) + 2 * kSame);
+    RC_ASSERT(laid.has_value());
+    RC_ASSERT(std::abs(laid->cost - exact->cost) <= kSame);
+    RC_ASSERT(!below(exact->cost).has_value());
+  });
+}
+
+// Beside three off-cuts, which cost less for their room than the roll does.
+TEST(ExactBelow, joinsLittleAtPrices) {
+  CutProblem problem = test::rollAndOffCuts(3);
+  for (const auto& [width, height] : std::vector<std::pair<int, int>>{{392, 255},
+                                                                      {350, 214},
+                                                                      {301, 188},
+                                                                      {286, 240},
+                                                                      {255, 173},
+                                                                      {420, 290},
+                                                                      {333, 229},
+                                                                      {268, 205},
+                                                                      {240, 160},
+                                                                      {371, 262},
+                                                                      {315, 197}})
+    problem.pieces.push_back(pieceOf("covering " + std::to_string(width), width, height, 1));
+  const MaterialJob job = test::jobOf(problem);
+  const auto exact = exactLayOut(job, kNever);
+  ASSERT_TRUE(exact.has_value());
+  const auto workFor = [&](double priced) {
+    constexpr std::uint64_t kAll = 1U << 30U;
+    std::uint64_t work = kAll;
+    const CostLimits limits{exact->cost, mostRoom(job, exact->cost), priced};
+    const ExactBelow found = exactBelow(job, limits, work, kNever);
+    EXPECT_TRUE(found.isAll);
+    EXPECT_FALSE(found.laid.has_value());
+    return kAll - work;
+  };
+  const std::uint64_t atPrices = workFor(0.0), byArea = workFor(kNone);
+  EXPECT_LT(atPrices, byArea / 2) << byArea;
 }
 
 // What is known already and what cannot be less only narrow down what is tried.

@@ -9,6 +9,7 @@
 #include "core/cutting/exact_cheaper.h"
 #include "core/cutting/found_takings.h"
 #include "core/cutting/stack_bound.h"
+#include "core/cutting/stock_prices.h"
 #include "tests/support/cutting.h"
 
 namespace drapery {
@@ -27,19 +28,55 @@ RC_GTEST_PROP(StackPrices, areAboveNothingThatLiesEndToEnd, ()) {
   CutProblem problem;
   const MaterialJob job = anyOnARoll(problem, 6);
   const Micrometres along = *rc::gen::inRange<Micrometres>(10'000, 3'000'000);
-  const StackPrices prices(job, 0, along, kNever);
-  RC_PRE(prices.isAny());
+  const auto prices = stackPrices(job, along, kNever);
+  RC_PRE(prices.has_value());
   Micrometres reach = 0;
-  StackPrices::Worths worths{};
+  Worths worths{};
   for (int i = 0; i < 20; ++i) {
     const std::size_t kind = *rc::gen::inRange<std::size_t>(0, job.kinds.size());
     const LyingSize way = *rc::gen::elementOf(job.sizes[0][kind]);
     if (reach + way.along > along) break;
     reach += way.along;
     for (std::size_t at = 0; at < worths.size(); ++at) {
-      worths[at] += prices.of(kind)[at] / double(way.across);
-      RC_ASSERT(worths[at] <= prices.most(reach)[at] * (1 + kSame));
+      worths[at] += prices->kinds[kind][at] / double(way.across);
+      RC_ASSERT(worths[at] <= prices->stocks[0].along.of(reach)[at] * (1 + kSame));
     }
+  }
+}
+
+// In any row of pieces, along each stock and across it.
+RC_GTEST_PROP(StockPrices, areAboveNothingThatLiesInARow, ()) {
+  CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 6), 3, *rc::gen::inRange(1, 4));
+  for (CutStock& stock : problem.stocks)
+    if (stock.form == StockForm::Roll) stock.count = 1;
+  CutLayout told;
+  for (const MaterialJob& job : materialJobs(problem, told)) {
+    if (job.kinds.empty() || rollsOf(job) > 1) continue;
+    std::vector<Micrometres> alongs;
+    for (std::size_t s = 0; s < job.stocks.size(); ++s)
+      alongs.push_back(usableOf(job.stock(s)).along * *rc::gen::inRange(50, 101) / 100);
+    const auto prices = stockPrices(job, alongs, 10.0, kNever);
+    if (!prices) continue;
+    for (std::size_t s = 0; s < job.stocks.size(); ++s)
+      for (const bool isAcross : {false, true}) {
+        const Micrometres room = isAcross ? usableOf(job.stock(s)).across : alongs[s];
+        const SliceTable& table = isAcross ? prices->stocks[s].across : prices->stocks[s].along;
+        Micrometres reach = 0;
+        Worths worths{};
+        for (int i = 0; i < 20; ++i) {
+          const std::size_t kind = *rc::gen::inRange<std::size_t>(0, job.kinds.size());
+          if (job.sizes[s][kind].empty()) continue;
+          const LyingSize way = *rc::gen::elementOf(job.sizes[s][kind]);
+          reach += isAcross ? way.across : way.along;
+          if (reach > room) break;
+          for (std::size_t at = 0; at < kPrices; ++at) {
+            worths[at] += prices->kinds[kind][at] / double(isAcross ? way.along : way.across);
+            const double most = table.of(reach)[at];
+            RC_ASSERT(worths[at] <= most * (1 + kSame) ||
+                      isAcross == (at < kPrices - kPricesAcross));
+          }
+        }
+      }
   }
 }
 
