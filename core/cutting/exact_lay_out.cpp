@@ -21,7 +21,6 @@ namespace {
 constexpr double kMostPairs = 4e6;
 constexpr std::uint64_t kMostJoins = 20'000'000;  // of boxes: about a second
 constexpr double kMostWork = 2e8;                 // sharing out: some tenths of a second
-constexpr double kNone = std::numeric_limits<double>::infinity();
 constexpr double kSame = 1e-9;
 constexpr double kRounding = 1e-13;  // less than free stock weighs
 
@@ -49,6 +48,7 @@ class ExactJob {
     if (!(*least < limits_.below - kSame)) return {true, {}};
     MaterialLayOut result;
     result.cost = result.bound = *least;
+    reckonAreas();
     std::vector<SharingOut::Share> shares = sharing.sharesOf(index_.all());
     if (const auto first = sheetWithLargestOffCut(sharing, result.cost)) {
       if (sharing.reckon(first->first, isEnough_) == nullptr) return {};
@@ -74,7 +74,7 @@ class ExactJob {
   std::optional<CutSheet> oneSheet(double over) {
     std::uint64_t work = kMostJoins / 10;
     if (!makeFronts(work, false)) return std::nullopt;
-    reckonCosts();
+    reckonAreas();
     const OffCut offCut = offCutBeside(0, index_.all(), over, isEnough_);
     if (offCut.strips.empty()) return std::nullopt;
     return sheetBeside(0, offCut);
@@ -160,11 +160,15 @@ class ExactJob {
 
   void reckonCosts() {
     costs_.resize(job_.stocks.size());
-    for (std::size_t s = 0; s < job_.stocks.size(); ++s)
+    for (std::size_t s = 0; s < job_.stocks.size(); ++s) {
+      const BoxFronts& fronts = fronts_.at(s);
       for (std::size_t set = 1; set < index_.size(); ++set)
-        if (const auto& front = fronts_.at(s).of(set);
-            !front.empty() && !isLost(s, set, front.back().along))
+        if (const auto front = fronts.of(set);
+            !front.empty() && !isLost(s, fronts.measuresOf(set), front.back().along))
           costs_[s].push_back({set, costOf(job_.stock(s), front.back().along)});
+    }
+  }
+  void reckonAreas() {
     for (std::size_t set = 0; set < index_.size(); ++set) {
       double area = 0;
       for (std::size_t kind = 0; kind < index_.kinds(); ++kind)
@@ -173,8 +177,7 @@ class ExactJob {
     }
   }
   /// More than may be, of the whole sheet, or of so much of a roll; as its kerf enlarges them.
-  [[nodiscard]] bool isLost(std::size_t s, std::size_t set, Micrometres along) const {
-    const Measures holds = fronts_.at(s).measuresOf(set);
+  [[nodiscard]] bool isLost(std::size_t s, const Measures& holds, Micrometres along) const {
     if (losses_) return losses_->lostOn(s, along, holds).isOver(mayLose_.at(s));
     const CutStock& stock = job_.stock(s);
     const double room = stock.form == StockForm::Sheet

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <numeric>
 
 namespace drapery {
 
@@ -37,6 +38,11 @@ class MostRoom {
     std::stable_sort(lots_.begin(), lots_.end(), [](const Lot& a, const Lot& b) {
       return std::pair(a.isRoll, -a.density()) < std::pair(b.isRoll, -b.density());
     });
+    byDensity_.resize(lots_.size());
+    std::iota(byDensity_.begin(), byDensity_.end(), 0);
+    std::stable_sort(byDensity_.begin(), byDensity_.end(), [&](std::size_t a, std::size_t b) {
+      return lots_[a].density() > lots_[b].density();
+    });
   }
 
   double find(double below) {
@@ -68,19 +74,17 @@ class MostRoom {
 
   /// As if all could be paid for in part, the best for its cost first.
   [[nodiscard]] double inPart(std::size_t from, double left) const {
-    std::vector<const Lot*> lots;
-    for (std::size_t i = from; i < lots_.size(); ++i) lots.push_back(&lots_[i]);
-    std::stable_sort(lots.begin(), lots.end(),
-                     [](const Lot* a, const Lot* b) { return a->density() > b->density(); });
     double room = 0.0;
     const double all = left;
-    for (const Lot* lot : lots) {
+    for (const std::size_t i : byDensity_) {
+      if (i < from) continue;
+      const Lot& lot = lots_[i];
       // Of what is worth more or less from one length to the next, as if it were paid first.
-      const double much = lot->payable(lot->worthOf ? all : left);
+      const double much = lot.payable(lot.worthOf ? all : left);
       if (much <= 0) continue;
-      room += lot->roomOf(much);
-      if (lot->worthOf) continue;
-      left -= std::max(0.0, much - lot->free()) * lot->cost;
+      room += lot.roomOf(much);
+      if (lot.worthOf) continue;
+      left -= std::max(0.0, much - lot.free()) * lot.cost;
     }
     return room;
   }
@@ -103,6 +107,7 @@ class MostRoom {
   }
 
   std::vector<Lot> lots_;
+  std::vector<std::size_t> byDensity_;
   double most_ = 0.0;
   int tries_ = 20'000;
 };
@@ -113,9 +118,12 @@ double mostRoom(const MaterialJob& job, double below) { return MostRoom(job).fin
 
 double rollsOf(const MaterialJob& job) {
   double rolls = 0.0;
-  for (std::size_t s = 0; s < job.stocks.size(); ++s)
-    if (const CutStock& stock = job.stock(s); stock.form == StockForm::Roll)
-      rolls += stock.count ? double(*stock.count) : std::numeric_limits<double>::infinity();
+  for (std::size_t s = 0; s < job.stocks.size(); ++s) {
+    const CutStock& stock = job.stock(s);
+    if (stock.form != StockForm::Roll) continue;
+    if (!stock.count) return std::numeric_limits<double>::infinity();
+    rolls += *stock.count;
+  }
   return rolls;
 }
 

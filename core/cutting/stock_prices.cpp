@@ -114,11 +114,14 @@ class Choosing {
            bool isAcross)
       : job_(job), alongs_(alongs), below_(below), isAcross_(isAcross) {}
 
-  void sort(SlicePrices& slices, std::vector<std::vector<double>>& tries) const {
+  void sort(SlicePrices& slices, std::vector<std::vector<double>>& tries,
+            const std::function<bool()>& isOver) const {
     std::vector<std::pair<double, std::size_t>> spare;
-    for (std::size_t i = 0; i < tries.size(); ++i) spare.emplace_back(spareAt(slices, tries[i]), i);
+    for (std::size_t i = 0; i < tries.size() && !isOver(); ++i)
+      spare.emplace_back(spareAt(slices, tries[i]), i);
     std::sort(spare.begin(), spare.end());
     std::vector<std::vector<double>> sorted;
+    sorted.reserve(spare.size());
     for (const auto& each : spare) sorted.push_back(std::move(tries[each.second]));
     tries = std::move(sorted);
   }
@@ -174,7 +177,7 @@ std::optional<PiecePrices> stockPrices(const MaterialJob& job,
     SlicePrices slices(isAcross ? sideways : job, isAcross ? acrosses : alongs, isOver);
     if (!slices.isUsable()) return std::nullopt;
     auto tries = slices.tries();
-    Choosing(job, alongs, below, isAcross).sort(slices, tries);
+    Choosing(job, alongs, below, isAcross).sort(slices, tries, isOver);
     for (std::size_t i = 0; i < tries.size() && at < end; ++i, ++at) {
       for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
         prices.kinds[kind][at] = tries[i][kind];

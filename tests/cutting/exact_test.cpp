@@ -384,6 +384,19 @@ TEST(ExactBelow, joinsLittleAtPrices) {
   EXPECT_LT(atPrices, byArea / 2) << byArea;
 }
 
+// Of thirteen pairs of pieces there are one and a half million takings: little of a roll may be
+// lost, of sheets much.
+TEST(ExactCheaper, triesMoreBesideARoll) {
+  CutProblem problem = test::rollAndOffCuts(3);
+  for (int i = 0; i < 13; ++i)
+    problem.pieces.push_back(pieceOf("piece " + std::to_string(i), 100 + i, 200 - i, 2));
+  MaterialJob job = test::jobOf(problem);
+  EXPECT_TRUE(canTryCheaper(job, job.counts));
+  problem.stocks[0].form = StockForm::Sheet;
+  job = test::jobOf(problem);
+  EXPECT_FALSE(canTryCheaper(job, job.counts));
+}
+
 // What is known already and what cannot be less only narrow down what is tried.
 RC_GTEST_PROP(ExactCheaper, isTheSameHoweverMuchIsKnown, ()) {
   CutProblem problem = anyProblem(*rc::gen::inRange(1, 5), 3, *rc::gen::inRange(1, 5));
