@@ -1,6 +1,7 @@
 #include "store/cut_elsewhere.h"
 
 #include <algorithm>
+#include <fstream>
 #include <set>
 
 #include "core/file/read_file.h"
@@ -33,6 +34,14 @@ std::vector<std::filesystem::directory_entry> jobFilesIn(const std::filesystem::
   return files;
 }
 
+/// As it is written here; other files may be many, and large.
+bool beginsLikeJob(const std::string& path) {
+  constexpr std::size_t kBeginning = 256;
+  std::string beginning(kBeginning, ' ');
+  std::ifstream(path, std::ios::binary).read(beginning.data(), std::ssize(beginning));
+  return beginning.find("drapery-job/") != std::string::npos;
+}
+
 /// Most files have neither word, and are not taken apart.
 bool mayTell(const std::string& text) {
   return text.find("\"done\"") != std::string::npos && text.find("\"book\"") != std::string::npos;
@@ -50,6 +59,7 @@ const CutElsewhere::Known* CutElsewhere::known(const std::filesystem::directory_
   Known& of = found->second;
   if (!isNew && of.written == written && of.size == size) return &of;
   of = {written, size, {}, {}, {}};
+  if (!beginsLikeJob(path)) return &of;
   const auto text = readWhole(path, kLargestJsonFile);
   if (!std::holds_alternative<std::string>(text) || !mayTell(std::get<std::string>(text)))
     return &of;

@@ -36,7 +36,9 @@ QStringList CutPage::cutPieces(const CutDone& done, const std::map<std::string, 
 /// What was cut already, and what of it has to be cut again.
 void CutPage::writeDone() {
   const std::vector<CutDone>& all = book_.job().cutting.done;
-  const std::vector<CutBeside>& beside = found_->books.front().beside;
+  // Before anything was laid out there is no book.
+  const std::vector<CutBeside> beside =
+      found_->books.empty() ? std::vector<CutBeside>() : found_->books.front().beside;
   if (all.empty() && beside.empty()) return;
   margin_->space();
   margin_->heading(tr("Cut already"));

@@ -381,6 +381,22 @@ TEST_F(Cutting, aStopOfAnotherBookIsToldWhereItsPiecesLie) {
   EXPECT_TRUE(isTold);
 }
 
+// The very first time, before anything was reckoned; what was cut is told then, too.
+TEST_F(Cutting, beginsWithNothingThere) {
+  std::filesystem::remove(stock());
+  begin();
+  Job job = plainJob();
+  job.cutting.done.emplace_back();
+  job.cutting.done[0].stock = "grey board";
+  job.cutting.done[0].pieces = {{"board", 1}};
+  open(job);
+  click("docket.cut");
+  EXPECT_THAT(margin(), HasSubstr("grey board: "));
+  settleCut();
+  EXPECT_THAT(margin(), HasSubstr("grey board: Board"));
+  EXPECT_THAT(margin(), HasSubstr("To buy"));
+}
+
 // With an empty shelf it is told what to buy; what was bought is put there, and the book lies on
 // it.
 TEST_F(Cutting, tellsWhatToBuyAndPutsItOnTheShelf) {

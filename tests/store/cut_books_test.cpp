@@ -109,7 +109,8 @@ TEST(CutBooks, countNothingTwice) {
   bindery.write(knot);
   bindery.write(plover);
   bindery.folder.write("plover copied.json", writeJob(plover));
-  bindery.folder.write("broken.json", R"({"done": "book", )");
+  bindery.folder.write("broken.json", R"({"schema": "drapery-job/1", "done": "book", )");
+  bindery.folder.write("foreign.json", R"({"done": "book"})");
   std::filesystem::create_directory(bindery.folder.path() + "/folder.json");
   using Wanted = std::map<std::string, int>;
   EXPECT_EQ(bindery.boardsWanted("knot"), (Wanted{{"knot", kBoards - 2}}));
