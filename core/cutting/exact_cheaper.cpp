@@ -13,7 +13,7 @@ namespace {
 
 constexpr double kMostPairs = 2e8;
 constexpr double kMostTakings = 2e6;  // with a roll, where few are left to be joined
-constexpr double kMostOfAll = 8e6;    // of them, each as often as there are stocks: 300 MB
+constexpr double kMostOfAll = 8e6;    // of them, each as often as there are stocks: 350 MB
 constexpr double kSame = 1e-9;
 
 }  // namespace

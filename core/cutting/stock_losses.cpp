@@ -55,8 +55,6 @@ void StockLosses::reckon() {
   spare_ = most - wanted_;
 }
 
-bool StockLosses::isTooLittle() const { return (Measures() - spare_).isOver({}); }
-
 std::vector<std::size_t> StockLosses::order() const {
   std::vector<std::size_t> order(job_.stocks.size());
   std::iota(order.begin(), order.end(), 0);

@@ -16,15 +16,13 @@ class StockLosses {
   StockLosses(const MaterialJob& job, const std::vector<Micrometres>& alongs, double below,
               const PiecePrices* prices);
 
-  /// On all together.
+  /// On all together; negative where all pieces are more than any such stock holds.
   [[nodiscard]] const Measures& most() const { return spare_; }
   /// Whether what is not used of it, as far as it may be, is lost too: of sheets, and of a roll
   /// beside what costs next to nothing, of which as much may be used whatever is taken beside it.
   [[nodiscard]] bool isWhole(std::size_t stock) const {
     return isRollWhole_ || job_.stock(stock).form == StockForm::Sheet;
   }
-  /// All pieces are more than any such stock holds.
-  [[nodiscard]] bool isTooLittle() const;
   /// The stocks, those with the least room first and the roll last: what little can hold is soon
   /// known, and leaves less to be lost on the others.
   [[nodiscard]] std::vector<std::size_t> order() const;
