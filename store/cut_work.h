@@ -29,7 +29,7 @@ WantedMake wantedMake(const std::string& material, const PlannedPart& part, cons
 bool isPaperApart(const PlannedPart& part);
 StockMake makeOf(const StockItem& item);
 
-/// What was cut of a book while another one was open, that is not cut together with it now.
+/// What was cut of a book while neither it nor the one that is open now was.
 struct CutBeside {
   std::string name;  // of that other book
   CutDone done;

@@ -73,7 +73,8 @@ class CutPage : public StagePage {
   [[nodiscard]] QString cutPieces(const CutDone& done, const std::string& piece, int count) const;
   [[nodiscard]] QStringList cutPieces(const CutDone& done,
                                       const std::map<std::string, int>& of) const;
-  [[nodiscard]] QString bookOf(const CutDone& done) const;
+  [[nodiscard]] const BookToCut* bookOf(const CutDone& done) const;
+  [[nodiscard]] QString bookTitle(const CutDone& done) const;
   void writeKept();
   void writeSheet();
   void writeSteps();

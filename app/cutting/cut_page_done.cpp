@@ -17,9 +17,9 @@ QString CutPage::cutPieces(const CutDone& done, const std::string& piece, int co
   const StockItem* from = shelf.named(done.stock);
   const StockPattern pattern =
       from != nullptr ? patternOf(shelf, from->lies.material) : StockPattern::None;
-  const auto of = std::find_if(found_->books.begin(), found_->books.end(),
-                               [&](const BookToCut& book) { return book.file == done.book; });
-  const PlannedPart* part = of != found_->books.end() ? of->plan->part(piece) : nullptr;
+  const PlannedPart* part = done.book.empty() ? book_.plan().part(piece) : nullptr;
+  if (const BookToCut* of = bookOf(done); part == nullptr && of != nullptr)
+    part = of->plan->part(piece);
   const QString title =
       part != nullptr ? localText(part->rule->title) : QString::fromStdString(piece);
   const int often = count * (part != nullptr ? piecesOfRectangle(*part, pattern) : 1);
@@ -59,7 +59,7 @@ void CutPage::writeDone(const CutDone& done, std::size_t which) {
   const QString stock = QString::fromStdString(done.stock);
   const QString from = done.isMockUp ? tr("%1, for a mock-up").arg(stock) : stock;
   const QString good = cutPieces(done, done.pieces).join(", ");
-  const QString whose = done.book.empty() ? good : tr("%1, for %2").arg(good, bookOf(done));
+  const QString whose = done.book.empty() ? good : tr("%1, for %2").arg(good, bookTitle(done));
   margin_->text(good.isEmpty() ? from : from + ": " + whose);
   QStringList spoilt = cutPieces(done, done.spoilt);
   if (done.sheetsSpoilt > 0)
@@ -72,10 +72,15 @@ void CutPage::writeDone(const CutDone& done, std::size_t which) {
                                         windowNotation(book_.plan())));
 }
 
-/// Whose its pieces are, which may not be cut together with this one any more.
-QString CutPage::bookOf(const CutDone& done) const {
+/// Whose its pieces are; none where that is not cut together with this one any more.
+const BookToCut* CutPage::bookOf(const CutDone& done) const {
   for (const BookToCut& book : found_->books)
-    if (book.file == done.book) return QString::fromStdString(bookName(*book.job));
+    if (book.file == done.book) return &book;
+  return nullptr;
+}
+
+QString CutPage::bookTitle(const CutDone& done) const {
+  if (const BookToCut* book = bookOf(done)) return QString::fromStdString(bookName(*book->job));
   return QFileInfo(QFile::decodeName(done.book.c_str())).completeBaseName();
 }
 

@@ -55,7 +55,6 @@ class BoxFronts {
   [[nodiscard]] bool isWhole() const { return isWhole_; }
   /// Of its pieces, enlarged; nothing of what has no room at all.
   [[nodiscard]] Measures measuresOf(std::size_t set) const;
-  [[nodiscard]] double areaOf(std::size_t set) const { return measuresOf(set).area; }
 
   /// By growing width, with falling height; empty where the taking does not fit. Where only all of
   /// it is looked for, its last is the shortest, and of parts of it not all are there.

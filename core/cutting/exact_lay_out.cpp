@@ -101,7 +101,7 @@ class ExactJob {
     lost_ = losses_->most();
   }
   /// All pieces are more than stock so cheap can hold.
-  [[nodiscard]] bool isTooMuch() const { return (Measures() - lost_).isOver({}); }
+  [[nodiscard]] bool isTooMuch() const { return Measures().isOver(lost_); }
   /// @param isForAll on one stock, all of it there.
   bool makeFronts(std::uint64_t& work, bool isForAll) {
     std::vector<std::size_t> order(job_.stocks.size());

@@ -48,7 +48,7 @@ class SlicePrices {
     add(all, areas);
     for (std::size_t which = 0; which < kTries && !isOver_(); ++which) {
       const std::size_t s = which % slices_.size();
-      if (!isUsable(s)) continue;
+      if (!hasRoom(s)) continue;
       std::vector<double> weights = chanceWeights(job_.counts, which / slices_.size());
       const std::vector<double> alone = slices_[s].alone(job_.kinds.size(), 1);
       for (std::size_t kind = 0; kind < weights.size(); ++kind)
@@ -66,7 +66,7 @@ class SlicePrices {
   void fill(SliceTable& table, std::size_t stock, const std::vector<double>& prices,
             std::size_t at) {
     constexpr double kRounded = 1e-12;
-    if (!isUsable(stock)) return;
+    if (!hasRoom(stock)) return;
     SliceValues& slices = slices_[stock];
     const double all = slices.best(prices, 1);
     if (all <= 0.0) return;
@@ -81,12 +81,12 @@ class SlicePrices {
   /// Where lengths are too fine nothing can be said of any.
   [[nodiscard]] bool isUsable() const {
     for (std::size_t s = 0; s < slices_.size(); ++s)
-      if (reaches_[s] > 0 && !slices_[s].isEmpty() && !slices_[s].isUsable()) return false;
+      if (hasRoom(s) && !slices_[s].isUsable()) return false;
     return true;
   }
 
  private:
-  [[nodiscard]] bool isUsable(std::size_t stock) const {
+  [[nodiscard]] bool hasRoom(std::size_t stock) const {
     return reaches_[stock] > 0 && !slices_[stock].isEmpty();
   }
   static void add(std::vector<std::vector<double>>& all, std::vector<double> prices) {
@@ -107,41 +107,16 @@ class SlicePrices {
   std::vector<SliceValues> slices_;
 };
 
-/// Those of which least is left over come first.
-class Choosing {
- public:
-  Choosing(const MaterialJob& job, const std::vector<Micrometres>& alongs, double below,
-           bool isAcross)
-      : job_(job), alongs_(alongs), below_(below), isAcross_(isAcross) {}
-
-  void sort(SlicePrices& slices, std::vector<std::vector<double>>& tries,
-            const std::function<bool()>& isOver) const {
-    std::vector<std::pair<double, std::size_t>> spare;
-    for (std::size_t i = 0; i < tries.size() && !isOver(); ++i)
-      spare.emplace_back(spareAt(slices, tries[i]), i);
-    std::sort(spare.begin(), spare.end());
-    std::vector<std::vector<double>> sorted;
-    sorted.reserve(spare.size());
-    for (const auto& each : spare) sorted.push_back(std::move(tries[each.second]));
-    tries = std::move(sorted);
-  }
-
- private:
-  [[nodiscard]] double spareAt(SlicePrices& slices, const std::vector<double>& prices) const {
-    PiecePrices one{{}, std::vector<BoxWorths>(job_.stocks.size())};
-    double all = 0.0;
-    for (std::size_t kind = 0; kind < prices.size(); ++kind)
-      all += job_.counts[kind] * prices[kind];
-    for (std::size_t s = 0; s < job_.stocks.size(); ++s)
-      slices.fill(isAcross_ ? one.stocks[s].across : one.stocks[s].along, s, prices, 0);
-    return mostWorth(job_, below_, stockWorths(job_, alongs_, one, 0)) / std::max(all, 1e-12);
-  }
-
-  const MaterialJob& job_;
-  const std::vector<Micrometres>& alongs_;
-  double below_;
-  bool isAcross_;
-};
+/// What stock so cheap can be worth at such prices, of what all pieces are.
+double spareAt(const std::vector<double>& prices, SlicePrices& slices, const MaterialJob& job,
+               const std::vector<Micrometres>& alongs, double below, bool isAcross) {
+  PiecePrices one{{}, std::vector<BoxWorths>(job.stocks.size())};
+  double all = 0.0;
+  for (std::size_t kind = 0; kind < prices.size(); ++kind) all += job.counts[kind] * prices[kind];
+  for (std::size_t s = 0; s < job.stocks.size(); ++s)
+    slices.fill(isAcross ? one.stocks[s].across : one.stocks[s].along, s, prices, 0);
+  return mostWorth(job, below, stockWorths(job, alongs, one, 0)) / std::max(all, 1e-12);
+}
 
 }  // namespace
 
@@ -176,13 +151,17 @@ std::optional<PiecePrices> stockPrices(const MaterialJob& job,
     const std::size_t end = isAcross ? kPrices : kPrices - kPricesAcross;
     SlicePrices slices(isAcross ? sideways : job, isAcross ? acrosses : alongs, isOver);
     if (!slices.isUsable()) return std::nullopt;
-    auto tries = slices.tries();
-    Choosing(job, alongs, below, isAcross).sort(slices, tries, isOver);
-    for (std::size_t i = 0; i < tries.size() && at < end; ++i, ++at) {
+    const std::vector<std::vector<double>> tries = slices.tries();
+    std::vector<std::pair<double, std::size_t>> order;  // those that spare least first
+    for (std::size_t i = 0; i < tries.size() && !isOver(); ++i)
+      order.emplace_back(spareAt(tries[i], slices, job, alongs, below, isAcross), i);
+    std::sort(order.begin(), order.end());
+    for (std::size_t i = 0; i < order.size() && at < end; ++i, ++at) {
+      const std::vector<double>& each = tries[order[i].second];
       for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
-        prices.kinds[kind][at] = tries[i][kind];
+        prices.kinds[kind][at] = each[kind];
       for (std::size_t s = 0; s < job.stocks.size(); ++s)
-        slices.fill(isAcross ? prices.stocks[s].across : prices.stocks[s].along, s, tries[i], at);
+        slices.fill(isAcross ? prices.stocks[s].across : prices.stocks[s].along, s, each, at);
     }
     at = end;  // the rest says nothing
     if (isOver()) return std::nullopt;

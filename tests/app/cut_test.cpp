@@ -391,7 +391,7 @@ TEST_F(Cutting, beginsWithNothingThere) {
   job.cutting.done[0].pieces = {{"board", 1}};
   open(job);
   click("docket.cut");
-  EXPECT_THAT(margin(), HasSubstr("grey board: "));
+  EXPECT_THAT(margin(), HasSubstr("grey board: Board"));
   settleCut();
   EXPECT_THAT(margin(), HasSubstr("grey board: Board"));
   EXPECT_THAT(margin(), HasSubstr("To buy"));

@@ -84,7 +84,7 @@ RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
     AllBoxes all(job);
     const CountIndex& index = all.index;
     const BoxFronts& fronts = all.fronts;
-    const double waste = fronts.areaOf(index.all()) * *rc::gen::inRange(0, 50) / 100;
+    const double waste = fronts.measuresOf(index.all()).area * *rc::gen::inRange(0, 50) / 100;
     const UsableSize usable = usableOf(job.stock(0));
     BoxLimits limits{usable.along * *rc::gen::inRange(20, 101) / 100, {waste, {}}};
     const auto prices = stackPrices(job, limits.along, kNever);
@@ -109,7 +109,7 @@ RC_GTEST_PROP(BoxFronts, areTheLeastOfAllBoxes, ()) {
       RC_ASSERT(found == least);
       std::erase_if(least, [&](const auto& box) {
         bool isLost = box.second > limits.along ||
-                      double(box.first) * double(box.second) > fronts.areaOf(set) + waste;
+                      double(box.first) * double(box.second) > fronts.measuresOf(set).area + waste;
         for (std::size_t i = 0; !isLost && prices && i < kPrices; ++i) {
           double holds = limits.lost.worths[i];
           for (std::size_t kind = 0; kind < index.kinds(); ++kind)
@@ -159,7 +159,8 @@ RC_GTEST_PROP(BoxFronts, haveTheShortestForAll, ()) {
   const auto along =
       static_cast<Micrometres>(double(boxes.back().along) * *rc::gen::inRange(99, 130) / 100);
   BoxLimits limits{
-      along, {double(usable.across) * double(along) - all.fronts.areaOf(all.index.all()), {}}};
+      along,
+      {double(usable.across) * double(along) - all.fronts.measuresOf(all.index.all()).area, {}}};
   limits.isForAll = true;
   const auto prices = stackPrices(job, along, kNever);
   if (prices) {
@@ -204,7 +205,7 @@ RC_GTEST_PROP(OffCut, isTheLargestThatAnyWayLeaves, ()) {
     AllBoxes all(job);
     std::vector<double> areas;
     for (std::size_t set = 0; set < all.index.size(); ++set)
-      areas.push_back(all.fronts.areaOf(set));
+      areas.push_back(all.fronts.measuresOf(set).area);
     const UsableSize usable = usableOf(job.stock(0));
     const std::size_t set = *rc::gen::inRange<std::size_t>(1, all.index.size());
     const OffCut found =

@@ -318,14 +318,14 @@ TEST(JobCutting, isKeptInTheJob) {
   std::string wrong = writeJob(test::plainJob());
   wrong.insert(wrong.rfind('}'),
                R"(, "cutting": {"first": "last", "pins": [{"piece": 3, "stock": "a",
-    "x": -1, "y": 1e9, "trned": true}], "kept": 7, "done": [{"stock": "a", "pieces": {"board": 1.5}, "sheets_spoilt": -2,
+    "x": -1, "y": 1e9, "trned": true}], "kept": 7, "done": [{"stock": "a", "book": 7, "pieces": {"board": 1.5}, "sheets_spoilt": -2,
     "mock_up": 1, "sizes": {"board": [140], "spine": [3, "wide"], "covering": 7}}]})");
   std::vector<std::string> told;
   for (const Issue& issue : readJob(wrong, "job.json").issues)
     told.push_back(placedWords(issue, {}));
   for (const char* words :
        {"least-cost, off-cuts, whole-sheets", "pins[0].piece", "pins[0].x: -1", "pins[0].y: 1e9",
-        "turned", "kept", "whole", "done[0].sheets_spoilt: -2", "done[0].mock_up",
+        "turned", "kept", "whole", "done[0].sheets_spoilt: -2", "done[0].book", "done[0].mock_up",
         "done[0].sizes.board", "done[0].sizes.spine[1]", "done[0].sizes.covering"})
     EXPECT_THAT(told, Contains(HasSubstr(words)));
 }
