@@ -129,18 +129,21 @@ bool meets(const Course& course, const Packer& packer, const LayOutLimits& limit
   return true;
 }
 
-/// The best where all can be tried, else what none costs less than; meanwhile it is bettered.
-/// @param forAll how long all may be tried, which settles it.
-template <typename Report>
-void sharpen(Course& course, const LayOutLimits& limits, const Watch& forAll, const Watch& watch,
-             Report report) {
-  constexpr std::uint64_t kBeside = 256;  // tries, where they are counted
+/// The best where all can soon be tried, else what is soon known that none costs less than.
+void settle(Course& course, const Watch& watch) {
   if (course.exact) return;
   const MaterialJob free = withoutPins(*course.job);
-  if (tryAll(course, free, forAll)) return;
+  if (tryAll(course, free, watch)) return;
   const double quick = leastSumFrom(free, costBound(free, [&] { return watch.isOver(); }));
   course.bound = std::max(course.bound, quick);
-  if (!course.isOpen() || watch.isOver()) return;
+}
+
+/// The best where all that could be better can be tried, else what none costs less than; meanwhile
+/// it is bettered.
+template <typename Report>
+void sharpen(Course& course, const LayOutLimits& limits, const Watch& watch, Report report) {
+  constexpr std::uint64_t kBeside = 256;  // tries, where they are counted
+  const MaterialJob free = withoutPins(*course.job);
   std::atomic<bool> isFound = false;
   ExactCheaper found;
   const std::uint64_t most = watch.tries(kBeside);
@@ -263,10 +266,14 @@ class LayingOut {
       if (!jobs_[i].kinds.empty())
         courses_.push_back(begun(jobs_[i], limits_, whole_, jobs_.size() - i));
     tellBetter(true);
-    for (std::size_t i = 0; i < courses_.size(); ++i) {
-      const Watch part(limits_, whole_.left() * partFor(*courses_[i].job, courses_.size() - i));
-      const Watch forAll(limits_, whole_.left() * kForAll);
-      sharpen(courses_[i], limits_, forAll, part, [this] { tellBetter(false); });
+    for (Course& course : courses_) settle(course, Watch(limits_, whole_.left() * kForAll));
+    std::vector<Course*> unproven;
+    for (Course& course : courses_)
+      if (course.isOpen()) unproven.push_back(&course);
+    if (!unproven.empty()) tellBetter(true);
+    for (std::size_t i = 0; i < unproven.size(); ++i) {
+      const Watch part(limits_, whole_.left() * partFor(*unproven[i]->job, unproven.size() - i));
+      if (!part.isOver()) sharpen(*unproven[i], limits_, part, [this] { tellBetter(false); });
     }
     if (open() > 0) tellBetter(true);
     // In turns: what one of them does not need is for the others. Where tries are counted one is
@@ -289,9 +296,9 @@ class LayingOut {
   }
   /// What goes into bounds of the time that is left. Most is for bettering it; but few pieces are
   /// soon laid as well as can be, and what takes time is to try all that could be better.
-  /// @param others how many materials there still are, with this one.
+  /// @param others how many materials are still open, with this one.
   [[nodiscard]] static double partFor(const MaterialJob& job, std::size_t others) {
-    return isFewToTry(job) ? std::max(kForBounds, kForTrying / double(others)) : kForBounds;
+    return (isFewToTry(job) ? kForTrying : kForBounds) / double(others);
   }
   /// Each that is open half of its share of the time that is left; in the end all of it.
   void giveTurns(const Watch& watch) {
