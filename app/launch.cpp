@@ -47,7 +47,8 @@ struct Wishes {
 };
 
 int complain(const QString& text) {
-  std::cerr << "drapery: " << shownText(text.toStdString()) << '\n';
+  for (const QString& line : text.split('\n'))
+    std::cerr << "drapery: " << shownText(line.toStdString()) << '\n';
   return kRefused;
 }
 

@@ -64,39 +64,67 @@ class SheetPainter {
     letters_.writeMiddle(middle, text, mm, colour, isBold);
   }
 
+  /// What can be written on a piece: so many names, then figures.
+  struct Lines {
+    QStringList texts;
+    qsizetype names = 1;
+  };
+  /// All, the name in two lines, the name alone.
+  static std::vector<Lines> choices(const QStringList& lines) {
+    if (lines.isEmpty()) return {};
+    const QStringList name = inTwo(lines.front());
+    std::vector<Lines> found;
+    for (qsizetype count = lines.size(); count > 0; --count) {
+      const QStringList figures = lines.mid(1, count - 1);
+      found.push_back({lines.mid(0, count), 1});
+      if (name.size() > 1) found.push_back({name + figures, name.size()});
+    }
+    return found;
+  }
+  /// As evenly as its words allow.
+  static QStringList inTwo(const QString& name) {
+    const auto longer = [&](qsizetype at) { return std::max(at, name.size() - at - 1); };
+    qsizetype best = name.indexOf(' ');
+    if (best < 0) return {name};
+    for (qsizetype at = best; at >= 0; at = name.indexOf(' ', at + 1))
+      if (longer(at) < longer(best)) best = at;
+    return {name.left(best), name.mid(best + 1)};
+  }
+
   /// Upright where it fits, else turned along a high piece; smaller before a line is left out.
   void lettering(const SheetDrawing::Piece& piece) {
     const SheetWords words = look_.words(piece.placement);
     const QRectF box = onDevice(piece.box);
     if (words.isPinned) pin(box);
-    for (qsizetype count = words.lines.size(); count > 0; --count)
+    for (const Lines& lines : choices(words.lines))
       for (const bool isTurned : {false, true})
         for (const double smaller : {1.0, 0.85, 0.7})
-          if (fits(words.lines.mid(0, count), box, isTurned, smaller))
-            return writeLines(words, count, box, isTurned, smaller);
+          if (fits(lines, box, isTurned, smaller))
+            return writeLines(lines, box, isTurned, smaller,
+                              words.waits ? colours_.secondInk : colours_.ink);
   }
-  [[nodiscard]] double sizeOf(qsizetype line, double smaller) const {
-    return (line == 0 ? kName : kFigures) * smaller * look_.letters;
+  [[nodiscard]] double sizeOf(const Lines& lines, qsizetype line, double smaller) const {
+    return (line < lines.names ? kName : kFigures) * smaller * look_.letters;
   }
-  [[nodiscard]] bool fits(const QStringList& lines, const QRectF& box, bool isTurned,
-                          double smaller) {
+  [[nodiscard]] bool fits(const Lines& lines, const QRectF& box, bool isTurned, double smaller) {
     const double room = isTurned ? box.height() : box.width();
     const double high = isTurned ? box.width() : box.height();
     double height = units(kInside);
-    for (qsizetype i = 0; i < lines.size(); ++i) {
-      const double size = sizeOf(i, smaller);
+    for (qsizetype i = 0; i < lines.texts.size(); ++i) {
+      const double size = sizeOf(lines, i, smaller);
       height += units(size * 1.3);
       if (size < kLeast * look_.letters || height > high) return false;
-      if (widthOf(lines[i], size, i == 0) > room - units(2 * kInside)) return false;
+      if (widthOf(lines.texts[i], size, i < lines.names) > room - units(2 * kInside)) return false;
     }
     return true;
   }
-  void writeLines(const SheetWords& words, qsizetype count, const QRectF& box, bool isTurned,
-                  double smaller) {
+  void writeLines(const Lines& lines, const QRectF& box, bool isTurned, double smaller,
+                  const QColor& ink) {
     double height = 0.0, widest = 0.0;
-    for (qsizetype i = 0; i < count; ++i) {
-      height += units(sizeOf(i, smaller) * 1.3);
-      widest = std::max(widest, widthOf(words.lines[i], sizeOf(i, smaller), i == 0));
+    for (qsizetype i = 0; i < lines.texts.size(); ++i) {
+      const double size = sizeOf(lines, i, smaller);
+      height += units(size * 1.3);
+      widest = std::max(widest, widthOf(lines.texts[i], size, i < lines.names));
     }
     painter_.save();
     painter_.translate(box.center());
@@ -110,10 +138,9 @@ class SheetPainter {
     painter_.drawRoundedRect(QRectF(-widest / 2 - edge, -height / 2, widest + 2 * edge, height),
                              edge, edge);
     double top = -height / 2;
-    for (qsizetype i = 0; i < count; ++i) {
-      const double size = sizeOf(i, smaller), line = units(size * 1.3);
-      write({0, top + line / 2}, words.lines[i], size, i == 0,
-            words.waits ? colours_.secondInk : colours_.ink);
+    for (qsizetype i = 0; i < lines.texts.size(); ++i) {
+      const double size = sizeOf(lines, i, smaller), line = units(size * 1.3);
+      write({0, top + line / 2}, lines.texts[i], size, i < lines.names, ink);
       top += line;
     }
     painter_.restore();

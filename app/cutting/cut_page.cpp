@@ -340,7 +340,7 @@ void CutPage::placeCards() {
   if (rowsAt(scale).height > table_->height()) {
     scale = kLargest;
     shrink(kLeast, 2 * table_->height());
-    if (rowsAt(scale).height > 2 * table_->height()) scale = kRoomy;
+    if (rowsAt(scale).height > 2 * table_->height()) scale = kRoomy * fontScale();
   }
   const Rows rows = rowsAt(scale);
   cardsSheet_->resize(table_->width(), std::max(rows.height, table_->height()));
@@ -376,7 +376,8 @@ CutPage::Rows CutPage::rowsAt(double scale) const {
     // A long roll has a scale of its own.
     const double whole = (room - 2.0 * kEdge) / cards_[i]->sheetSize().width();
     rows.scales.push_back(cards_[i]->isLying() ? std::min(scale, whole) : scale);
-    const QSize size = cards_[i]->sizeAt(rows.scales.back());
+    QSize size = cards_[i]->sizeAt(rows.scales.back());
+    size.setWidth(std::min(size.width(), room));
     const int of = momentOf(shown().sheets[order_[i]]);
     const bool isNew = of != moment;
     const int wide = isNew ? std::max(size.width(), caption * 6) : size.width();

@@ -65,6 +65,12 @@ TEST_F(Program, refusesWhatItDoesNotKnow) {
   }
 }
 
+TEST_F(Program, tellsEachMistakeOfAFileOnALineOfItsOwn) {
+  const std::string file = folder_.write("wrong.json", R"({"schema": "drapery-job/1"})");
+  EXPECT_THAT(drapery({file, "--screenshot", folder_.path() + "/x.png"}).err,
+              HasSubstr("Not opened.\ndrapery: " + file + ":1:1: \"given\" is missing\n"));
+}
+
 TEST_F(Program, keepsItsFigureUnderACommaLocale) {
   const CommaLocale comma;
   const std::string picture = folder_.path() + "/comma.png";

@@ -10,6 +10,7 @@
 #include "core/drawing/piece_shapes.h"
 #include "exchange/slip_page.h"
 #include "paint/drawing_painter.h"
+#include "paint/sheet_painter.h"
 #include "tests/support/books.h"
 #include "tests/support/command.h"
 
@@ -124,6 +125,33 @@ TEST(Painting, aPageMeasuresTrue) {
   EXPECT_NEAR(ink.left(), 300 - line / 2, 1.5);
   // The hatch is lines in the file, not a picture.
   EXPECT_EQ(run({"pdfimages", "-list", pdf}).out.find("image "), std::string::npos);
+}
+
+/// What can be read on a piece of that size, line by line (outside check: poppler).
+std::string readOn(double across, double along) {
+  const TemporaryFolder folder;
+  const std::string pdf = folder.path() + "/piece.pdf";
+  {
+    QPdfWriter writer(QString::fromStdString(pdf));
+    writer.setResolution(1200);
+    QPainter painter(&writer);
+    painter.scale(1200 / 25.4, 1200 / 25.4);
+    SheetDrawing sheet;
+    sheet.pieces = {{0, {0, 0, across, along}}};
+    SheetLook look;
+    look.style = pageStyle(lightPalette());
+    look.words = [](std::size_t) { return SheetWords{{"Decorated sheet", "160 x 240 mm"}}; };
+    paintSheet(painter, sheet, QTransform(1, 0, 0, -1, 60, 100), look);
+  }
+  return run({"pdftotext", pdf, "-"}).out;
+}
+
+TEST(Painting, aNameThatIsTooLongIsBrokenBeforeItIsLeftOut) {
+  using ::testing::StartsWith;
+  EXPECT_THAT(readOn(60, 20), StartsWith("Decorated sheet\n160 x 240 mm\n"));
+  EXPECT_THAT(readOn(19, 16), StartsWith("Decorated\nsheet\n160 x 240 mm\n"));
+  EXPECT_THAT(readOn(17, 10), StartsWith("Decorated\nsheet\n\n\f"));
+  EXPECT_EQ(readOn(6, 6), "\f");
 }
 
 TEST(Painting, aPieceIsDrawnAtTheSizeThatItIsCutTo) {
