@@ -176,8 +176,9 @@ QComboBox* StockSheet::addChoice(int row, int column, const QString& name, const
   choice->setFont(textFont(kFont));
   choice->addItems(options);
   choice->setCurrentIndex(chosen);
-  choice->setMinimumWidth(
-      std::min(choice->sizeHint().width(), static_cast<int>(kWidestChoice * em())));
+  const int whole = choice->sizeHint().width(), widest = static_cast<int>(kWidestChoice * em());
+  choice->setMinimumWidth(std::min(whole, widest));
+  if (whole > widest) choice->setToolTip(options[chosen]);
   grid_->addWidget(choice, row, column);
   return choice;
 }

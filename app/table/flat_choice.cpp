@@ -43,8 +43,9 @@ void FlatChoice::paintEvent(QPaintEvent*) {
   painter.setLayoutDirection(layoutDirection());
   painter.setRenderHint(QPainter::Antialiasing);
   painter.setPen(palette_.ink);
-  paintWords(painter, rect().adjusted(2, 0, -kMark, 0), Qt::AlignLeft | Qt::AlignVCenter,
-             currentText());
+  const QRect room = rect().adjusted(2, 0, -kMark, 0);
+  paintWords(painter, room, Qt::AlignLeft | Qt::AlignVCenter,
+             shortened(font(), currentText(), room.width()));
   paintListMark(painter, rect(), palette_);
 }
 
