@@ -267,6 +267,8 @@ class CutPainter {
     QStringList kept;
     for (const CutPlacement& each : left)
       kept << text(cutSizeWords(each.across, each.along, notation_));
+    const auto inTwo = found_.work.inTwoOn(layout_.sheets[which]);
+    const bool isMore = !kept.isEmpty() || !inTwo.empty();
     const std::vector<CutGroup> groups = cutGroups(plan_, notation_, translatedMoment);
     int moment = -1;
     const auto isHere = [&](const OrderedCut& cut) { return cut.sheet == which; };
@@ -294,8 +296,13 @@ class CutPainter {
       column_.write(kEdge + kTicked, {kStep, true},
                     QString("%1   %2").arg(i + 1).arg(
                         text(settingWords(here, notation_, pages_.longest, translated))),
-                    &steps[i] == &*last ? !kept.isEmpty() : count <= kTogether);
+                    &steps[i] == &*last ? isMore : count <= kTogether);
     }
+    for (const auto& [piece, rectangles] : inTwo)
+      column_.write(
+          kEdge, {kSmall, false, lightPalette().ink},
+          text(inTwoWords(rectangles, pieces(piece, rectangles).toStdString(), translated)),
+          !kept.isEmpty());
     if (!kept.isEmpty())
       column_.write(kEdge, {kSmall, false, lightPalette().note},
                     Words::tr("Off-cuts to keep: %1").arg(kept.join("; ")));

@@ -266,6 +266,13 @@ double CutWork::costOf(const CutLayout& layout, const std::string& material) con
   return cost;
 }
 
+std::map<std::size_t, int> CutWork::inTwoOn(const CutSheet& sheet) const {
+  std::map<std::size_t, int> rectangles;
+  for (const CutPlacement& at : sheet.placements)
+    if (pieces[at.piece].each == 2) rectangles[at.piece] += sheet.repeat;
+  return rectangles;
+}
+
 bool CutWork::isLeastOfWhole(const CutLayout& layout, const MaterialCost& cost) const {
   constexpr double kSame = 1e-9;
   if (cost.isProven) return true;

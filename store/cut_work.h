@@ -1,6 +1,7 @@
 // Books and what lies on the shelf as one problem: what is to be cut, and from what.
 #pragma once
 
+#include <map>
 #include <memory>
 #include <string>
 #include <vector>
@@ -70,6 +71,9 @@ struct CutWork {
   /// Whether it is certain, where off-cuts are taken first, that no lay-out of a material takes
   /// less from what is whole, even if off-cuts may be spared yet.
   [[nodiscard]] bool isLeastOfWhole(const CutLayout& layout, const MaterialCost& cost) const;
+  /// Rectangles of a sheet, and of those that are laid like it, from which two of a piece come:
+  /// how many, by piece.
+  [[nodiscard]] std::map<std::size_t, int> inTwoOn(const CutSheet& sheet) const;
 };
 
 /// Books laid out on what lies there, and all that it rests on.

@@ -159,6 +159,20 @@ std::string settingWords(const GaugeStep& step, const Notation& notation, Microm
   return words;
 }
 
+std::string inTwoWords(int rectangles, const std::string& pieces, const Translate& translate) {
+  return rectangles == 1
+             ? said(translate,
+                    QT_TRANSLATE_NOOP("Cut",
+                                      "The rectangle for {} is cut in two, from corner to corner "
+                                      "as drawn."),
+                    pieces)
+             : said(translate,
+                    QT_TRANSLATE_NOOP("Cut",
+                                      "{} rectangles for {} are cut in two, from corner to corner "
+                                      "as drawn."),
+                    rectangles, pieces);
+}
+
 std::string numberingWords(const Translate& translate) {
   return said(translate,
               QT_TRANSLATE_NOOP("Cut",

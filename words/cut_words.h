@@ -49,6 +49,11 @@ std::string patternWords(const CutStock& stock, const Translate& translate = {})
 std::string settingWords(const GaugeStep& step, const Notation& notation, Micrometres longest,
                          const Translate& translate = {});
 
+/// What no gauge is set for: "24 rectangles for 48 × Corner are cut in two, from corner to corner
+/// as drawn."
+/// @param pieces that come of them
+std::string inTwoWords(int rectangles, const std::string& pieces, const Translate& translate = {});
+
 /// How the settings of several sheets of one material are numbered.
 std::string numberingWords(const Translate& translate = {});
 

@@ -311,6 +311,8 @@ void CutPage::writeSteps() {
     button->setCheckable(true);
     button->setChecked(isStepping_ && made_ == i);
   }
+  for (const auto& [piece, rectangles] : found_->work.inTwoOn(*sheet()))
+    margin_->small(inTwoText(rectangles, piecesTitle(*found_, piece, rectangles)));
 }
 
 void CutPage::writePiece() {

@@ -156,6 +156,10 @@ QString settingText(const GaugeStep& step, const Notation& notation, Micrometres
   return QString::fromStdString(settingWords(step, notation, longest, translated));
 }
 
+QString inTwoText(int rectangles, const QString& pieces) {
+  return QString::fromStdString(inTwoWords(rectangles, pieces.toStdString(), translated));
+}
+
 QString costWords(const CutDesk::Found& found, const MaterialCost& cost, StockFirst first) {
   QString words = Words::tr("costs %1").arg(money(found.work.costOf(found.layout, cost.material)));
   if (!cost.isWhole) return words + "; " + Words::tr("there is not stock enough for all");

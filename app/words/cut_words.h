@@ -49,6 +49,9 @@ QString grainWords(const CutPiece& piece);
 /// "set to 216.5 mm, 3 cuts"
 QString settingText(const GaugeStep& step, const Notation& notation, Micrometres longest);
 
+/// What no gauge is set for: of rectangles from which two come.
+QString inTwoText(int rectangles, const QString& pieces);
+
 /// "cost 6.40, and nothing is cheaper" or what no lay-out goes below.
 QString costWords(const CutDesk::Found& found, const MaterialCost& cost, StockFirst first);
 

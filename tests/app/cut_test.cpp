@@ -197,6 +197,17 @@ TEST_F(Cutting, goesThroughTheCuts) {
   EXPECT_FALSE(view().isVisible());
 }
 
+// No gauge is set for that.
+TEST_F(Cutting, tellsWhichRectanglesAreCutInTwo) {
+  Job job = plainJob();
+  job.copies = "3";
+  job.allowances["covering_style"] = {std::string("half"), {}};
+  open(job);
+  showCut();
+  look("cloth");
+  EXPECT_THAT(margin(), HasSubstr("6 rectangles for 12 × Corner are cut in two"));
+}
+
 // A piece that is spoilt has to be cut again; the sheet that it came from stays taken. A sheet that
 // is spoilt is taken, and nothing comes of it.
 TEST_F(Cutting, whatIsSpoiltIsCutAgain) {

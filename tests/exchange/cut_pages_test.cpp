@@ -70,6 +70,20 @@ TEST_F(CutPagesTest, anEditionTellsWhatIsToBeBought) {
   EXPECT_THAT(run({"pdfinfo", pdf_}).out, HasSubstr("(letter)"));
 }
 
+TEST_F(CutPagesTest, tellWhichRectanglesAreCutInTwo) {
+  job_["allowances"]["covering_style"] = "half";
+  ASSERT_EQ(write(job_, shelf_).code, 0);
+  EXPECT_THAT(words(), HasSubstr("2 rectangles for 4 × Corner are cut in two, from corner to"));
+  // With a pattern each lies by itself, its head upwards.
+  nlohmann::json shelf = nlohmann::json::parse(shelf_);
+  for (nlohmann::json& stock : shelf["stocks"])
+    if (stock["material"] == "cloth") stock["pattern"] = "L";
+  run({"rm", pdf_});
+  ASSERT_EQ(write(job_, shelf.dump()).code, 0);
+  EXPECT_THAT(words(), HasSubstr("4 × Corner"));
+  EXPECT_THAT(words(), Not(HasSubstr("cut in two")));
+}
+
 TEST_F(CutPagesTest, refuseWhatIsNoStock) {
   EXPECT_EQ(write(job_, "{").code, 2);
   EXPECT_EQ(write(job_, R"({"schema": "drapery-stock/2", "stocks": []})").code, 2);
