@@ -1,3 +1,5 @@
+#include <fmt/format.h>
+
 #include "cli/commands.h"
 #include "cli/console.h"
 #include "cli/job_argument.h"
@@ -17,14 +19,21 @@ namespace drapery::cli {
 
 namespace {
 
-/// What was cut in another size than it has now, and what can only be cut from what is thicker or
-/// thinner than it is reckoned.
+/// What the problem does not tell: from which rectangles two come, what was cut in another size
+/// than it has now, and what can only be cut from what is thicker or thinner than it is reckoned.
 void tellWhatIsOtherwise(const BooksLaidOut& found, const Stock& shelf) {
   const auto titleOf = [&](std::size_t book, const PlannedPart& part) {
     const std::string title = shownText(part.rule->title.text);
-    return book == 0 ? title : title + " · " + shownText(found.books[book].job->title);
+    return book == 0 ? title : title + " · " + shownText(bookName(*found.books[book].job));
   };
   const Notation notation{found.books[0].plan->units, found.books[0].plan->resolution, '.'};
+  for (std::size_t piece = 0; piece < found.work.pieces.size(); ++piece) {
+    const CutWork::Piece& of = found.work.pieces[piece];
+    const int rectangles = found.work.problem.pieces[piece].count;
+    if (of.each == 2 && rectangles > 0)
+      complain(inTwoWords(rectangles,
+                          fmt::format("{} × {}", 2 * rectangles, titleOf(of.book, *of.part))));
+  }
   for (const CutOtherwise& each : found.work.otherwise)
     complain(cutOtherwiseWords(each.was, each.is, each.isTooSmall, titleOf(each.book, *each.part),
                                notation));

@@ -166,6 +166,7 @@ TEST(CliCut, aPieceIsCutFromTheStockThatIsCalledLikeIt) {
   EXPECT_EQ(materials["side"], "side");
   EXPECT_EQ(materials["endpaper"], "paper");
   EXPECT_EQ(materials["board"], "board");
+  EXPECT_THAT(plan.err, HasSubstr("2 rectangles for 4 × Corner are cut in two"));
 }
 
 // A roll has as many rows as it has; its cuts are written without end, but not without measure.
