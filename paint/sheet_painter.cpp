@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <optional>
 #include <tuple>
 
 #include "paint/lettering.h"
@@ -69,6 +70,11 @@ class SheetPainter {
     QStringList texts;
     qsizetype names = 1;
   };
+  struct Written {
+    Lines lines;
+    bool isTurned = false;
+    double smaller = 1.0;
+  };
   /// All, the name in two lines, the name alone.
   static std::vector<Lines> choices(const QStringList& lines) {
     if (lines.isEmpty()) return {};
@@ -96,30 +102,42 @@ class SheetPainter {
     const SheetWords words = look_.words(piece.placement);
     const QRectF box = onDevice(piece.box);
     if (words.isPinned) pin(box);
-    for (const Lines& lines : choices(words.lines))
+    if (const auto& written = writtenOn(words.lines, box.size()))
+      writeLines(*written, box, words.waits ? colours_.secondInk : colours_.ink);
+  }
+  /// Chosen once: hundreds of pieces are alike.
+  const std::optional<Written>& writtenOn(const QStringList& lines, const QSizeF& size) {
+    const auto sixteenths = [](double length) { return qRound(16 * length); };
+    const auto [known, isNew] =
+        written_.try_emplace({lines, sixteenths(size.width()), sixteenths(size.height())});
+    if (isNew) known->second = choose(lines, size);
+    return known->second;
+  }
+  std::optional<Written> choose(const QStringList& all, const QSizeF& size) {
+    for (const Lines& lines : choices(all))
       for (const bool isTurned : {false, true})
         for (const double smaller : {1.0, 0.85, 0.7})
-          if (fits(lines, box, isTurned, smaller))
-            return writeLines(lines, box, isTurned, smaller,
-                              words.waits ? colours_.secondInk : colours_.ink);
+          if (fits(lines, size, isTurned, smaller)) return Written{lines, isTurned, smaller};
+    return std::nullopt;
   }
   [[nodiscard]] double sizeOf(const Lines& lines, qsizetype line, double smaller) const {
     return (line < lines.names ? kName : kFigures) * smaller * look_.letters;
   }
-  [[nodiscard]] bool fits(const Lines& lines, const QRectF& box, bool isTurned, double smaller) {
-    const double room = isTurned ? box.height() : box.width();
-    const double high = isTurned ? box.width() : box.height();
+  [[nodiscard]] bool fits(const Lines& lines, const QSizeF& size, bool isTurned, double smaller) {
+    const double room = isTurned ? size.height() : size.width();
+    const double high = isTurned ? size.width() : size.height();
     double height = units(kInside);
     for (qsizetype i = 0; i < lines.texts.size(); ++i) {
-      const double size = sizeOf(lines, i, smaller);
-      height += units(size * 1.3);
-      if (size < kLeast * look_.letters || height > high) return false;
-      if (widthOf(lines.texts[i], size, i < lines.names) > room - units(2 * kInside)) return false;
+      const double letters = sizeOf(lines, i, smaller);
+      height += units(letters * 1.3);
+      if (letters < kLeast * look_.letters || height > high) return false;
+      if (widthOf(lines.texts[i], letters, i < lines.names) > room - units(2 * kInside))
+        return false;
     }
     return true;
   }
-  void writeLines(const Lines& lines, const QRectF& box, bool isTurned, double smaller,
-                  const QColor& ink) {
+  void writeLines(const Written& written, const QRectF& box, const QColor& ink) {
+    const auto& [lines, isTurned, smaller] = written;
     double height = 0.0, widest = 0.0;
     for (qsizetype i = 0; i < lines.texts.size(); ++i) {
       const double size = sizeOf(lines, i, smaller);
@@ -237,6 +255,7 @@ class SheetPainter {
   const Palette& colours_;
   Lettering letters_;
   std::map<std::tuple<QString, double, bool>, double> widths_;
+  std::map<std::tuple<QStringList, int, int>, std::optional<Written>> written_;
   std::vector<std::pair<QRectF, int>> numbers_;  // of cuts, where they are written
 };
 
