@@ -163,13 +163,11 @@ std::string inTwoWords(int rectangles, const std::string& pieces, const Translat
   return rectangles == 1
              ? said(translate,
                     QT_TRANSLATE_NOOP("Cut",
-                                      "The rectangle for {} is cut in two, from corner to corner "
-                                      "as drawn."),
+                                      "The rectangle for {} is cut in two, from corner to corner."),
                     pieces)
              : said(translate,
-                    QT_TRANSLATE_NOOP("Cut",
-                                      "{} rectangles for {} are cut in two, from corner to corner "
-                                      "as drawn."),
+                    QT_TRANSLATE_NOOP(
+                        "Cut", "{} rectangles for {} are cut in two, from corner to corner."),
                     rectangles, pieces);
 }
 

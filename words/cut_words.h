@@ -49,8 +49,7 @@ std::string patternWords(const CutStock& stock, const Translate& translate = {})
 std::string settingWords(const GaugeStep& step, const Notation& notation, Micrometres longest,
                          const Translate& translate = {});
 
-/// What no gauge is set for: "24 rectangles for 48 × Corner are cut in two, from corner to corner
-/// as drawn."
+/// What no gauge is set for: "24 rectangles for 48 × Corner are cut in two, from corner to corner."
 /// @param pieces that come of them
 std::string inTwoWords(int rectangles, const std::string& pieces, const Translate& translate = {});
 

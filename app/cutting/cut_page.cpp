@@ -329,18 +329,27 @@ void CutPage::place() {
   placeCards();
 }
 
+/// At which it is as wide as there is room.
+double CutPage::widestScale(const SheetCard& card) const {
+  return std::max(1.0, table_->width() - 4.0 * kEdge) / card.sheetSize().width();
+}
+
 /// At the largest scale at which all can be seen at once, as far as they can still be read; else at
 /// the largest at which one turn does.
 void CutPage::placeCards() {
-  double scale = kLargest;
+  double largest = kLargest;
+  for (const SheetCard* card : cards_)
+    if (!card->isLying()) largest = std::min(largest, widestScale(*card));
+  double scale = largest;
   const auto shrink = [&](double least, int most) {
     while (scale > least && rowsAt(scale).height > most) scale *= 0.94;
   };
   shrink(kRoomy, table_->height());
   if (rowsAt(scale).height > table_->height()) {
-    scale = kLargest;
+    scale = largest;
     shrink(kLeast, 2 * table_->height());
-    if (rowsAt(scale).height > 2 * table_->height()) scale = kRoomy * fontScale();
+    if (rowsAt(scale).height > 2 * table_->height())
+      scale = std::min(largest, kRoomy * fontScale());
   }
   const Rows rows = rowsAt(scale);
   cardsSheet_->resize(table_->width(), std::max(rows.height, table_->height()));
@@ -374,8 +383,7 @@ CutPage::Rows CutPage::rowsAt(double scale) const {
   int x = kEdge, y = 12, row = 0, moment = -1;
   for (std::size_t i = 0; i < cards_.size(); ++i) {
     // A long roll has a scale of its own.
-    const double whole = (room - 2.0 * kEdge) / cards_[i]->sheetSize().width();
-    rows.scales.push_back(cards_[i]->isLying() ? std::min(scale, whole) : scale);
+    rows.scales.push_back(cards_[i]->isLying() ? std::min(scale, widestScale(*cards_[i])) : scale);
     QSize size = cards_[i]->sizeAt(rows.scales.back());
     size.setWidth(std::min(size.width(), room));
     const int of = momentOf(shown().sheets[order_[i]]);

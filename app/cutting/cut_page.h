@@ -88,6 +88,7 @@ class CutPage : public StagePage {
     std::vector<std::pair<int, QPoint>> captions;
     int height = 0;
   };
+  [[nodiscard]] double widestScale(const SheetCard& card) const;
   [[nodiscard]] Rows rowsAt(double scale) const;
   static int captionHeight();
   void look(std::optional<std::size_t> sheet);

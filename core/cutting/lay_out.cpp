@@ -130,12 +130,14 @@ bool meets(const Course& course, const Packer& packer, const LayOutLimits& limit
 }
 
 /// The best where all can soon be tried, else what is soon known that none costs less than.
-void settle(Course& course, const Watch& watch) {
-  if (course.exact) return;
+/// @returns whether no more can be said of that; with pins it may still cost more.
+bool settle(Course& course, const Watch& watch) {
+  if (course.exact) return true;
   const MaterialJob free = withoutPins(*course.job);
-  if (tryAll(course, free, watch)) return;
+  if (tryAll(course, free, watch)) return true;
   const double quick = leastSumFrom(free, costBound(free, [&] { return watch.isOver(); }));
   course.bound = std::max(course.bound, quick);
+  return !course.isOpen();
 }
 
 /// The best where all that could be better can be tried, else what none costs less than; meanwhile
@@ -266,10 +268,9 @@ class LayingOut {
       if (!jobs_[i].kinds.empty())
         courses_.push_back(begun(jobs_[i], limits_, whole_, jobs_.size() - i));
     tellBetter(true);
-    for (Course& course : courses_) settle(course, Watch(limits_, whole_.left() * kForAll));
     std::vector<Course*> unproven;
     for (Course& course : courses_)
-      if (course.isOpen()) unproven.push_back(&course);
+      if (!settle(course, Watch(limits_, whole_.left() * kForAll))) unproven.push_back(&course);
     if (!unproven.empty()) tellBetter(true);
     for (std::size_t i = 0; i < unproven.size(); ++i) {
       const Watch part(limits_, whole_.left() * partFor(*unproven[i]->job, unproven.size() - i));

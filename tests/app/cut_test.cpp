@@ -165,6 +165,21 @@ TEST_F(Cutting, sheetsAreNotShrunkUntilNothingCanBeRead) {
   EXPECT_GT(boards, 0);
 }
 
+TEST_F(Cutting, aWideSheetIsSeenToItsEnd) {
+  folder_.write("drapery/stock.json",
+                R"({"schema": "drapery-stock/1", "stocks": [{"id": "wide", "material": "board",
+                    "form": "sheet", "W": 1800, "L": 600, "cost": 3}]})");
+  workspace_->stock().reload();
+  openPlain();
+  window_->resize(1024, 700);
+  showCut();
+  const auto* card = page().findChild<SheetCard*>();
+  ASSERT_NE(card, nullptr);
+  // At one scale both ways, so no higher than a third of its width, but for its words.
+  EXPECT_LT(card->height(), card->width() / 3 + 4 * QFontMetrics(card->font()).height());
+  EXPECT_LE(card->geometry().right(), card->parentWidget()->width());
+}
+
 TEST_F(Cutting, aPatternedPaperLiesWithItsTopUp) {
   openPlain();
   showCut();
