@@ -7,6 +7,7 @@
 #include <cmath>
 #include <functional>
 #include <map>
+#include <set>
 
 #include "core/cutting/bench_work.h"
 #include "core/drawing/sheet_drawing.h"
@@ -29,8 +30,9 @@ constexpr double kHeading = 4.4;
 constexpr double kText = 3.8;
 constexpr double kSmall = 3.2;
 constexpr double kStep = 4.4;           // a setting of the gauge
-constexpr double kSheetHeight = 128.0;  // of a drawing at most
+constexpr double kSheetHeight = 128.0;  // of a drawing
 constexpr double kPlainHeight = 72.0;   // of one with few pieces: two of them on a page
+constexpr double kMostHeight = 185.0;   // where its page has room for more
 constexpr std::size_t kFewPieces = 12;
 constexpr std::ptrdiff_t kTogether = 12;  // settings, with their sheet on a page
 constexpr double kTicked = 6.0;           // words beside a box to tick
@@ -68,16 +70,24 @@ class CutPainter {
     });
   }
 
+  /// Drawings take the room that is left of their pages: what is written there is known first.
   void paint() {
+    write();
+    growDrawings();
+    column_.clear();
+    write();
+    column_.finish(column_.bottom());
+  }
+
+ private:
+  void write() {
+    marks_.clear();
     heading();
     shelf();
     numbering();
     for (const std::size_t sheet : order_) sheetLines(sheet);
     labels();
-    column_.finish(column_.bottom());
   }
-
- private:
   [[nodiscard]] QString title(std::size_t book = 0) const {
     const Job& job = *found_.books[book].job;
     if (book == 0 && job.title.empty()) return Words::tr("Untitled book");
@@ -226,31 +236,92 @@ class CutPainter {
                   text(numberingWords(translated)));
   }
 
-  /// The sheet as it lies, and the settings that it is cut at.
+  /// Drawn as wide as the column.
+  [[nodiscard]] double fullHeight(const SheetDrawing& drawing) const {
+    const Box box = boundsOf(drawing.drawing);
+    return (column_.right() - kEdge) * box.height() / box.width();
+  }
+  [[nodiscard]] SheetDrawing drawn(std::size_t which) const {
+    const CutSheet& sheet = layout_.sheets[which];
+    return sheetDrawing({problem_, layout_, parts_}, which,
+                        {&bench_.stepsOf(stockOf(sheet).material), 0},
+                        usableLeft(stockOf(sheet), sheet, pages_.stock.usable));
+  }
+  /// A sheet's in the column.
+  struct Picture {
+    std::size_t block = 0;
+    double high = 0.0, most = 0.0;  // mm
+  };
+
+  /// Each page's room for those on it, evenly.
+  void growDrawings() {
+    const std::vector<FlowPlace> lie = column_.places(column_.bottom());
+    std::map<int, double> ends;  // of pages
+    for (std::size_t i = 0; i < lie.size(); ++i)
+      ends[lie[i].page] = std::max(ends[lie[i].page], lie[i].top + column_.heightOf(i));
+    std::map<int, std::vector<Picture*>> onPages;
+    for (auto& [sheet, picture] : pictures_) onPages[lie[picture.block].page].push_back(&picture);
+    for (auto& [page, here] : onPages) {
+      double room = column_.height() - ends[page];
+      std::sort(here.begin(), here.end(), [](const Picture* a, const Picture* b) {
+        return a->most - a->high < b->most - b->high;
+      });
+      for (std::size_t i = 0; i < here.size(); ++i) {
+        const double more = std::min(here[i]->most - here[i]->high, room / double(here.size() - i));
+        here[i]->high += more;
+        room -= more;
+      }
+    }
+  }
+
+  /// The sheet as it lies, what is not written on it, and the settings that it is cut at.
   void sheetLines(std::size_t which) {
     const CutSheet& sheet = layout_.sheets[which];
-    const CutStock& stock = stockOf(sheet);
     column_.leave(6);
-    column_.write(kEdge, {kHeading, true}, counted(sheet.repeat, text(stock.id)), true);
+    column_.write(kEdge, {kHeading, true}, counted(sheet.repeat, text(stockOf(sheet).id)), true);
     column_.leave(1);
-    const SheetSource source{problem_, layout_, parts_};
-    const auto& steps = bench_.stepsOf(stock.material);
-    SheetDrawing drawing =
-        sheetDrawing(source, which, {&steps, 0}, usableLeft(stock, sheet, pages_.stock.usable));
-    const Box box = boundsOf(drawing.drawing);
-    const double width = column_.right() - kEdge;
-    const double most = sheet.placements.size() > kFewPieces ? kSheetHeight : kPlainHeight;
-    const double high = std::min(most, width * box.height() / box.width());
-    column_.add({high, 0.0, true, [this, which, drawing = std::move(drawing), high](double top) {
-                   SheetLook look;
-                   look.style = pageStyle(lightPalette());
-                   look.words = [&](std::size_t placement) { return wordsOn(which, placement); };
-                   const QRectF room(kEdge, top, column_.right() - kEdge, high);
-                   paintSheet(column_.painter(), drawing, fitted(boundsOf(drawing.drawing), room),
-                              look);
+    SheetDrawing drawing = drawn(which);
+    const auto [known, isNew] = pictures_.try_emplace(which);
+    if (isNew) {
+      const bool isOfMany = sheet.placements.size() > kFewPieces;
+      known->second.most = std::min(kMostHeight, fullHeight(drawing));
+      known->second.high = std::min(isOfMany ? kSheetHeight : kPlainHeight, known->second.most);
+    }
+    Picture& picture = known->second;
+    picture.block = column_.count();
+    const QRectF room(kEdge, 0, column_.right() - kEdge, picture.high);
+    const auto told = linesTold(column_.painter(), drawing, fitted(boundsOf(drawing.drawing), room),
+                                lookOn(which, {}));
+    std::set<std::size_t> marked;            // placements
+    std::map<std::size_t, qsizetype> least;  // lines, by piece
+    for (std::size_t i = 0; i < told.size(); ++i) {
+      const std::size_t placement = drawing.pieces[i].placement;
+      const std::size_t piece = sheet.placements[placement].piece;
+      if (told[i] == 0) marked.insert(placement);
+      const auto [fewest, isFirst] = least.try_emplace(piece, told[i]);
+      fewest->second = std::min(fewest->second, told[i]);
+    }
+    column_.add({picture.high, 0.0, true,
+                 [this, which, drawing = std::move(drawing), room, marked](double top) {
+                   paintSheet(column_.painter(), drawing,
+                              fitted(boundsOf(drawing.drawing), room.translated(0, top)),
+                              lookOn(which, marked));
                  }});
     column_.leave(2);
-    stepLines(which, steps);
+    key(least);
+    stepLines(which, bench_.stepsOf(stockOf(sheet).material));
+  }
+  /// @param marked placements on which a mark stands.
+  [[nodiscard]] SheetLook lookOn(std::size_t which, const std::set<std::size_t>& marked) const {
+    SheetLook look;
+    look.style = pageStyle(lightPalette());
+    look.words = [this, which, marked](std::size_t placement) {
+      SheetWords words = wordsOn(which, placement);
+      if (marked.count(placement) > 0)
+        words.mark = marks_.at(layout_.sheets[which].placements[placement].piece);
+      return words;
+    };
+    return look;
   }
   [[nodiscard]] SheetWords wordsOn(std::size_t which, std::size_t placement) const {
     const CutSheet& sheet = layout_.sheets[which];
@@ -259,6 +330,30 @@ class CutPainter {
     words.lines = QStringList{pieces(piece, 1), pieceSize(piece)};
     words.waits = problem_.pieces[piece].moment > momentOf(sheet);
     return words;
+  }
+  /// What found no room on its pieces: the name behind a mark, the size behind the name.
+  void key(const std::map<std::size_t, qsizetype>& told) {
+    constexpr qsizetype kAll = 2;
+    QStringList lines;
+    for (const auto& [piece, least] : told) {
+      if (least == kAll) continue;
+      const QString size = pieceSize(piece).replace(' ', QChar::Nbsp);
+      const QString whole = QString("%1, %2").arg(pieces(piece, 1), size);
+      if (least > 0) {
+        lines << whole;
+        continue;
+      }
+      const auto mark = marks_.try_emplace(piece, markOf(marks_.size())).first;
+      lines << QString("%1: %2").arg(mark->second, whole);
+    }
+    if (!lines.isEmpty())
+      column_.write(kEdge, {kSmall, false, lightPalette().ink}, lines.join(";  "), true);
+  }
+  /// a, b ... z, aa, ab ...
+  static QString markOf(std::size_t which) {
+    constexpr std::size_t kLetters = 26;
+    const QString last(QChar('a' + static_cast<char>(which % kLetters)));
+    return which < kLetters ? last : markOf(which / kLetters - 1) + last;
   }
 
   void stepLines(std::size_t which, const std::vector<GaugeStep>& steps) {
@@ -368,9 +463,11 @@ class CutPainter {
         y += PageColumn::lineHeight(style);
       }
     };
+    const TextStyle below{kSmall, false, lightPalette().secondInk};
     line({kText, true}, label.name, 2);
     line({kLabelSize, false}, withWholeSizes(label.size), 3);
-    line({kSmall, false, lightPalette().secondInk}, label.below, 1);
+    const bool isRoom = y + 2 * PageColumn::lineHeight(below) <= top + kLabelHeight;
+    line(below, label.below, isRoom ? 2 : 1);
     if (!label.hasGrain) return;
     // Beside the words, as the size is told: across, along.
     const double middleX = left + kLabelWidth - 6, middleY = top + kLabelHeight / 2, reach = 7;
@@ -394,7 +491,9 @@ class CutPainter {
   const CutLayout& layout_;  // cut as the bench does
   std::vector<const PlannedPart*> parts_;
   PageColumn column_;
-  std::vector<std::size_t> order_;  // of sheets
+  std::vector<std::size_t> order_;           // of sheets
+  std::map<std::size_t, Picture> pictures_;  // by sheet
+  std::map<std::size_t, QString> marks_;     // of pieces
 };
 
 }  // namespace

@@ -128,15 +128,24 @@ double PageColumn::heightFrom(std::size_t block) const {
   return height;
 }
 
+std::vector<FlowPlace> PageColumn::places(double firstBottom) const {
+  return flowOverPages(blocks_,
+                       [&](int page) { return (page == 0 ? firstBottom : bottom_) - kEdge; });
+}
+
+void PageColumn::clear() {
+  blocks_.clear();
+  before_ = 0.0;
+}
+
 void PageColumn::finish(double firstBottom, const std::function<void()>& alsoOnFirst) {
-  const auto places =
-      flowOverPages(blocks_, [&](int page) { return (page == 0 ? firstBottom : bottom_) - kEdge; });
-  const int pages = places.back().page + 1;
+  const auto lie = places(firstBottom);
+  const int pages = lie.back().page + 1;
   for (std::size_t i = 0; i < blocks_.size(); ++i) {
-    if (i > 0 && places[i].page != places[i - 1].page) writer_.newPage();
-    const bool isFirstOfPage = i == 0 || places[i].page != places[i - 1].page;
-    if (isFirstOfPage && pages > 1) paintFoot(places[i].page + 1, pages);
-    if (blocks_[i].paint) blocks_[i].paint(kEdge + places[i].top);
+    if (i > 0 && lie[i].page != lie[i - 1].page) writer_.newPage();
+    const bool isFirstOfPage = i == 0 || lie[i].page != lie[i - 1].page;
+    if (isFirstOfPage && pages > 1) paintFoot(lie[i].page + 1, pages);
+    if (blocks_[i].paint) blocks_[i].paint(kEdge + lie[i].top);
     if (i == 0 && alsoOnFirst) alsoOnFirst();
   }
 }

@@ -31,6 +31,7 @@ class PageColumn {
 
   [[nodiscard]] double right() const { return right_; }
   [[nodiscard]] double bottom() const { return bottom_; }
+  [[nodiscard]] double height() const { return bottom_ - kEdge; }  // of a page
   [[nodiscard]] QPainter& painter() { return painter_; }
 
   /// Free room above what comes next.
@@ -47,6 +48,11 @@ class PageColumn {
   void pageBreak();
   [[nodiscard]] std::size_t count() const { return blocks_.size(); }
   [[nodiscard]] double heightFrom(std::size_t block) const;
+  [[nodiscard]] double heightOf(std::size_t block) const { return blocks_[block].height; }
+  /// Where the blocks lie so far; tops are below `kEdge`.
+  [[nodiscard]] std::vector<FlowPlace> places(double firstBottom) const;
+  /// As if nothing had been written.
+  void clear();
 
   // While pages are painted.
   void paintLine(double x, double top, const TextStyle& style, const QString& line);

@@ -3,6 +3,7 @@
 
 #include <QString>
 #include <functional>
+#include <vector>
 
 #include "core/drawing/sheet_drawing.h"
 #include "paint/drawing_painter.h"
@@ -12,6 +13,7 @@ namespace drapery {
 /// What is written on a piece; lines that find no room are left out, the last first.
 struct SheetWords {
   QStringList lines;  // name, size
+  QString mark;       // stands there where not even the name finds room
   bool isPinned = false;
   bool waits = false;  // cut at a later moment than the one in hand
 };
@@ -27,5 +29,10 @@ struct SheetLook {
 /// `toDevice` maps the drawing's mm, y up, to the painter's units.
 void paintSheet(QPainter& painter, const SheetDrawing& sheet, const QTransform& toDevice,
                 const SheetLook& look);
+
+/// How many lines of its words find room on each of the drawing's pieces. The painter tells only
+/// how wide they are.
+std::vector<qsizetype> linesTold(QPainter& painter, const SheetDrawing& sheet,
+                                 const QTransform& toDevice, const SheetLook& look);
 
 }  // namespace drapery

@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <utility>
 
+#include "app/cutting/piece_tip.h"
 #include "paint/fonts.h"
 #include "paint/set_words.h"
 
@@ -92,17 +93,28 @@ QRectF SheetCard::sheetPlace() const {
   return place;
 }
 
-void SheetCard::mousePressEvent(QMouseEvent* event) {
-  QAbstractButton::mousePressEvent(event);
-  held_.reset();
-  if (event->button() != Qt::LeftButton) return;
+std::optional<SheetCard::Shown> SheetCard::pieceAt(QPointF at) const {
   const QTransform toCard = fitted(bounds_, sheetPlace());
   for (const SheetDrawing::Piece& piece : drawing_.pieces) {
     const QRectF place = toCard.mapRect(
         QRectF(QPointF(piece.box.left, piece.box.bottom), QPointF(piece.box.right, piece.box.top)));
-    if (place.contains(event->position()))
-      held_ = Held{piece.placement, place, event->position(), false};
+    if (place.contains(at)) return Shown{piece.placement, place};
   }
+  return std::nullopt;
+}
+
+bool SheetCard::event(QEvent* event) {
+  if (event->type() != QEvent::ToolTip) return QAbstractButton::event(event);
+  const auto* help = static_cast<QHelpEvent*>(event);
+  const auto piece = pieceAt(help->pos());
+  return piece ? tellPiece(*help, wordsOn_(piece->placement), piece->place, this) : tellNothing();
+}
+
+void SheetCard::mousePressEvent(QMouseEvent* event) {
+  QAbstractButton::mousePressEvent(event);
+  held_.reset();
+  if (event->button() != Qt::LeftButton) return;
+  if (const auto piece = pieceAt(event->position())) held_ = Held{*piece, event->position(), false};
 }
 
 void SheetCard::mouseMoveEvent(QMouseEvent* event) {
@@ -111,13 +123,15 @@ void SheetCard::mouseMoveEvent(QMouseEvent* event) {
   if (!held_->isCarried && moved < QApplication::startDragDistance()) return;
   setDown(false);  // it is not pressed any more
   held_->isCarried = true;
-  emit carried(held_->placement, event->globalPosition().toPoint(), held_->piece.size().toSize());
+  emit carried(held_->piece.placement, event->globalPosition().toPoint(),
+               held_->piece.place.size().toSize());
 }
 
 void SheetCard::mouseReleaseEvent(QMouseEvent* event) {
   const std::optional<Held> held = std::exchange(held_, std::nullopt);
   QAbstractButton::mouseReleaseEvent(event);
-  if (held && held->isCarried) emit putDown(held->placement, event->globalPosition().toPoint());
+  if (held && held->isCarried)
+    emit putDown(held->piece.placement, event->globalPosition().toPoint());
 }
 
 void SheetCard::paintEvent(QPaintEvent*) {

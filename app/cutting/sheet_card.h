@@ -32,6 +32,8 @@ class SheetCard : public QAbstractButton {
   void putDown(std::size_t placement, const QPoint& at);
 
  protected:
+  /// A piece under the pointer tells what it is: its words may have found no room.
+  bool event(QEvent* event) override;
   void paintEvent(QPaintEvent* event) override;
   void mousePressEvent(QMouseEvent* event) override;
   void mouseMoveEvent(QMouseEvent* event) override;
@@ -40,9 +42,13 @@ class SheetCard : public QAbstractButton {
  private:
   /// Where the sheet is drawn.
   [[nodiscard]] QRectF sheetPlace() const;
-  struct Held {
+  struct Shown {
     std::size_t placement = 0;
-    QRectF piece;
+    QRectF place;
+  };
+  [[nodiscard]] std::optional<Shown> pieceAt(QPointF at) const;
+  struct Held {
+    Shown piece;
     QPointF grip;
     bool isCarried = false;
   };

@@ -5,6 +5,7 @@
 #include <QPainter>
 #include <algorithm>
 
+#include "app/cutting/piece_tip.h"
 #include "paint/fonts.h"
 
 namespace drapery {
@@ -55,6 +56,14 @@ const SheetDrawing::Piece* SheetView::pieceAt(QPointF at) const {
   for (const SheetDrawing::Piece& piece : drawing_.pieces)
     if (rectOf(piece.placement)->contains(at)) return &piece;
   return nullptr;
+}
+
+bool SheetView::event(QEvent* event) {
+  if (event->type() != QEvent::ToolTip) return QWidget::event(event);
+  const auto* help = static_cast<QHelpEvent*>(event);
+  const SheetDrawing::Piece* piece = pieceAt(help->pos());
+  if (piece == nullptr) return tellNothing();
+  return tellPiece(*help, words_(piece->placement), *rectOf(piece->placement), this);
 }
 
 void SheetView::paintEvent(QPaintEvent*) {

@@ -29,6 +29,8 @@ class SheetView : public QWidget {
   void moved(std::size_t placement, double x, double y);
 
  protected:
+  /// A piece under the pointer tells what it is: its words may have found no room.
+  bool event(QEvent* event) override;
   void paintEvent(QPaintEvent* event) override;
   void resizeEvent(QResizeEvent* event) override;
   void mousePressEvent(QMouseEvent* event) override;

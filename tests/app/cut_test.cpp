@@ -2,6 +2,9 @@
 #include <gmock/gmock.h>
 
 #include <QElapsedTimer>
+#include <QHelpEvent>
+#include <QToolTip>
+#include <set>
 
 #include "app/cutting/sheet_card.h"
 #include "app/words/cut_words.h"
@@ -530,6 +533,27 @@ TEST_F(Cutting, tellsWhatLiesThereOfAnotherMakeOrIdle) {
 
 // What is cut is taken from the stock, what is left over lies there by its name, and all of it can
 // be taken back.
+// Words may have found no room on it.
+TEST_F(Cutting, aPieceTellsWhatItIsUnderThePointer) {
+  openPlain();
+  showCut();
+  const auto told = [&](QWidget& on, const QPointF& at) {
+    QHelpEvent help(QEvent::ToolTip, at.toPoint(), on.mapToGlobal(at.toPoint()));
+    QCoreApplication::sendEvent(&on, &help);
+    return QToolTip::text().toStdString();
+  };
+  auto* card = window_->findChild<SheetCard*>();
+  ASSERT_NE(card, nullptr);
+  std::set<std::string> onCard;
+  for (int x = 0; x < card->width(); x += 4)
+    for (int y = 0; y < card->height(); y += 4) onCard.insert(told(*card, {double(x), double(y)}));
+  EXPECT_GT(onCard.size(), 1U);  // nothing above its pieces
+  look("board");
+  EXPECT_EQ(told(view(), view().rectOf(0)->center()).substr(0, 6), "Board\n");
+  told(view(), {1, 1});
+  EXPECT_TRUE(QTest::qWaitFor([] { return QToolTip::text().isEmpty(); }, 5000));
+}
+
 TEST_F(Cutting, whatIsCutIsTakenFromTheStock) {
   openPlain();
   showCut();

@@ -3,6 +3,7 @@
 #include <gtest/gtest.h>
 
 #include <nlohmann/json.hpp>
+#include <sstream>
 
 #include "tests/support/command.h"
 
@@ -82,6 +83,39 @@ TEST_F(CutPagesTest, tellWhichRectanglesAreCutInTwo) {
   ASSERT_EQ(write(job_, shelf.dump()).code, 0);
   EXPECT_THAT(words(), HasSubstr("4 × Corner"));
   EXPECT_THAT(words(), Not(HasSubstr("cut in two")));
+}
+
+TEST_F(CutPagesTest, nameEachPieceOnItsSheetOrBelowIt) {
+  nlohmann::json other = job_;
+  other["title"] = "Soundings of the outer bar in the year of the two floods";
+  folder_.write("other.json", other.dump());
+  job_["cutting"]["with"] = {"other.json"};
+  ASSERT_EQ(write(job_, shelf_).code, 0);
+  const std::string text = words();
+  for (const char* told : {"a: Stiffener, 23", "b: Stiffener · Soundings of the outer bar"})
+    EXPECT_THAT(text, HasSubstr(told));
+  // Where a mark stands.
+  EXPECT_THAT(run({"pdftotext", pdf_, "-"}).out, HasSubstr("\na\n"));
+}
+
+TEST_F(CutPagesTest, drawSheetsAsLargeAsTheirPageAllows) {
+  ASSERT_EQ(write(job_, shelf_).code, 0);
+  // The list of settings ends low on each page with sheets (outside check: poppler).
+  std::istringstream lines(run({"pdftotext", "-bbox", pdf_, "-"}).out);
+  const auto numberIn = [](const std::string& line, const std::string& name) {
+    return std::stod(line.substr(line.find(name + "=\"") + name.size() + 2));
+  };
+  double height = 0.0, lowest = 0.0;
+  int pages = 0;
+  for (std::string line; std::getline(lines, line);) {
+    if (line.find("<page ") != std::string::npos) height = numberIn(line, "height");
+    if (line.find(">Off-cuts<") != std::string::npos) lowest = numberIn(line, "yMax");
+    if (line.find("</page>") == std::string::npos || lowest == 0.0) continue;
+    ++pages;
+    EXPECT_GT(lowest, 0.7 * height) << "page " << pages;
+    lowest = 0.0;
+  }
+  EXPECT_GT(pages, 1);
 }
 
 TEST_F(CutPagesTest, refuseWhatIsNoStock) {

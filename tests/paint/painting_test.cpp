@@ -5,6 +5,7 @@
 #include <QImage>
 #include <QPainter>
 #include <QPdfWriter>
+#include <regex>
 #include <set>
 
 #include "core/drawing/piece_shapes.h"
@@ -127,31 +128,86 @@ TEST(Painting, aPageMeasuresTrue) {
   EXPECT_EQ(run({"pdfimages", "-list", pdf}).out.find("image "), std::string::npos);
 }
 
-/// What can be read on a piece of that size, line by line (outside check: poppler).
-std::string readOn(double across, double along) {
-  const TemporaryFolder folder;
-  const std::string pdf = folder.path() + "/piece.pdf";
-  {
+/// What is written on a piece, as poppler reads it (outside check).
+class WordsOnAPiece {
+ public:
+  SheetWords words{{"Decorated sheet", "160 x 240 mm"}, {}};
+  std::vector<SheetDrawing::Cut> cuts;
+
+  /// Of that size.
+  /// @param how pdftotext tells it
+  std::string read(double across, double along, const std::vector<std::string>& how = {}) const {
+    const TemporaryFolder folder;
+    const std::string pdf = folder.path() + "/piece.pdf";
+    paint(pdf, across, along);
+    std::vector<std::string> command{"pdftotext"};
+    command.insert(command.end(), how.begin(), how.end());
+    command.insert(command.end(), {pdf, "-"});
+    return run(command).out;
+  }
+  /// How much of its words finds room.
+  qsizetype told(double across, double along) const {
+    const TemporaryFolder folder;
+    return paint(folder.path() + "/piece.pdf", across, along);
+  }
+
+ private:
+  qsizetype paint(const std::string& pdf, double across, double along) const {
     QPdfWriter writer(QString::fromStdString(pdf));
     writer.setResolution(1200);
     QPainter painter(&writer);
     painter.scale(1200 / 25.4, 1200 / 25.4);
     SheetDrawing sheet;
     sheet.pieces = {{0, {0, 0, across, along}}};
+    sheet.cuts = cuts;
     SheetLook look;
     look.style = pageStyle(lightPalette());
-    look.words = [](std::size_t) { return SheetWords{{"Decorated sheet", "160 x 240 mm"}}; };
-    paintSheet(painter, sheet, QTransform(1, 0, 0, -1, 60, 100), look);
+    look.words = [this](std::size_t) { return words; };
+    const QTransform there(1, 0, 0, -1, 60, 100);
+    paintSheet(painter, sheet, there, look);
+    return linesTold(painter, sheet, there, look).front();
   }
-  return run({"pdftotext", pdf, "-"}).out;
-}
+};
 
 TEST(Painting, aNameThatIsTooLongIsBrokenBeforeItIsLeftOut) {
   using ::testing::StartsWith;
-  EXPECT_THAT(readOn(60, 20), StartsWith("Decorated sheet\n160 x 240 mm\n"));
-  EXPECT_THAT(readOn(19, 16), StartsWith("Decorated\nsheet\n160 x 240 mm\n"));
-  EXPECT_THAT(readOn(17, 10), StartsWith("Decorated\nsheet\n\n\f"));
-  EXPECT_EQ(readOn(6, 6), "\f");
+  WordsOnAPiece piece;
+  EXPECT_THAT(piece.read(60, 20), StartsWith("Decorated sheet\n160 x 240 mm\n"));
+  EXPECT_THAT(piece.read(19, 16), StartsWith("Decorated\nsheet\n160 x 240 mm\n"));
+  EXPECT_THAT(piece.read(17, 10), StartsWith("Decorated\nsheet\n\n\f"));
+  EXPECT_EQ(piece.read(6, 6), "\f");
+  EXPECT_EQ(piece.told(60, 20), 2);
+  EXPECT_EQ(piece.told(17, 10), 1);
+  EXPECT_EQ(piece.told(6, 6), 0);
+  piece.words.mark = "ab";
+  EXPECT_THAT(piece.read(6, 6), StartsWith("ab\n"));
+  piece.words.lines.front() = "Board · Tern notes";
+  EXPECT_THAT(piece.read(19, 16), StartsWith("Board\nTern notes\n160 x 240 mm\n"));
+}
+
+/// Of what pdftotext tells with -bbox. Boxes are of whole lines: letters fill three quarters.
+std::vector<QRectF> boxesIn(const std::string& told) {
+  const std::regex box(R"r(xMin="([0-9.]+)" yMin="([0-9.]+)" xMax="([0-9.]+)" yMax="([0-9.]+)")r");
+  std::vector<QRectF> boxes;
+  for (std::sregex_iterator at(told.begin(), told.end(), box), end; at != end; ++at) {
+    boxes.emplace_back(QPointF(std::stod((*at)[1]), std::stod((*at)[2])),
+                       QPointF(std::stod((*at)[3]), std::stod((*at)[4])));
+    boxes.back().adjust(0, boxes.back().height() / 8, 0, -boxes.back().height() / 8);
+  }
+  return boxes;
+}
+
+TEST(Painting, wordsOnAPieceStandBesideTheNumbersOfItsCuts) {
+  WordsOnAPiece piece;
+  for (double across = 24; across < 60; across += 3)
+    for (double along = 16; along < 40; along += 6) {
+      piece.cuts = {{11, {0, 0}, {0, along}}, {12, {0, 0}, {across, 0}}};
+      const std::vector<QRectF> words = boxesIn(piece.read(across, along, {"-bbox"}));
+      EXPECT_GT(words.size(), 3U);
+      for (std::size_t a = 0; a < words.size(); ++a)
+        for (std::size_t b = 0; b < a; ++b)
+          EXPECT_FALSE(words[a].intersects(words[b])) << across << " x " << along;
+    }
 }
 
 TEST(Painting, aPieceIsDrawnAtTheSizeThatItIsCutTo) {
