@@ -40,7 +40,9 @@ class SheetPainter {
     painter_.setRenderHint(QPainter::Antialiasing);
     for (const Box& left : sheet_.left) offCut(left);
     for (const SheetDrawing::Piece& piece : sheet_.pieces) lettering(piece);
-    if (look_.showsCuts) cuts();
+    cuts();
+    marks();
+    for (const Number& each : numbers_) number(each);
     painter_.restore();
   }
   [[nodiscard]] std::vector<qsizetype> linesTold() {
@@ -55,6 +57,11 @@ class SheetPainter {
   }
 
  private:
+  struct Number {
+    QRectF tag;
+    int number = 0;
+  };
+
   [[nodiscard]] double units(double mm) const { return mm * look_.style.perMm; }
   [[nodiscard]] QRectF onDevice(const Box& box) const {
     return toDevice_.mapRect(
@@ -83,11 +90,29 @@ class SheetPainter {
     const QRectF box = onDevice(piece.box);
     if (words.isPinned) pin(box);
     const std::vector<QRectF> taken = takenOf(box, words.isPinned);
-    auto written = words_.on(words.lines, box, taken);
-    if (!written)
-      written = words.mark.isEmpty() ? words_.on(words.lines, box, {})
-                                     : words_.mark(words.mark, box, taken);
-    if (written) writeLines(*written, words.waits ? colours_.secondInk : colours_.ink);
+    const QColor& ink = words.waits ? colours_.secondInk : colours_.ink;
+    if (const auto written = words_.on(words.lines, box, taken)) return writeLines(*written, ink);
+    if (!words.mark.isEmpty()) {
+      marks_.emplace_back(words_.mark(words.mark, box, taken), ink);
+      return;
+    }
+    if (const auto written = words_.on(words.lines, box, {})) writeLines(*written, ink);
+  }
+  /// Over all lines; on strips narrower than a letter one does for those beside it.
+  void marks() {
+    std::vector<std::pair<QRectF, QString>> done;
+    for (const auto& [mark, ink] : marks_) {
+      const QString& text = mark.lines.front().text;
+      const double edge = units(kGround);
+      QRectF place({}, mark.extent + QSizeF(2 * edge, 0));
+      place.moveCenter(mark.middle);
+      const bool isThere = std::any_of(done.begin(), done.end(), [&](const auto& each) {
+        return each.second == text && each.first.intersects(place);
+      });
+      if (isThere) continue;
+      done.emplace_back(place, text);
+      writeLines(mark, ink);
+    }
   }
   void writeLines(const PieceWords::Written& written, const QColor& ink) {
     const double widest = written.extent.width(), height = written.extent.height();
@@ -144,6 +169,7 @@ class SheetPainter {
   }
 
   void cuts() {
+    if (!look_.showsCuts) return;
     for (const SheetDrawing::Cut& cut : sheet_.cuts) {
       const bool isLit = cut.number == look_.litCut;
       painter_.setPen(QPen(isLit ? colours_.accent : colours_.ink,
@@ -151,15 +177,15 @@ class SheetPainter {
                            Qt::SolidLine, Qt::FlatCap));
       painter_.drawLine(onDevice(cut.from), onDevice(cut.to));
     }
-    for (const Number& each : numbers_) {
-      const bool isLit = each.number == look_.litCut;
-      painter_.setPen(QPen(isLit ? colours_.accent : colours_.secondInk,
-                           std::max(look_.style.leastWidth, units(0.22))));
-      painter_.setBrush(isLit ? colours_.accent : colours_.paper);
-      painter_.drawRoundedRect(each.tag, units(0.8), units(0.8));
-      write(each.tag.center(), QString::number(each.number), kNumber * look_.letters, true,
-            isLit ? colours_.ground : colours_.ink);
-    }
+  }
+  void number(const Number& each) {
+    const bool isLit = each.number == look_.litCut;
+    painter_.setPen(QPen(isLit ? colours_.accent : colours_.secondInk,
+                         std::max(look_.style.leastWidth, units(0.22))));
+    painter_.setBrush(isLit ? colours_.accent : colours_.paper);
+    painter_.drawRoundedRect(each.tag, units(0.8), units(0.8));
+    write(each.tag.center(), QString::number(each.number), kNumber * look_.letters, true,
+          isLit ? colours_.ground : colours_.ink);
   }
 
   /// Of short lines first: those have the least choice.
@@ -219,11 +245,8 @@ class SheetPainter {
   const Palette& colours_;
   Lettering letters_;
   PieceWords words_;
-  struct Number {
-    QRectF tag;
-    int number = 0;
-  };
-  std::vector<Number> numbers_;  // of cuts
+  std::vector<std::pair<PieceWords::Written, QColor>> marks_;  // to stand on pieces
+  std::vector<Number> numbers_;                                // of cuts
   std::map<int, double> numberWidths_;
 };
 
