@@ -6,6 +6,7 @@
 
 #include "app/document/edit_command.h"
 #include "core/plan/former_names.h"
+#include "core/plan/job_files.h"
 #include "core/plan/job_inputs.h"
 #include "core/plan/job_overrides.h"
 #include "core/plan/same_leaves.h"
@@ -162,6 +163,10 @@ std::optional<Issue> Document::copyTo(const QString& path) {
   Job copy = job_;
   copy.id = newJobId();
   copy.cutting.done.clear();  // of this one nothing was cut yet
+  const auto folderOf = [](const QString& file) {
+    return QFile::encodeName(QFileInfo(file).absolutePath()).toStdString();
+  };
+  tellFilesFrom(copy, folderOf(this->path()), folderOf(path));
   const std::string name = QFile::encodeName(QFileInfo(path).absoluteFilePath()).toStdString();
   if (auto issue = writer_.writeTo(name, copy)) return issue;
   adopt(std::move(copy));

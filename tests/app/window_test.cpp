@@ -199,6 +199,7 @@ TEST_F(Window, aWrongFileIsRefusedAndThePresentBookStays) {
 TEST_F(Window, aCopyIsItsOwnBook) {
   Job job = plainJob();
   job.cutting.done.emplace_back().stock = "grey board";
+  job.cutting.with = {"./other.json"};
   open(job);
   const std::string copy = folder_.path() + "/copy.json";
   FileQuestions questions = fileDialogs();
@@ -210,9 +211,27 @@ TEST_F(Window, aCopyIsItsOwnBook) {
   EXPECT_NE(saved(copy).id, saved().id);
   EXPECT_EQ(saved().cutting.done.size(), 1U);
   EXPECT_TRUE(saved(copy).cutting.done.empty());  // of this one nothing was cut yet
+  EXPECT_EQ(saved(copy).cutting.with, saved().cutting.with);
   keep("text_width", "150");
   EXPECT_EQ(saved(copy).given.at("text_width").value, Written(std::string("150 mm")));
   EXPECT_EQ(saved().given.at("text_width").value, Written(144.0));
+}
+
+TEST_F(Window, aCopyInAnotherFolderNamesTheSameFiles) {
+  Job job = plainJob();
+  job.cutting.with = {"other.json", "../shared.json", "/srv/far.json"};
+  job.art["jacket"]["front"].picture = "pictures/front.svg";
+  open(job);
+  std::filesystem::create_directories(folder_.path() + "/shelf/spring");
+  const std::string copy = folder_.path() + "/shelf/spring/copy.json";
+  FileQuestions questions = fileDialogs();
+  questions.saveJob = [&](QWidget*, const QString&) { return QString::fromStdString(copy); };
+  window_->setQuestions(questions);
+  click("docket.copy");
+  EXPECT_THAT(saved(copy).cutting.with,
+              ::testing::ElementsAre("../../other.json", "../../../shared.json", "/srv/far.json"));
+  EXPECT_EQ(saved(copy).art.at("jacket").at("front").picture, "../../pictures/front.svg");
+  EXPECT_EQ(saved().cutting.with.front(), "other.json");
 }
 
 TEST_F(Window, aPlaceThatCannotBeWrittenIsToldAndAnotherOffered) {
