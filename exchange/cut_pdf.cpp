@@ -4,14 +4,15 @@
 #include <QCoreApplication>
 #include <QDate>
 #include <algorithm>
-#include <cmath>
 #include <functional>
 #include <map>
 #include <set>
 
 #include "core/cutting/bench_work.h"
 #include "core/drawing/sheet_drawing.h"
+#include "exchange/cut_labels.h"
 #include "exchange/page_column.h"
+#include "exchange/page_pictures.h"
 #include "exchange/whole_bytes.h"
 #include "paint/set_words.h"
 #include "paint/sheet_painter.h"
@@ -36,8 +37,6 @@ constexpr double kMostHeight = 185.0;   // where its page has room for more
 constexpr std::size_t kFewPieces = 12;
 constexpr std::ptrdiff_t kTogether = 12;  // settings, with their sheet on a page
 constexpr double kTicked = 6.0;           // words beside a box to tick
-constexpr double kLabelWidth = 56.0, kLabelHeight = 34.0, kLabelInside = 2.5;
-constexpr double kLabelSize = 3.5;  // letters of what it tells in two units
 
 struct Words {
   Q_DECLARE_TR_FUNCTIONS(CutPdf)
@@ -73,7 +72,7 @@ class CutPainter {
   /// Drawings take the room that is left of their pages: what is written there is known first.
   void paint() {
     write();
-    growDrawings();
+    growPictures(column_, pictures_);
     column_.clear();
     write();
     column_.finish(column_.bottom());
@@ -247,33 +246,6 @@ class CutPainter {
                         {&bench_.stepsOf(stockOf(sheet).material), 0},
                         usableLeft(stockOf(sheet), sheet, pages_.stock.usable));
   }
-  /// A sheet's in the column.
-  struct Picture {
-    std::size_t block = 0;
-    double high = 0.0, most = 0.0;  // mm
-  };
-
-  /// Each page's room for those on it, evenly.
-  void growDrawings() {
-    const std::vector<FlowPlace> lie = column_.places(column_.bottom());
-    std::map<int, double> ends;  // of pages
-    for (std::size_t i = 0; i < lie.size(); ++i)
-      ends[lie[i].page] = std::max(ends[lie[i].page], lie[i].top + column_.heightOf(i));
-    std::map<int, std::vector<Picture*>> onPages;
-    for (auto& [sheet, picture] : pictures_) onPages[lie[picture.block].page].push_back(&picture);
-    for (auto& [page, here] : onPages) {
-      double room = column_.height() - ends[page];
-      std::sort(here.begin(), here.end(), [](const Picture* a, const Picture* b) {
-        return a->most - a->high < b->most - b->high;
-      });
-      for (std::size_t i = 0; i < here.size(); ++i) {
-        const double more = std::min(here[i]->most - here[i]->high, room / double(here.size() - i));
-        here[i]->high += more;
-        room -= more;
-      }
-    }
-  }
-
   /// The sheet as it lies, what is not written on it, and the settings that it is cut at.
   void sheetLines(std::size_t which) {
     const CutSheet& sheet = layout_.sheets[which];
@@ -287,7 +259,7 @@ class CutPainter {
       known->second.most = std::min(kMostHeight, fullHeight(drawing));
       known->second.high = std::min(isOfMany ? kSheetHeight : kPlainHeight, known->second.most);
     }
-    Picture& picture = known->second;
+    PagePicture& picture = known->second;
     picture.block = column_.count();
     const QRectF room(kEdge, 0, column_.right() - kEdge, picture.high);
     const auto told = linesTold(column_.painter(), drawing, fitted(boundsOf(drawing.drawing), room),
@@ -403,15 +375,8 @@ class CutPainter {
                     Words::tr("Off-cuts to keep: %1").arg(kept.join("; ")));
   }
 
-  struct Label {
-    QString name, size, below;
-    bool isAlong = true;  // the grain, along what stands second
-    bool hasGrain = true;
-  };
-
-  /// In a grid, to be cut out and tied to a pile or laid under a weight.
   void labels() {
-    std::vector<Label> all;
+    std::vector<CutLabel> all;
     for (std::size_t piece = 0; piece < problem_.pieces.size(); ++piece) {
       const CutPiece& of = problem_.pieces[piece];
       const CutWork::Piece& planned = found_.work.pieces[piece];
@@ -436,50 +401,7 @@ class CutPainter {
     column_.pageBreak();
     column_.write(kEdge, {kHeading, true}, Words::tr("Labels for pieces and off-cuts"), true);
     column_.leave(2);
-    const auto columns = static_cast<std::size_t>((column_.right() - kEdge + 0.1) / kLabelWidth);
-    for (std::size_t i = 0; i < all.size(); i += columns) {
-      std::vector<Label> row(
-          all.begin() + static_cast<std::ptrdiff_t>(i),
-          all.begin() + static_cast<std::ptrdiff_t>(std::min(i + columns, all.size())));
-      column_.add({kLabelHeight, 0.0, false, [this, row](double top) {
-                     for (std::size_t c = 0; c < row.size(); ++c)
-                       paintLabel(row[c], kEdge + kLabelWidth * static_cast<double>(c), top);
-                   }});
-    }
-  }
-
-  void paintLabel(const Label& label, double left, double top) {
-    QPainter& painter = column_.painter();
-    painter.setPen(QPen(lightPalette().hairline, 0.2, Qt::DashLine));
-    painter.setBrush(Qt::NoBrush);
-    painter.drawRect(QRectF(left, top, kLabelWidth, kLabelHeight));
-    const double x = left + kLabelInside, room = kLabelWidth - 2 * kLabelInside - 6;
-    double y = top + kLabelInside;
-    const auto line = [&](TextStyle style, const QString& words, std::size_t most) {
-      auto lines = column_.broken(column_.right() - room, style, words);
-      for (std::size_t i = 0; i < std::min(lines.size(), most); ++i) {
-        const bool isCut = i + 1 == most && lines.size() > most;
-        column_.paintLine(x, y, style, isCut ? lines[i] + "…" : lines[i]);
-        y += PageColumn::lineHeight(style);
-      }
-    };
-    const TextStyle below{kSmall, false, lightPalette().secondInk};
-    line({kText, true}, label.name, 2);
-    line({kLabelSize, false}, withWholeSizes(label.size), 3);
-    const bool isRoom = y + 2 * PageColumn::lineHeight(below) <= top + kLabelHeight;
-    line(below, label.below, isRoom ? 2 : 1);
-    if (!label.hasGrain) return;
-    // Beside the words, as the size is told: across, along.
-    const double middleX = left + kLabelWidth - 6, middleY = top + kLabelHeight / 2, reach = 7;
-    Drawing arrow;
-    arrow.shapes.push_back(openShape(
-        LineKind::Grain,
-        label.isAlong ? std::vector<Point>{{middleX, -middleY - reach}, {middleX, -middleY + reach}}
-                      : std::vector<Point>{{middleX - 4, -middleY}, {middleX + 4, -middleY}},
-        {}));
-    QTransform down;
-    down.scale(1, -1);
-    paintDrawing(painter, arrow, down, pageStyle(lightPalette()));
+    writeLabels(column_, all);
   }
 
   const CutPages& pages_;
@@ -491,9 +413,9 @@ class CutPainter {
   const CutLayout& layout_;  // cut as the bench does
   std::vector<const PlannedPart*> parts_;
   PageColumn column_;
-  std::vector<std::size_t> order_;           // of sheets
-  std::map<std::size_t, Picture> pictures_;  // by sheet
-  std::map<std::size_t, QString> marks_;     // of pieces
+  std::vector<std::size_t> order_;               // of sheets
+  std::map<std::size_t, PagePicture> pictures_;  // by sheet
+  std::map<std::size_t, QString> marks_;         // of pieces
 };
 
 }  // namespace
