@@ -361,4 +361,12 @@ CutWork cutWorkOf(const std::vector<BookToCut>& books, const Stock& shelf) {
   return Gathering(books, shelf).gather();
 }
 
+CutWork cutWorkOfOne(const BookToCut& book, const Stock& shelf) {
+  Job one = *book.job;
+  one.copies.reset();
+  one.cutting.done.clear();
+  one.cutting.pins.clear();
+  return cutWorkOf({{std::make_shared<const Job>(std::move(one)), book.plan}}, shelf);
+}
+
 }  // namespace drapery

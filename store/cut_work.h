@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "core/cutting/enough_for.h"
 #include "core/cutting/shopping.h"
 #include "core/cutting/spare_sheet.h"
 #include "core/cutting/stock.h"
@@ -83,7 +84,8 @@ struct BooksLaidOut {
   CutLayout layout;
   ShoppingList shopping;  // for what finds no room, once it was asked for
   std::vector<SpareSheet> spare;
-  bool isSupposed = false;  // on what is to be bought, since nothing lies there
+  std::vector<EnoughFor> enough;  // for copies of the open one
+  bool isSupposed = false;        // on what is to be bought, since nothing lies there
 
   /// Of the problem's pieces.
   [[nodiscard]] std::vector<const PlannedPart*> parts() const;
@@ -106,5 +108,9 @@ struct BooksLaidOut {
 /// cut for it.
 /// The plans outlive it.
 CutWork cutWorkOf(const std::vector<BookToCut>& books, const Stock& shelf);
+
+/// One copy of a book by itself, of which nothing was cut yet and nothing was put anywhere.
+/// The plan outlives it.
+CutWork cutWorkOfOne(const BookToCut& book, const Stock& shelf);
 
 }  // namespace drapery

@@ -135,6 +135,7 @@ void CutDesk::renew() {
       found->layout = std::move(found_->layout);
       found->shopping = std::move(found_->shopping);
       found->spare = std::move(found_->spare);
+      found->enough = std::move(found_->enough);
       found_ = std::move(found);
     }
     emit changed();
@@ -192,8 +193,8 @@ void CutDesk::layOutPieces(Search& search, double seconds) {
   take(layOut(search.of.work.problem, limits));
 }
 
-/// What is to be bought, and what could be spared. Where nothing lies there that is all there is to
-/// see: first as it is at a glance.
+/// What is to be bought, what could be spared, and for how many it is enough. Where nothing lies
+/// there that is all there is to see: first as it is at a glance.
 void CutDesk::reckon(Search& search) {
   const bool isEmpty = search.shelf.items.empty();
   for (const bool isRough : {true, false}) {
@@ -208,6 +209,8 @@ void CutDesk::reckon(Search& search) {
       told.bench = benched(told.of, search.on);
     } else {
       told.of.spare = spareOf(search);
+      told.of.enough =
+          enoughFor(cutWorkOfOne(search.of.books.front(), search.shelf).problem, how.isCancelled);
     }
     tell(std::move(told));
   }
@@ -248,6 +251,7 @@ void CutDesk::take() {
     if (told->isReckoned) {
       found_->shopping = std::move(told->of.shopping);
       found_->spare = std::move(told->of.spare);
+      found_->enough = std::move(told->of.enough);
     }
   }
   next_.reset();

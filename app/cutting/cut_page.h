@@ -60,6 +60,7 @@ class CutPage : public StagePage {
   void remember();
   void writeMargin();
   void writeOverview();
+  void writeEnough();
   void writeFaults();
   void writeMaterial(const MaterialCost& cost);
   void writeShopping();

@@ -67,6 +67,7 @@ void CutPage::writeOverview() {
   }
   margin_->figure(cutStatusWords(found, notation));
   margin_->command("cut.shelf", tr("what lies there"), [this] { lookAtStock(true); });
+  writeEnough();
   if (desk_.isSearching()) {
     const auto& materials = found.layout.materials;
     const bool isCheapest =

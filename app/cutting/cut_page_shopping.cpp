@@ -82,6 +82,22 @@ void CutPage::putOnShelf(const ToGet& wanted, const SoldSize& size) {
   if (!issues.empty()) refuse(issues.front());
 }
 
+/// For how many copies of the book, and what ends that.
+void CutPage::writeEnough() {
+  const auto& all = found_->enough;
+  if (all.empty() || all.front().times == 0) return;
+  const auto& [material, times, isMore] = all.front();
+  if (isMore) return margin_->small(tr("Enough for %1 copies and more.").arg(times));
+  QStringList scarce;
+  for (const EnoughFor& each : all)
+    if (!each.isMore && each.times == times) scarce << materialTitle(each.material);
+  const QString names = scarce.join(", ");
+  const QString runOut =
+      scarce.size() == 1 ? tr("then %1 runs out").arg(names) : tr("then %1 run out").arg(names);
+  margin_->small(times == 1 ? tr("Enough for one copy; %1.").arg(runOut)
+                            : tr("Enough for at least %1 copies; %2.").arg(times).arg(runOut));
+}
+
 /// What lies on stock that is thicker or heavier than the plan has it.
 void CutPage::writeOtherMakes() {
   const CutDesk::Found& found = *found_;

@@ -533,6 +533,24 @@ TEST_F(Cutting, tellsWhatLiesThereOfAnotherMakeOrIdle) {
 
 // What is cut is taken from the stock, what is left over lies there by its name, and all of it can
 // be taken back.
+// By hand: two endpapers of 288 by 210 to a book, of which eight lie on a sheet of 640 by 900.
+TEST_F(Cutting, forHowManyItIsEnoughIsTold) {
+  openPlain();
+  Stock few = stockNow();
+  for (StockItem& item : few.items)
+    if (item.lies.material == "paper") item.lies.count = 1;
+  folder_.write("drapery/stock.json", writeStock(few));
+  workspace_->stock().reload();
+  showCut();
+  EXPECT_THAT(margin(), HasSubstr("Enough for at least 4 copies; then paper runs out."));
+  for (StockItem& item : few.items)
+    if (item.lies.material == "paper") item.lies.along = 250'000;
+  folder_.write("drapery/stock.json", writeStock(few));
+  workspace_->stock().reload();
+  settleCut();
+  EXPECT_THAT(margin(), HasSubstr("Enough for one copy; then paper runs out."));
+}
+
 // Words may have found no room on it.
 TEST_F(Cutting, aPieceTellsWhatItIsUnderThePointer) {
   openPlain();

@@ -1,0 +1,25 @@
+// How often what lies there is enough for the same pieces.
+#pragma once
+
+#include <functional>
+#include <string>
+#include <vector>
+
+#include "core/cutting/cut_problem.h"
+
+namespace drapery {
+
+/// Of one material.
+struct EnoughFor {
+  std::string material;
+  int times = 0;        // at least: a lay-out of so many was found
+  bool isMore = false;  // than anybody asks for, or there is no end of it
+};
+
+/// Of each material of which there are pieces, the scarcest first; what is pinned may lie anywhere.
+/// By first lay-outs alone: more may find room.
+/// @param isCancelled may be empty; then nothing is given
+std::vector<EnoughFor> enoughFor(const CutProblem& problem,
+                                 const std::function<bool()>& isCancelled = {});
+
+}  // namespace drapery
