@@ -324,6 +324,10 @@ void CutPage::writePiece() {
   margin_->heading(piecesTitle(*found_, at.piece, 1));
   margin_->figure(cutSize(piece.width, piece.height, notation));
   margin_->small(grainWords(piece));
+  if (stockOf(of).form == StockForm::Sheet)
+    margin_->small(
+        tr("One such sheet gives %1 of them.")
+            .arg(yieldOf(problem(), at.piece, of.stock) * found_->work.pieces[at.piece].each));
   if (found_->isSupposed) return;
   if (pinOf(of, at))
     margin_->command(

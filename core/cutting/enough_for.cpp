@@ -49,7 +49,7 @@ class Asking {
   }
 
   CutProblem once_;
-  const std::function<bool()>& isCancelled_;
+  const std::function<bool()> isCancelled_;
   int most_ = 1;
 };
 
@@ -70,6 +70,21 @@ std::vector<EnoughFor> enoughFor(const CutProblem& problem,
     return std::pair(a.isMore, a.times) < std::pair(b.isMore, b.times);
   });
   return found;
+}
+
+int yieldOf(const CutProblem& problem, std::size_t piece, std::size_t stock) {
+  const auto ways = lyingSizes(problem.stocks[stock], problem.pieces[piece]);
+  const UsableSize room = usableOf(problem.stocks[stock]);
+  if (ways.empty()) return 0;
+  if (ways.size() == 1)  // row after row
+    return static_cast<int>((room.across / ways[0].across) * (room.along / ways[0].along));
+  CutProblem one;
+  one.stocks = {problem.stocks[stock]};
+  one.stocks[0].count = 1;
+  one.pieces = {problem.pieces[piece]};
+  one.pieces[0].count = 1;
+  one.pieces[0].material = one.stocks[0].material;
+  return Asking(one, one.stocks[0].material, {}).find({}).times;
 }
 
 }  // namespace drapery

@@ -22,4 +22,7 @@ struct EnoughFor {
 std::vector<EnoughFor> enoughFor(const CutProblem& problem,
                                  const std::function<bool()>& isCancelled = {});
 
+/// How many rectangles of one piece a sheet gives; of a piece that may be turned at least, to 500.
+int yieldOf(const CutProblem& problem, std::size_t piece, std::size_t stock);
+
 }  // namespace drapery

@@ -543,6 +543,10 @@ TEST_F(Cutting, forHowManyItIsEnoughIsTold) {
   workspace_->stock().reload();
   showCut();
   EXPECT_THAT(margin(), HasSubstr("Enough for at least 4 copies; then paper runs out."));
+  look("paper");
+  clickPiece(0);
+  EXPECT_THAT(margin(), HasSubstr("One such sheet gives 8 of them."));
+  click("cut.all");
   for (StockItem& item : few.items)
     if (item.lies.material == "paper") item.lies.along = 250'000;
   folder_.write("drapery/stock.json", writeStock(few));

@@ -4,12 +4,12 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <algorithm>
+
 #include "tests/support/cutting.h"
 
 namespace drapery {
 namespace {
-
-using test::kMm;
 
 // By hand: pieces that may not be turned lie in rows on a sheet, so many across, so many along.
 TEST(EnoughFor, agreesWithASumForOnePiece) {
@@ -58,16 +58,38 @@ TEST(EnoughFor, givesNothingOnceItIsCancelled) {
 RC_GTEST_PROP(EnoughFor, isNeverMoreThanThereIsRoomFor, ()) {
   CutProblem problem = test::anyProblem(*rc::gen::inRange(1, 5), 4, 3);
   double room = 0.0, area = 0.0;
+  Micrometres least = problem.stocks.front().kerf;
   for (CutStock& stock : problem.stocks) {
     if (!stock.count) stock.count = 3;
     room += *stock.count * roomOf(stock);
+    least = std::min(least, stock.kerf);
   }
-  const double kerf = double(problem.stocks.front().kerf);
+  const auto kerf = double(least);
   for (const CutPiece& piece : problem.pieces)
     area += piece.count * (double(piece.width) + kerf) * (double(piece.height) + kerf);
   const auto found = enoughFor(problem);
   RC_ASSERT(found.size() == 1U);
   RC_ASSERT(found[0].times * area <= room * (1 + 1e-9));
+}
+
+RC_GTEST_PROP(EnoughFor, ofAPieceThatIsNotTurnedASheetGivesRowsOfThem, ()) {
+  const auto mm = [](int least, int most) { return *rc::gen::inRange(least, most); };
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(mm(300, 1000), mm(300, 1000))};
+  problem.pieces = {test::pieceOf("piece", mm(60, 700), mm(60, 700), 3)};
+  problem.stocks[0].kerf = Micrometres{100} * mm(0, 30);
+  problem.stocks[0].left = test::kMm * mm(0, 9);
+  const CutStock& stock = problem.stocks[0];
+  const CutPiece& piece = problem.pieces[0];
+  const Micrometres across = (stock.across - stock.left + stock.kerf) / (piece.width + stock.kerf);
+  const Micrometres along = (stock.along + stock.kerf) / (piece.height + stock.kerf);
+  const int yield = yieldOf(problem, 0, 0);
+  RC_ASSERT(yield == across * along);
+  problem.stocks[0].count = 1;
+  problem.pieces[0].count = yield;
+  if (yield > 0) RC_ASSERT(test::laidOut(problem, 1).unplaced.empty());
+  problem.pieces[0].grain = PieceGrain::Free;
+  RC_ASSERT(yieldOf(problem, 0, 0) >= yield);
 }
 
 }  // namespace
