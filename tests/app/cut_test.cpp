@@ -547,12 +547,23 @@ TEST_F(Cutting, forHowManyItIsEnoughIsTold) {
   clickPiece(0);
   EXPECT_THAT(margin(), HasSubstr("One such sheet gives 8 of them."));
   click("cut.all");
-  for (StockItem& item : few.items)
-    if (item.lies.material == "paper") item.lies.along = 250'000;
-  folder_.write("drapery/stock.json", writeStock(few));
-  workspace_->stock().reload();
-  settleCut();
+  const auto cutPaper = [&](Micrometres along) {
+    for (StockItem& item : few.items)
+      if (item.lies.material == "paper") item.lies.along = along;
+    folder_.write("drapery/stock.json", writeStock(few));
+    workspace_->stock().reload();
+    settleCut();
+  };
+  cutPaper(250'000);
   EXPECT_THAT(margin(), HasSubstr("Enough for one copy; then paper runs out."));
+  cutPaper(500'000);
+  std::filesystem::copy(path_, folder_.path() + "/other.json");
+  Job job = document().job();
+  job.cutting.with = {"other.json"};
+  open(job);
+  showCut();
+  EXPECT_THAT(margin(),
+              HasSubstr("Enough for at least 2 copies of this book alone; then paper runs out."));
 }
 
 // Words may have found no room on it.
