@@ -115,6 +115,7 @@ const std::vector<PieceWords::Written>& PieceWords::allOn(const QStringList& lin
 
 std::optional<QPointF> PieceWords::freePlace(const Written& written, const QRectF& box,
                                              const std::vector<QRectF>& taken) const {
+  if (taken.empty()) return box.center();
   const QSizeF extent = extentOf(written);
   const double inside = units(kInside) / 2;
   const double across = std::max(0.0, (box.width() - extent.width()) / 2 - inside);

@@ -87,14 +87,12 @@ void CutPage::writeEnough() {
   const auto& all = found_->enough;
   if (all.empty() || all.front().times == 0) return;
   const auto& [material, times, isMore] = all.front();
-  QString copies = times == 1 ? tr("one copy")
-                   : isMore   ? tr("%1 copies and more").arg(times)
-                              : tr("at least %1 copies").arg(times);
+  QString copies = times == 1 ? tr("one copy") : tr("at least %1 copies").arg(times);
   if (found_->books.size() > 1) copies = tr("%1 of this book alone").arg(copies);
   if (isMore) return margin_->small(tr("Enough for %1.").arg(copies));
   QStringList scarce;
   for (const EnoughFor& each : all)
-    if (!each.isMore && each.times == times) scarce << materialTitle(each.material);
+    if (each.times == times) scarce << materialTitle(each.material);
   const QString names = scarce.join(", ");
   margin_->small(scarce.size() == 1 ? tr("Enough for %1; then %2 runs out.").arg(copies, names)
                                     : tr("Enough for %1; then %2 run out.").arg(copies, names));

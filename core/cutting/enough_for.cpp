@@ -1,8 +1,7 @@
 #include "core/cutting/enough_for.h"
 
 #include <algorithm>
-#include <numeric>
-#include <set>
+#include <map>
 
 #include "core/cutting/lay_out.h"
 
@@ -15,15 +14,11 @@ constexpr int kMostPieces = 10'000;
 
 class Asking {
  public:
-  Asking(const CutProblem& problem, const std::string& material,
+  Asking(const CutProblem& problem, const std::string& material, int most,
          const std::function<bool()>& isCancelled)
-      : once_(problem), isCancelled_(isCancelled) {
+      : once_(problem), isCancelled_(isCancelled), most_(most) {
     once_.pins.clear();
     std::erase_if(once_.pieces, [&](const CutPiece& each) { return each.material != material; });
-    const int pieces =
-        std::accumulate(once_.pieces.begin(), once_.pieces.end(), 0,
-                        [](int sum, const CutPiece& each) { return sum + each.count; });
-    most_ = std::clamp(kMostPieces / std::max(1, pieces), 1, kMostTimes);
   }
 
   [[nodiscard]] EnoughFor find(const std::string& material) const {
@@ -50,7 +45,7 @@ class Asking {
 
   CutProblem once_;
   const std::function<bool()> isCancelled_;
-  int most_ = 1;
+  const int most_;
 };
 
 }  // namespace
@@ -58,17 +53,19 @@ class Asking {
 std::vector<EnoughFor> enoughFor(const CutProblem& problem,
                                  const std::function<bool()>& isCancelled) {
   const auto isOver = [&] { return isCancelled && isCancelled(); };
-  std::set<std::string> materials;
+  std::map<std::string, int> pieces;  // by material
   for (const CutPiece& each : problem.pieces)
-    if (each.count > 0) materials.insert(each.material);
+    if (each.count > 0) pieces[each.material] += each.count;
+  // The same for all: what runs out first is told beside what others are known to be enough for.
+  int most = kMostTimes;
+  for (const auto& [material, count] : pieces) most = std::clamp(kMostPieces / count, 1, most);
   std::vector<EnoughFor> found;
-  for (const std::string& material : materials) {
-    found.push_back(Asking(problem, material, isCancelled).find(material));
+  for (const auto& [material, count] : pieces) {
+    found.push_back(Asking(problem, material, most, isCancelled).find(material));
     if (isOver()) return {};
   }
-  std::stable_sort(found.begin(), found.end(), [](const EnoughFor& a, const EnoughFor& b) {
-    return std::pair(a.isMore, a.times) < std::pair(b.isMore, b.times);
-  });
+  std::stable_sort(found.begin(), found.end(),
+                   [](const EnoughFor& a, const EnoughFor& b) { return a.times < b.times; });
   return found;
 }
 
@@ -84,7 +81,7 @@ int yieldOf(const CutProblem& problem, std::size_t piece, std::size_t stock) {
   one.pieces = {problem.pieces[piece]};
   one.pieces[0].count = 1;
   one.pieces[0].material = one.stocks[0].material;
-  return Asking(one, one.stocks[0].material, {}).find({}).times;
+  return Asking(one, one.stocks[0].material, kMostTimes, {}).find({}).times;
 }
 
 }  // namespace drapery

@@ -13,7 +13,7 @@ namespace drapery {
 struct EnoughFor {
   std::string material;
   int times = 0;        // at least: a lay-out of so many was found
-  bool isMore = false;  // than anybody asks for, or there is no end of it
+  bool isMore = false;  // perhaps: no more are asked for, of any material alike
 };
 
 /// Of each material of which there are pieces, the scarcest first; what is pinned may lie anywhere.

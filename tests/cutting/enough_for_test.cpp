@@ -48,6 +48,23 @@ TEST(EnoughFor, tellsWhatRunsOutFirst) {
   EXPECT_TRUE(found[2].isMore);  // as many as are wanted
 }
 
+// Of many pieces fewer copies are asked for: no more is told of what has few of them.
+TEST(EnoughFor, tellsNoMoreThanIsKnownOfEachMaterial) {
+  CutProblem problem;
+  problem.stocks = {test::sheetOf(700, 1000), test::sheetOf(600, 400)};
+  problem.stocks[0].count = 15;  // for 300
+  problem.stocks[1].id = "paper";
+  problem.stocks[1].material = "paper";
+  problem.pieces = {test::pieceOf("board", 140, 216, 1), test::pieceOf("leaf", 100, 100, 40)};
+  problem.pieces[1].material = "paper";
+  const auto found = enoughFor(problem);
+  ASSERT_EQ(found.size(), 2U);
+  for (const EnoughFor& each : found) {
+    EXPECT_EQ(each.times, 250) << each.material;
+    EXPECT_TRUE(each.isMore) << each.material;
+  }
+}
+
 TEST(EnoughFor, givesNothingOnceItIsCancelled) {
   CutProblem problem;
   problem.stocks = {test::sheetOf(700, 1000)};
