@@ -45,6 +45,7 @@ Proving::Proving(const MaterialJob& job, Packer& packer, bool isPinned,
       isOver_(std::move(isOver)) {}
 
 std::function<bool()> Proving::within(double part) const {
+  if (watch_.isCounted()) return isOver_;
   return
       [this, enough = (1.0 - part) * watch_.left()] { return isOver_() || watch_.left() < enough; };
 }
@@ -109,7 +110,7 @@ void Proving::tryCheaper() {
   const bool isOfFewer = !isAsItIs && !isPinned_ && canTryFewerKinds(job_);
   if (packer_.lost() > 0 || !(isFew || isOfFewer || isAnyLarge(job_))) return;
   const std::uint64_t tries = watch_.tries(kBefore);
-  const auto isLong = watch_.isCounted() ? isOver_ : within(kForBefore);
+  const auto isLong = within(kForBefore);
   for (std::uint64_t i = 0; i < tries && !isLong() && packer_.cost() > found_.bound + kSame; ++i)
     packer_.step();
   const double most = watch_.isCounted() ? std::max(kLeastWork, watch_.effort() * kWork) : kEndless;

@@ -33,6 +33,7 @@ class Proving {
   /// where so much is lost on it that more could be said.
   bool beginOnRoll(const std::function<bool()>& isEnough);
   [[nodiscard]] double known() const { return std::min(packer_.cost(), otherCost_.load()); }
+  /// Whether so much of the time that is left is over; never, where tries are counted.
   [[nodiscard]] std::function<bool()> within(double part) const;
 
   const MaterialJob& job_;
