@@ -12,8 +12,7 @@ namespace drapery {
 
 namespace {
 constexpr int kSize = 26;
-constexpr int kFrame = 16;       // ms
-constexpr double kWhole = 1800;  // ms, the opening from end to end
+constexpr int kWhole = 1800;  // ms, the opening from end to end
 }  // namespace
 
 TurnHandle::TurnHandle(const Palette& palette, QWidget* parent)
@@ -24,9 +23,10 @@ TurnHandle::TurnHandle(const Palette& palette, QWidget* parent)
   setFocusPolicy(Qt::StrongFocus);
   setCursor(Qt::OpenHandCursor);
   resize(sizeHint());
-  playing_.setInterval(kFrame);
-  playing_.setTimerType(Qt::PreciseTimer);
-  connect(&playing_, &QTimer::timeout, this, &TurnHandle::advance);
+  playing_.setDuration(kWhole);
+  playing_.setEasingCurve(QEasingCurve::InOutSine);
+  connect(&playing_, &QVariantAnimation::valueChanged, this,
+          [this](const QVariant& degrees) { emit turned(degrees.toDouble()); });
   connect(this, &QAbstractSlider::actionTriggered, this, [this] { stop(); });
   connect(this, &QAbstractSlider::valueChanged, this, [this](int degrees) {
     if (!isPlaying()) emit turned(degrees);
@@ -51,22 +51,15 @@ void TurnHandle::hang(const Grip& grip, QPointF hinge, QPointF at) {
 }
 
 void TurnHandle::play(double most) {
-  most_ = most;
   const bool isStill = style()->styleHint(QStyle::SH_Widget_Animation_Duration, nullptr, this) <= 0;
   if (isStill) return emit turned(most);
-  since_.start();
+  stop();
+  playing_.setStartValue(0.0);
+  playing_.setEndValue(most);
   playing_.start();
-  advance();
 }
 
 void TurnHandle::stop() { playing_.stop(); }
-
-/// Gently at both ends.
-void TurnHandle::advance() {
-  const double part = std::min(1.0, static_cast<double>(since_.elapsed()) / kWhole);
-  emit turned(most_ * (1 - std::cos(std::numbers::pi * part)) / 2);
-  if (part >= 1.0) stop();
-}
 
 void TurnHandle::mousePressEvent(QMouseEvent* event) {
   stop();

@@ -3,8 +3,7 @@
 #pragma once
 
 #include <QAbstractSlider>
-#include <QElapsedTimer>
-#include <QTimer>
+#include <QVariantAnimation>
 
 #include "core/drawing/drawing.h"
 #include "paint/palette.h"
@@ -22,7 +21,7 @@ class TurnHandle : public QAbstractSlider {
   /// From closed to as far as it goes; where the desktop wants no motion, at once.
   void play(double most);
   void stop();
-  [[nodiscard]] bool isPlaying() const { return playing_.isActive(); }
+  [[nodiscard]] bool isPlaying() const { return playing_.state() != QAbstractAnimation::Stopped; }
 
  signals:
   void turned(double degrees);
@@ -37,14 +36,10 @@ class TurnHandle : public QAbstractSlider {
   [[nodiscard]] QSize sizeHint() const override;
 
  private:
-  void advance();
-
   const Palette& palette_;
   Grip grip_;
   QPointF hinge_;
-  QTimer playing_;
-  QElapsedTimer since_;
-  double most_ = 180.0;
+  QVariantAnimation playing_{this};
 };
 
 }  // namespace drapery
