@@ -17,6 +17,8 @@ namespace {
 using ::testing::HasSubstr;
 using ::testing::Not;
 
+constexpr int kLong = 60'000;  // ms, on a busy machine
+
 TEST_F(Cutting, laysTheBookOutOnWhatLiesThere) {
   openPlain();
   showCut();
@@ -484,7 +486,7 @@ TEST_F(Cutting, anEditionLiesThereAtAGlance) {
   open(job);
   find<QAbstractButton>("docket.cut")->click();
   const auto isTold = [this] { return margin().find("To buy") != std::string::npos; };
-  ASSERT_TRUE(QTest::qWaitFor(isTold, 60'000));
+  ASSERT_TRUE(QTest::qWaitFor(isTold, kLong));
   EXPECT_THAT(margin(), HasSubstr("At a glance"));
   EXPECT_FALSE(layout().sheets.empty());
   settleCut();
@@ -584,7 +586,7 @@ TEST_F(Cutting, aPieceTellsWhatItIsUnderThePointer) {
   look("board");
   EXPECT_EQ(told(view(), view().rectOf(0)->center()).substr(0, 6), "Board\n");
   told(view(), {1, 1});
-  EXPECT_TRUE(QTest::qWaitFor([] { return QToolTip::text().isEmpty(); }, 5000));
+  EXPECT_TRUE(QTest::qWaitFor([] { return QToolTip::text().isEmpty(); }, kLong));
 }
 
 TEST_F(Cutting, whatIsCutIsTakenFromTheStock) {
@@ -889,13 +891,12 @@ TEST_F(Cutting, anEditionIsSearchedForAsLongAsOneLikes) {
     job.allowances[choice] = {std::string(option), {}};
   open(job);
   click("docket.cut");
-  EXPECT_TRUE(QTest::qWaitFor([&] { return !layout().sheets.empty(); }));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !layout().sheets.empty(); }, kLong));
   CutDesk& desk = workspace_->cutting();
   if (desk.isSearching()) {
     click("cut.stop");
     EXPECT_FALSE(desk.isSearching());
   }
-  constexpr int kLong = 60'000;  // ms, on a busy machine
   const auto shown = desk.bench();
   ASSERT_FALSE(layout().unplaced.empty());
   EXPECT_TRUE(QTest::qWaitFor([&] { return !desk.found().shopping.isEmpty(); }, kLong));
@@ -914,7 +915,7 @@ TEST_F(Cutting, aBetterOneIsLookedForOnceMore) {
   open(job);
   click("docket.cut");
   CutDesk& desk = workspace_->cutting();
-  EXPECT_TRUE(QTest::qWaitFor([&] { return !layout().sheets.empty(); }));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !layout().sheets.empty(); }, kLong));
   ASSERT_TRUE(desk.isSearching());
   EXPECT_FALSE(desk.canLookOn());
   click("cut.stop");
