@@ -25,8 +25,9 @@ TurnHandle::TurnHandle(const Palette& palette, QWidget* parent)
   resize(sizeHint());
   playing_.setDuration(kWhole);
   playing_.setEasingCurve(QEasingCurve::InOutSine);
-  connect(&playing_, &QVariantAnimation::valueChanged, this,
-          [this](const QVariant& degrees) { emit turned(degrees.toDouble()); });
+  connect(&playing_, &QVariantAnimation::valueChanged, this, [this](const QVariant& degrees) {
+    if (isPlaying()) emit turned(degrees.toDouble());  // else its ends are being set
+  });
   connect(this, &QAbstractSlider::actionTriggered, this, [this] { stop(); });
   connect(this, &QAbstractSlider::valueChanged, this, [this](int degrees) {
     if (!isPlaying()) emit turned(degrees);

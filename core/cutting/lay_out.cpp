@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <atomic>
+#include <chrono>
 #include <cmath>
 #include <iterator>
 #include <limits>
@@ -320,9 +321,10 @@ class LayingOut {
   static bool isToGather(const Course& course) { return course.isToGather(); }
   /// @param isNews whether it is told however short ago the last was.
   void tellBetter(bool isNews) {
-    constexpr double kOften = 0.15;  // seconds
-    if (!limits_.onBetter || (!isNews && whole_.left() > toldLeft_ - kOften)) return;
-    toldLeft_ = whole_.left();
+    constexpr std::chrono::milliseconds kOften(150);
+    const auto now = Watch::Clock::now();
+    if (!limits_.onBetter || (!isNews && now < toldAt_ + kOften)) return;
+    toldAt_ = now;
     std::vector<double> costs;
     for (const Course& course : courses_) {
       costs.push_back(course.exact ? course.exact->cost : course.laid().cost());
@@ -356,7 +358,7 @@ class LayingOut {
   std::vector<MaterialJob> jobs_;
   std::vector<Course> courses_;
   std::vector<double> toldCosts_;
-  double toldLeft_ = 0.0;
+  Watch::Clock::time_point toldAt_{};
 };
 
 }  // namespace

@@ -21,6 +21,9 @@
 
 namespace drapery::test {
 
+/// ms that something may take to come, on a busy machine.
+inline constexpr int kLong = 60'000;
+
 class BenchWindow : public ::testing::Test {
  protected:
   BenchWindow() {

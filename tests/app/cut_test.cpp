@@ -17,8 +17,6 @@ namespace {
 using ::testing::HasSubstr;
 using ::testing::Not;
 
-constexpr int kLong = 60'000;  // ms, on a busy machine
-
 TEST_F(Cutting, laysTheBookOutOnWhatLiesThere) {
   openPlain();
   showCut();

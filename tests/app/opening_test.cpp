@@ -68,7 +68,7 @@ TEST_F(Opening, playsToTheEndAndStopsAtAKey) {
   openCover(plainJob());
   click("link.pose-closed");
   click("link.pose-play");
-  EXPECT_TRUE(QTest::qWaitFor([&] { return !handle().isPlaying(); }, 60'000));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !handle().isPlaying(); }, kLong));
   EXPECT_EQ(handle().value(), 180);
   // Again, with the test for a clock.
   QVariantAnimation& playing = *handle().findChild<QVariantAnimation*>();
@@ -78,6 +78,7 @@ TEST_F(Opening, playsToTheEndAndStopsAtAKey) {
   click("link.pose-play");
   playing.pause();
   playTo(0);
+  EXPECT_EQ(handle().value(), 0);
   QSignalSpy turned(&handle(), &TurnHandle::turned);
   for (int i = 1; i <= 24; ++i) {
     const QPoint before = middle();

@@ -23,7 +23,7 @@ class Caliper : public BenchWindow {
   /// The button of the caliper is pressed.
   void send() { sim_.write("\n"); }
   CaliperPort& caliper() { return workspace_->caliper(); }
-  bool comes(const std::function<bool()>& what) { return QTest::qWaitFor(what, 5000); }
+  bool comes(const std::function<bool()>& what) { return QTest::qWaitFor(what, kLong); }
   std::size_t readings(const char* measure) {
     const auto& given = document().job().given;
     const auto found = given.find(measure);
