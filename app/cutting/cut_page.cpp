@@ -8,6 +8,7 @@
 #include <QScrollBar>
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <utility>
 
 #include "app/cutting/sheet_card.h"
@@ -96,24 +97,36 @@ QString CutPage::titleOf(const CutSheet& sheet) const {
   return sheet.repeat > 1 ? QString("%1 × %2").arg(sheet.repeat).arg(title) : title;
 }
 
-/// What lies on it, how much of it is used, and how much of a roll.
-QString CutPage::belowOf(const CutSheet& sheet) const {
+/// What lies on it, how much of it is used, and how much of a roll: by name, and in fewer words.
+QStringList CutPage::belowOf(const CutSheet& sheet) const {
+  constexpr std::size_t kMostNamed = 3;
   const CutStock& stock = stockOf(sheet);
   double area = 0.0;
   int count = 0;
+  std::map<std::size_t, int> rectangles;
   for (const CutPlacement& at : sheet.placements) {
     area += double(at.across) * double(at.along);
     count += found_->work.pieces[at.piece].each;
+    ++rectangles[at.piece];
   }
+  QStringList named;
+  for (const auto& [piece, many] : rectangles) named << piecesTitle(*found_, piece, many);
+  QStringList ways;
+  if (rectangles.size() <= kMostNamed) ways << named.join(", ");
+  ways << (count == 1 ? tr("1 piece") : tr("%1 pieces").arg(count));
   const Micrometres length = lengthUsed(stock, sheet);
-  QString pieces = count == 1 ? tr("1 piece") : tr("%1 pieces").arg(count);
-  if (sheet.repeat > 1) pieces = tr("%1 each").arg(pieces);
   const QString used = percent(area / (double(stock.across) * double(length)));
   const Notation notation = windowNotation(book_.plan());
-  if (stock.form != StockForm::Roll) return tr("%1, %2 % used").arg(pieces, used);
   const bool isInInches = notation.units == Units::Inches;
-  const QString taken = (isInInches ? cutLength : rollLength)(length, notation);
-  return tr("%1 long, %2, %3 % used").arg(taken, pieces, used);
+  for (QString& pieces : ways) {
+    if (sheet.repeat > 1) pieces = tr("%1 each").arg(pieces);
+    if (stock.form != StockForm::Roll)
+      pieces = tr("%1, %2 % used").arg(pieces, used);
+    else
+      pieces = tr("%1 long, %2, %3 % used")
+                   .arg((isInInches ? cutLength : rollLength)(length, notation), pieces, used);
+  }
+  return ways;
 }
 
 SheetWords CutPage::wordsOn(const CutSheet& sheet, std::size_t placement) const {

@@ -109,7 +109,7 @@ class CutPage : public StagePage {
   [[nodiscard]] int momentOf(const CutSheet& sheet) const;
   [[nodiscard]] SheetWords wordsOn(const CutSheet& sheet, std::size_t placement) const;
   [[nodiscard]] QString titleOf(const CutSheet& sheet) const;
-  [[nodiscard]] QString belowOf(const CutSheet& sheet) const;
+  [[nodiscard]] QStringList belowOf(const CutSheet& sheet) const;
 
   // What the binder decides.
   void change(const std::function<void(JobCutting&)>& edit);

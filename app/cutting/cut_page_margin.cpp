@@ -350,7 +350,7 @@ void CutPage::writePiece() {
     const QString title = titleOf(to);
     margin_->command(
         QString("cut.to.%1").arg(other + 1),
-        titles[title] > 1 ? tr("to %1, %2").arg(title, belowOf(to)) : tr("to %1").arg(title),
+        titles[title] > 1 ? tr("to %1, %2").arg(title, belowOf(to).last()) : tr("to %1").arg(title),
         [this, other] {
           const CutSheet& sheet = shown().sheets[other];
           moveTo(sheet.stock, pinNumber(sheet));

@@ -38,7 +38,7 @@ SheetCard::SheetCard(const Palette& palette, QWidget* parent)
   setAttribute(Qt::WA_Hover);
 }
 
-void SheetCard::setSheet(SheetDrawing drawing, QString title, QString below,
+void SheetCard::setSheet(SheetDrawing drawing, QString title, QStringList below,
                          std::function<SheetWords(std::size_t)> words) {
   drawing_ = std::move(drawing);
   bounds_ = boundsOf(drawing_.drawing);
@@ -47,7 +47,7 @@ void SheetCard::setSheet(SheetDrawing drawing, QString title, QString below,
   wordsOn_ = std::move(words);
   words_ = {};
   held_.reset();
-  setAccessibleName(title_ + ", " + below_);
+  setAccessibleName(title_ + ", " + below_.value(0));
   updateGeometry();
   update();
 }
@@ -71,18 +71,28 @@ int SheetCard::lettering() const {
   return QFontMetrics(textFont(kTitle, true)).height() + QFontMetrics(textFont(kBelow)).height();
 }
 
+/// Which there is room for.
+const SheetCard::Words& SheetCard::words() const {
+  if (words_.room && words_.scale == fontScale()) return words_;
+  const int most = static_cast<int>(kLeastWidthEm * em());
+  int width = 0;
+  for (const QString& way : below_) {
+    words_.below = way;
+    width = wordsWidth(textFont(kBelow), way);
+    if (width <= most) break;
+  }
+  words_.scale = fontScale();
+  words_.room = QSize(std::min(std::max(wordsWidth(textFont(kTitle, true), title_), width), most),
+                      lettering());
+  return words_;
+}
+
 /// Wide enough for its words, as far as that is little.
 QSize SheetCard::sizeAt(double scale) const {
-  if (!words_.room || words_.scale != fontScale()) {
-    words_.scale = fontScale();
-    words_.room = QSize(std::min(std::max(wordsWidth(textFont(kTitle, true), title_),
-                                          wordsWidth(textFont(kBelow), below_)),
-                                 static_cast<int>(kLeastWidthEm * em())),
-                        lettering());
-  }
+  const QSize room = *words().room;
   const QSizeF sheet = sheetSize() * scale;
-  return {std::max(static_cast<int>(sheet.width()), words_.room->width()) + 2 * kEdge,
-          static_cast<int>(sheet.height()) + words_.room->height() + 2 * kEdge + 4};
+  return {std::max(static_cast<int>(sheet.width()), room.width()) + 2 * kEdge,
+          static_cast<int>(sheet.height()) + room.height() + 2 * kEdge + 4};
 }
 
 QRectF SheetCard::sheetPlace() const {
@@ -158,7 +168,7 @@ void SheetCard::paintEvent(QPaintEvent*) {
   painter.setFont(below);
   painter.setPen(palette_.secondInk);
   paintWords(painter, words, Qt::AlignLeft | Qt::AlignBottom,
-             shortened(below, below_, words.width()));
+             shortened(below, this->words().below, words.width()));
 }
 
 }  // namespace drapery

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <QAbstractButton>
+#include <QStringList>
 
 #include "core/drawing/sheet_drawing.h"
 #include "paint/sheet_painter.h"
@@ -14,7 +15,8 @@ class SheetCard : public QAbstractButton {
 
  public:
   SheetCard(const Palette& palette, QWidget* parent);
-  void setSheet(SheetDrawing drawing, QString title, QString below,
+  /// @param below what is told of it below its title: the first of these that there is room for.
+  void setSheet(SheetDrawing drawing, QString title, QStringList below,
                 std::function<SheetWords(std::size_t)> words);
   void setLit(const Subject& subject);
   /// Pixels to the mm.
@@ -57,13 +59,16 @@ class SheetCard : public QAbstractButton {
   const Palette& palette_;
   SheetDrawing drawing_;
   Box bounds_;  // of it
-  QString title_, below_;
+  QString title_;
+  QStringList below_;
   std::function<SheetWords(std::size_t)> wordsOn_;
   struct Words {
     double scale = 0.0;  // of the letters
     std::optional<QSize> room;
+    QString below;
   };
-  mutable Words words_;  // below it, measured once
+  [[nodiscard]] const Words& words() const;
+  mutable Words words_;  // measured once
   Subject lit_;
   double scale_ = 0.2;
   std::optional<Held> held_;

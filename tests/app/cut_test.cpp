@@ -30,7 +30,7 @@ TEST_F(Cutting, laysTheBookOutOnWhatLiesThere) {
   int endpapers = 0;
   for (const auto* card : page().findChildren<SheetCard*>())
     if (card->isVisible() &&
-        card->accessibleName().contains("endpaper 640 x 900, 2 pieces, 21 % used"))
+        card->accessibleName().contains("endpaper 640 x 900, 2 × Endpaper, 21 % used"))
       ++endpapers;
   EXPECT_EQ(endpapers, 1);
   // While a size is typed the lay-out follows.
@@ -41,6 +41,21 @@ TEST_F(Cutting, laysTheBookOutOnWhatLiesThere) {
   for (const CutPiece& piece : problem().pieces)
     isFound = isFound || (piece.id == "board" && piece.width == 300'000);
   EXPECT_TRUE(isFound);
+}
+
+// What lies on a sheet is named below it where there is room for that, else counted.
+TEST_F(Cutting, theFirstWordsThatThereIsRoomForAreTold) {
+  openPlain();
+  showCut();
+  const auto width = [&](QStringList below) {
+    SheetCard card(lightPalette(), nullptr);
+    card.setSheet({}, "", std::move(below), {});
+    return card.sizeAt(0.0).width();
+  };
+  const QString named = "2 × Board, Stiffener, 86 % used", counted = "3 pieces, 86 % used";
+  EXPECT_EQ(width({named, counted}), width({named}));
+  EXPECT_EQ(width({named.repeated(4), counted}), width({counted}));
+  EXPECT_LT(width({counted}), width({named}));
 }
 
 // Never less than it takes; in inches as everything else.
