@@ -4,6 +4,8 @@ namespace drapery {
 
 namespace {
 
+constexpr double kSame = 1e-6;  // mm: what adding up in another order leaves
+
 /// One past the last of the blocks that keep together from `first` on, and their height.
 struct Run {
   std::size_t end;
@@ -26,7 +28,7 @@ std::vector<FlowPlace> flowOverPages(const std::vector<FlowBlock>& blocks,
   places.reserve(blocks.size());
   int page = 0;
   double y = 0.0;
-  const auto fits = [&](double height) { return y + height <= heightOf(page); };
+  const auto fits = [&](double height) { return y + height <= heightOf(page) + kSame; };
   const auto turn = [&] {
     ++page;
     y = 0.0;

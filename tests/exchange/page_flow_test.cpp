@@ -59,6 +59,20 @@ RC_GTEST_PROP(PageFlow, whatKeepsTogetherIsPartedOnlyWhenAPageIsNotEnough, ()) {
   }
 }
 
+// However their heights were added up, as pictures that take what is left of a page are.
+RC_GTEST_PROP(PageFlow, whatFillsAPageJustToItsEndIsNotParted, ()) {
+  auto blocks = randomBlocks();
+  double room = 0.0;
+  for (FlowBlock& block : blocks) {
+    block.height /= 7;
+    block.before /= 7;
+  }
+  for (std::size_t i = blocks.size(); i-- > 0;)
+    room += (i > 0 ? blocks[i].before : 0.0) + blocks[i].height;
+  for (const FlowPlace& place : flowOverPages(blocks, [room](int) { return room; }))
+    RC_ASSERT(place.page == 0);
+}
+
 TEST(PageFlow, aBlockLargerThanAPageHasOneOfItsOwn) {
   const auto places =
       flowOverPages({{10, 0, false, {}}, {300, 0, false, {}}, {10, 0, false, {}}}, roomOf);
