@@ -109,24 +109,26 @@ QStringList CutPage::belowOf(const CutSheet& sheet) const {
     count += found_->work.pieces[at.piece].each;
     ++rectangles[at.piece];
   }
-  QStringList named;
-  for (const auto& [piece, many] : rectangles) named << piecesTitle(*found_, piece, many);
-  QStringList ways;
-  if (rectangles.size() <= kMostNamed) ways << named.join(", ");
-  ways << (count == 1 ? tr("1 piece") : tr("%1 pieces").arg(count));
+  QStringList names;
+  for (const auto& [piece, many] : rectangles) names << piecesTitle(*found_, piece, many);
+  QString named = names.join(", "),
+          counted = count == 1 ? tr("1 piece") : tr("%1 pieces").arg(count);
   const Micrometres length = lengthUsed(stock, sheet);
-  const QString used = percent(area / (double(stock.across) * double(length)));
   const Notation notation = windowNotation(book_.plan());
-  const bool isInInches = notation.units == Units::Inches;
-  for (QString& pieces : ways) {
-    if (sheet.repeat > 1) pieces = tr("%1 each").arg(pieces);
-    if (stock.form != StockForm::Roll)
-      pieces = tr("%1, %2 % used").arg(pieces, used);
-    else
-      pieces = tr("%1 long, %2, %3 % used")
-                   .arg((isInInches ? cutLength : rollLength)(length, notation), pieces, used);
+  for (QString* pieces : {&named, &counted}) {
+    if (sheet.repeat > 1) *pieces = tr("%1 each").arg(*pieces);
+    if (stock.form == StockForm::Roll)
+      *pieces =
+          tr("%1 long, %2")
+              .arg((notation.units == Units::Inches ? cutLength : rollLength)(length, notation),
+                   *pieces);
   }
-  return ways;
+  const QString used = percent(area / (double(stock.across) * double(length)));
+  const auto withUsed = [&](const QString& pieces) {
+    return tr("%1, %2 % used").arg(pieces, used);
+  };
+  if (rectangles.size() > kMostNamed) return {withUsed(counted)};
+  return {withUsed(named), named, withUsed(counted)};
 }
 
 SheetWords CutPage::wordsOn(const CutSheet& sheet, std::size_t placement) const {
