@@ -42,10 +42,10 @@ void SheetCard::setSheet(SheetDrawing drawing, QString title, QStringList below,
                          std::function<SheetWords(std::size_t)> words) {
   drawing_ = std::move(drawing);
   bounds_ = boundsOf(drawing_.drawing);
+  if (title != title_ || below != below_) words_ = {};
   title_ = std::move(title);
   below_ = std::move(below);
   wordsOn_ = std::move(words);
-  words_ = {};
   held_.reset();
   setAccessibleName(title_ + ", " + below_.value(0));
   updateGeometry();
