@@ -42,12 +42,12 @@ void SheetCard::setSheet(SheetDrawing drawing, QString title, QStringList below,
                          std::function<SheetWords(std::size_t)> words) {
   drawing_ = std::move(drawing);
   bounds_ = boundsOf(drawing_.drawing);
-  if (title != title_ || below != below_) words_ = {};
+  if (title != title_ || below != below_) words_.reset();
   title_ = std::move(title);
   below_ = std::move(below);
   wordsOn_ = std::move(words);
   held_.reset();
-  setAccessibleName(title_ + ", " + below_.value(0));
+  setAccessibleName(title_ + ", " + below_.first());
   updateGeometry();
   update();
 }
@@ -71,28 +71,26 @@ int SheetCard::lettering() const {
   return QFontMetrics(textFont(kTitle, true)).height() + QFontMetrics(textFont(kBelow)).height();
 }
 
-/// Which there is room for.
 const SheetCard::Words& SheetCard::words() const {
-  if (words_.room && words_.scale == fontScale()) return words_;
-  const int most = static_cast<int>(kLeastWidthEm * em());
-  int width = 0;
-  for (const QString& way : below_) {
-    words_.below = way;
-    width = wordsWidth(textFont(kBelow), way);
-    if (width <= most) break;
-  }
-  words_.scale = fontScale();
-  words_.room = QSize(std::min(std::max(wordsWidth(textFont(kTitle, true), title_), width), most),
-                      lettering());
-  return words_;
+  if (words_ && words_->scale == fontScale()) return *words_;
+  words_ = {fontScale(), wordsWidth(textFont(kTitle, true), title_), lettering(), {}};
+  for (const QString& way : below_) words_->below.push_back(wordsWidth(textFont(kBelow), way));
+  return *words_;
+}
+
+std::size_t SheetCard::belowIn(int width) const {
+  const std::vector<int>& all = words().below;
+  const auto fits = std::find_if(all.begin(), all.end(), [&](int of) { return of <= width; });
+  return static_cast<std::size_t>((fits != all.end() ? fits : all.end() - 1) - all.begin());
 }
 
 /// Wide enough for its words, as far as that is little.
 QSize SheetCard::sizeAt(double scale) const {
-  const QSize room = *words().room;
+  const int most = static_cast<int>(kLeastWidthEm * em());
+  const int wide = std::max(words().title, words().below[belowIn(most)]);
   const QSizeF sheet = sheetSize() * scale;
-  return {std::max(static_cast<int>(sheet.width()), room.width()) + 2 * kEdge,
-          static_cast<int>(sheet.height()) + room.height() + 2 * kEdge + 4};
+  return {std::max(static_cast<int>(sheet.width()), std::min(wide, most)) + 2 * kEdge,
+          static_cast<int>(sheet.height()) + words().height + 2 * kEdge + 4};
 }
 
 QRectF SheetCard::sheetPlace() const {
@@ -167,8 +165,9 @@ void SheetCard::paintEvent(QPaintEvent*) {
              shortenedBeforeSize(title, title_, words.width()));
   painter.setFont(below);
   painter.setPen(palette_.secondInk);
-  paintWords(painter, words, Qt::AlignLeft | Qt::AlignBottom,
-             shortened(below, this->words().below, words.width()));
+  paintWords(
+      painter, words, Qt::AlignLeft | Qt::AlignBottom,
+      shortened(below, below_[static_cast<qsizetype>(belowIn(words.width()))], words.width()));
 }
 
 }  // namespace drapery

@@ -15,7 +15,8 @@ class SheetCard : public QAbstractButton {
 
  public:
   SheetCard(const Palette& palette, QWidget* parent);
-  /// @param below what is told of it below its title: the first of these that there is room for.
+  /// @param below what is told of it below its title: the first of these, one or more, that there
+  /// is room for.
   void setSheet(SheetDrawing drawing, QString title, QStringList below,
                 std::function<SheetWords(std::size_t)> words);
   void setLit(const Subject& subject);
@@ -60,15 +61,17 @@ class SheetCard : public QAbstractButton {
   SheetDrawing drawing_;
   Box bounds_;  // of it
   QString title_;
-  QStringList below_;
+  QStringList below_{QString()};
   std::function<SheetWords(std::size_t)> wordsOn_;
   struct Words {
-    double scale = 0.0;  // of the letters
-    std::optional<QSize> room;
-    QString below;
+    double scale = 0.0;         // of the letters
+    int title = 0, height = 0;  // pixels
+    std::vector<int> below;     // of each of these
   };
   [[nodiscard]] const Words& words() const;
-  mutable Words words_;  // measured once
+  /// The first that is no wider, else the last.
+  [[nodiscard]] std::size_t belowIn(int width) const;
+  mutable std::optional<Words> words_;  // measured once
   Subject lit_;
   double scale_ = 0.2;
   std::optional<Held> held_;
