@@ -21,6 +21,7 @@
 #include "core/cutting/roll_shortening.h"
 #include "core/cutting/room_losses.h"
 #include "core/cutting/sheet_filling.h"
+#include "core/cutting/strip_slabs.h"
 #include "core/cutting/worst_slabs.h"
 
 namespace drapery {
@@ -56,6 +57,7 @@ class Packer::Work {
   void step() {
     constexpr std::size_t kFew = 4, kOften = 16;  // one try in so many empties sheets otherwise
     if (isNewsOfPatterns_) return startByPatterns();
+    if (isStripsDue_ && begun_ > 0) return startByStrips();
     while (begun_ < beginnings_.size() && isNearerByPatterns() && beginnings_[begun_].isPatient())
       ++begun_;
     if (begun_ < beginnings_.size()) return start(Beginning(beginnings_[begun_++]));
@@ -254,6 +256,17 @@ class Packer::Work {
     if (aim()) return;
     const bool isByRows = isOfManyKinds(job_) && areFewOfEach(job_);
     if (isFirst_ && (oneFewer_.isApt() || !isByRows)) dive(nullptr);
+  }
+
+  /// Once: of many copies of few kinds on a roll long strips may lose less than any slab does.
+  void startByStrips() {
+    isStripsDue_ = false;
+    if (!isOneRoll(job_) || !job_.pinned.empty()) return;
+    const std::vector<Slab> slabs = stripSlabs(job_, [this] { return isEnough(); });
+    if (slabs.empty()) return;
+    std::vector<Bin> bins{binOf(job_, 0, slabs)};
+    std::vector<int> used = usedOf(bins);
+    takeIfBetter(std::move(bins), std::move(used), {});
   }
 
   /// From nothing, by patterns; the rest sheet after sheet. How much that best is depends on the
@@ -460,6 +473,7 @@ class Packer::Work {
   double bySheets_ = std::numeric_limits<double>::infinity();
   std::shared_ptr<const Patterns> patterns_;
   bool isNewsOfPatterns_ = false;
+  bool isStripsDue_ = true;
   bool isFirst_ = false;  // they are not those of another
   std::vector<Beginning> beginnings_;
   std::size_t begun_ = 0;
