@@ -10,7 +10,8 @@ namespace drapery {
 
 namespace {
 
-constexpr std::size_t kMostStates = 300'000, kMostWork = 30'000'000, kMostTried = 50'000;
+constexpr std::size_t kMostKinds = 4, kMostStates = 300'000, kMostWork = 30'000'000,
+                      kMostTried = 50'000;
 
 /// Strips of one kind, all lying alike.
 struct Strips {
@@ -29,6 +30,7 @@ struct StripSlab {
 class StripSlabs {
  public:
   explicit StripSlabs(const MaterialJob& job) : job_(job), usable_(usableOf(job.stock(0))) {
+    if (job.kinds.size() > kMostKinds) return;
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
       states_ *= static_cast<std::size_t>(job.counts[kind]) + 1;
       if (states_ > kMostStates) return;

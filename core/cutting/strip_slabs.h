@@ -12,7 +12,8 @@ namespace drapery {
 
 /// All that the job wants on its first stock, as short as such slabs can be (a shortest path over
 /// how many of each kind are left); of many copies only those slabs are tried that lose least.
-/// @returns none where there are too many kinds or copies for that, or it is longer than the stock.
+/// @returns none where there are more than four kinds or too many copies for that, or it is longer
+/// than the stock.
 std::vector<Slab> stripSlabs(const MaterialJob& job, const std::function<bool()>& isEnough);
 
 }  // namespace drapery

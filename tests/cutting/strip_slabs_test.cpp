@@ -73,6 +73,9 @@ TEST(StripSlabs, thereAreNoneOfManyKindsAndOnTooShortARoll) {
   problem = editionOf(60);
   for (int i = 0; i < 2; ++i) problem.pieces.push_back(pieceOf("side", 100 + i, 200, 60));
   EXPECT_TRUE(stripSlabs(jobOf(problem), kNever).empty()) << "13 million ways to go on";
+  problem = editionOf(1);
+  for (int i = 0; i < 3; ++i) problem.pieces.push_back(pieceOf("side", 100 + i, 200, 1));
+  EXPECT_TRUE(stripSlabs(jobOf(problem), kNever).empty()) << "all that can be tried otherwise";
   EXPECT_TRUE(stripSlabs(jobOf(editionOf(60)), [] { return true; }).empty());
 }
 
