@@ -4,6 +4,8 @@
 
 #include <QAbstractButton>
 #include <QStringList>
+#include <optional>
+#include <vector>
 
 #include "core/drawing/sheet_drawing.h"
 #include "paint/sheet_painter.h"

@@ -1,7 +1,6 @@
 #include "core/cutting/beginning.h"
 
 #include <algorithm>
-#include <array>
 
 #include "core/cutting/joined_row.h"
 #include "core/cutting/room_losses.h"
@@ -10,9 +9,6 @@ namespace drapery {
 
 std::vector<Beginning> quickBeginnings(std::size_t pieces) {
   using Habit = PlacingHabit;
-  constexpr std::array kFits{Habit::Fit::LeastArea, Habit::Fit::ShortestSide, Habit::Fit::Lowest};
-  constexpr std::array kOrders{Habit::Order::Area, Habit::Order::LongerSide, Habit::Order::Height,
-                               Habit::Order::Width};
   constexpr std::size_t kMany = 300;
   std::vector<Beginning> all(1);
   if (pieces > kMany) {
@@ -21,9 +17,10 @@ std::vector<Beginning> quickBeginnings(std::size_t pieces) {
   }
   all.push_back({.tries = 1});
   all.push_back({.tries = 4});
-  for (const Habit::Fit fit : kFits)
+  for (const Habit::Fit fit : Habit::kFits)
     for (const bool isLarge : {true, false})
-      for (const Habit::Order order : kOrders) all.push_back({.habit = {fit, isLarge, order, 0.0}});
+      for (const Habit::Order order : Habit::kOrders)
+        all.push_back({.habit = {fit, isLarge, order, 0.0}});
   return all;
 }
 

@@ -26,16 +26,6 @@
 
 namespace drapery {
 
-namespace {
-
-using Habit = PlacingHabit;
-
-constexpr std::array kFits{Habit::Fit::LeastArea, Habit::Fit::ShortestSide, Habit::Fit::Lowest};
-constexpr std::array kOrders{Habit::Order::Area, Habit::Order::LongerSide, Habit::Order::Height,
-                             Habit::Order::Width};
-
-}  // namespace
-
 class Packer::Work {
  public:
   Work(const MaterialJob& job, std::uint64_t seed, PackerPatience patience)
@@ -224,8 +214,9 @@ class Packer::Work {
       bins.erase(bins.begin() + static_cast<std::ptrdiff_t>(which));
     }
     if (below(2) == 0) filling_.fill(emptied, {.tries = 1}, bins, used, loose);
-    const Habit habit{kFits[below(kFits.size())], below(3) > 0, kOrders[below(kOrders.size())],
-                      below(2) == 0 ? 0.15 : 0.5};
+    const PlacingHabit habit{PlacingHabit::kFits[below(PlacingHabit::kFits.size())], below(3) > 0,
+                             PlacingHabit::kOrders[below(PlacingHabit::kOrders.size())],
+                             below(2) == 0 ? 0.15 : 0.5};
     if (filling_.putEach(loose, habit, bins, used, lost))
       takeIfBetter(std::move(bins), std::move(used), std::move(lost));
   }
@@ -261,7 +252,6 @@ class Packer::Work {
   /// Once: of many copies of few kinds on a roll long strips may lose less than any slab does.
   void startByStrips() {
     isStripsDue_ = false;
-    if (!isOneRoll(job_) || !job_.pinned.empty()) return;
     const std::vector<Slab> slabs = stripSlabs(job_, [this] { return isEnough(); });
     if (slabs.empty()) return;
     std::vector<Bin> bins{binOf(job_, 0, slabs)};
@@ -323,6 +313,7 @@ class Packer::Work {
       leftBest_ = other.leftBest_;
     }
     bySheets_ = std::min(bySheets_, other.bySheets_);
+    isStripsDue_ = isStripsDue_ && other.isStripsDue_;
     if (!other.hasOne_ || (hasOne_ && other.best_ >= best_)) return;
     hasOne_ = true;
     best_ = now_ = other.best_;

@@ -1,6 +1,7 @@
 // Where one more piece goes among the sheets that are begun.
 #pragma once
 
+#include <array>
 #include <vector>
 
 #include "core/cutting/bin.h"
@@ -13,6 +14,9 @@ struct PlacingHabit {
   bool isLarge = true;  // the larger rest stays whole
   enum class Order { Area, LongerSide, Height, Width } order = Order::Area;  // of the pieces
   double noise = 0.0;                                                        // in that order
+
+  static constexpr std::array kFits{Fit::LeastArea, Fit::ShortestSide, Fit::Lowest};
+  static constexpr std::array kOrders{Order::Area, Order::LongerSide, Order::Height, Order::Width};
 };
 
 /// The more, the earlier it goes.

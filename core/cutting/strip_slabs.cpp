@@ -11,7 +11,7 @@ namespace drapery {
 namespace {
 
 constexpr std::size_t kMostKinds = 4, kMostStates = 300'000, kMostWork = 30'000'000,
-                      kMostTried = 50'000;
+                      kMostTried = 50'000, kOften = 100'000;
 
 /// Strips of one kind, all lying alike.
 struct Strips {
@@ -24,13 +24,15 @@ struct StripSlab {
   std::vector<Strips> strips;
   Micrometres along = 0;
   Counts takes;
-  double lost = 0.0;  // of its area, as a part
+  double lost = 0.0;   // of its area, as a part
+  bool isRow = false;  // holds as many of a kind as one row of it
 };
 
 class StripSlabs {
  public:
-  explicit StripSlabs(const MaterialJob& job) : job_(job), usable_(usableOf(job.stock(0))) {
-    if (job.kinds.size() > kMostKinds) return;
+  StripSlabs(const MaterialJob& job, const std::function<bool()>& isEnough)
+      : job_(job), isEnough_(isEnough), usable_(usableOf(job.stock(0))) {
+    if (!isOneRoll(job) || !job.pinned.empty() || job.kinds.size() > kMostKinds) return;
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind) {
       states_ *= static_cast<std::size_t>(job.counts[kind]) + 1;
       if (states_ > kMostStates) return;
@@ -41,17 +43,20 @@ class StripSlabs {
     keepBest();
   }
 
-  [[nodiscard]] std::vector<Slab> shortest(const std::function<bool()>& isEnough) const {
-    if (states_ > kMostStates || tried_ > kMostTried || slabs_.empty()) return {};
-    constexpr std::size_t kOften = 1'000;
+  [[nodiscard]] std::vector<Slab> shortest() const {
+    if (states_ > kMostStates || isLeft() || slabs_.empty()) return {};
     constexpr auto kFar = std::numeric_limits<Micrometres>::max();
     const std::size_t kinds = job_.kinds.size();
     std::vector<Micrometres> length(states_, kFar);
     std::vector<std::size_t> by(states_);
     length[0] = 0;
     Counts left(kinds, 0);
+    std::size_t work = 0;
     for (std::size_t state = 1; state < states_; ++state) {
-      if (state % kOften == 0 && isEnough()) return {};
+      if (work += slabs_.size(); work > kOften) {
+        if (isEnough_()) return {};
+        work = 0;
+      }
       for (std::size_t kind = 0; ++left[kind] > job_.counts[kind]; ++kind) left[kind] = 0;
       for (std::size_t i = 0; i < slabs_.size(); ++i) {
         const Micrometres before = length[state - lessBy(slabs_[i], left)];
@@ -72,6 +77,9 @@ class StripSlabs {
   }
 
  private:
+  /// There are more ways than can be tried, or nobody waits any more.
+  [[nodiscard]] bool isLeft() const { return tried_ > kMostTried; }
+
   /// Of how many states it is nearer to the end.
   [[nodiscard]] std::size_t lessBy(const StripSlab& slab, const Counts& left) const {
     std::size_t less = 0, weight = 1;
@@ -84,9 +92,9 @@ class StripSlabs {
 
   /// Strips side by side until none more has room.
   void mix(std::size_t way, Micrometres room) {
-    if (tried_ > kMostTried) return;
+    if (isLeft()) return;
     if (way == ways_.size()) {
-      ++tried_;
+      if (++tried_; isEnough_()) tried_ = kMostTried + 1;
       const bool isFull = std::none_of(ways_.begin(), ways_.end(), [&](const Strips& each) {
         return each.many < job_.counts[each.kind] && each.lies.across <= room;
       });
@@ -112,34 +120,29 @@ class StripSlabs {
       for (const Strips& each : ways_) {
         if (each.many == 0) continue;
         slab.strips.push_back(each);
+        const Micrometres beside =
+            std::min<Micrometres>(job_.counts[each.kind], usable_.across / each.lies.across);
+        slab.isRow = slab.isRow || (along == each.lies.along && each.many == beside);
         int& takes = slab.takes[each.kind];
         takes = static_cast<int>(std::min<Micrometres>(
             job_.counts[each.kind], takes + each.many * (along / each.lies.along)));
       }
       slab.lost = 1.0 - areaOf(job_, slab.takes) / (double(usable_.across) * double(along));
       const auto [known, isNew] = shortest_.try_emplace(slab.takes, slab);
-      if (!isNew && along < known->second.along) known->second = std::move(slab);
+      if (isNew) continue;
+      slab.isRow = known->second.isRow = slab.isRow || known->second.isRow;
+      if (along < known->second.along) known->second = std::move(slab);
     }
   }
 
-  /// As many as there is time for, and of each kind one.
+  /// As many as there is time for, and all rows.
   void keepBest() {
     for (auto& [takes, slab] : shortest_) slabs_.push_back(std::move(slab));
     std::stable_sort(slabs_.begin(), slabs_.end(),
                      [](const StripSlab& a, const StripSlab& b) { return a.lost < b.lost; });
     const std::size_t most = kMostWork / states_;
-    std::vector<StripSlab> kept;
-    std::vector<bool> isIn(job_.kinds.size(), false);
-    for (StripSlab& slab : slabs_) {
-      bool isNeeded = kept.size() < most;
-      for (std::size_t kind = 0; kind < isIn.size(); ++kind)
-        isNeeded = isNeeded || (slab.takes[kind] > 0 && !isIn[kind]);
-      if (!isNeeded) continue;
-      for (std::size_t kind = 0; kind < isIn.size(); ++kind)
-        if (slab.takes[kind] > 0) isIn[kind] = true;
-      kept.push_back(std::move(slab));
-    }
-    slabs_ = std::move(kept);
+    std::size_t kept = 0;
+    std::erase_if(slabs_, [&](const StripSlab& slab) { return ++kept > most && !slab.isRow; });
   }
 
   /// As many of each as are left.
@@ -159,6 +162,7 @@ class StripSlabs {
   }
 
   const MaterialJob& job_;
+  const std::function<bool()>& isEnough_;
   const UsableSize usable_;
   std::size_t states_ = 1, tried_ = 0;
   std::vector<Strips> ways_;
@@ -169,7 +173,7 @@ class StripSlabs {
 }  // namespace
 
 std::vector<Slab> stripSlabs(const MaterialJob& job, const std::function<bool()>& isEnough) {
-  return StripSlabs(job).shortest(isEnough);
+  return StripSlabs(job, isEnough).shortest();
 }
 
 }  // namespace drapery

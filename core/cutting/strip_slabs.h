@@ -10,10 +10,11 @@
 
 namespace drapery {
 
-/// All that the job wants on its first stock, as short as such slabs can be (a shortest path over
-/// how many of each kind are left); of many copies only those slabs are tried that lose least.
-/// @returns none where there are more than four kinds or too many copies for that, or it is longer
-/// than the stock.
+/// All that the job wants, as short as such slabs can be (a shortest path over how many of each
+/// kind are left); of many copies only those slabs are tried that lose least, and rows of one kind.
+/// @param isEnough asked often; true ends it with none.
+/// @returns none too where there is more than one roll, a pin, more than four kinds or too many
+/// copies for that, or where it is longer than the roll.
 std::vector<Slab> stripSlabs(const MaterialJob& job, const std::function<bool()>& isEnough);
 
 }  // namespace drapery

@@ -4,8 +4,6 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
-#include <numeric>
-
 #include "tests/support/cutting.h"
 #include "tests/support/judge.h"
 
@@ -76,7 +74,31 @@ TEST(StripSlabs, thereAreNoneOfManyKindsAndOnTooShortARoll) {
   problem = editionOf(1);
   for (int i = 0; i < 3; ++i) problem.pieces.push_back(pieceOf("side", 100 + i, 200, 1));
   EXPECT_TRUE(stripSlabs(jobOf(problem), kNever).empty()) << "all that can be tried otherwise";
-  EXPECT_TRUE(stripSlabs(jobOf(editionOf(60)), [] { return true; }).empty());
+  problem = editionOf(60);
+  problem.stocks[0].count = 2;
+  EXPECT_TRUE(stripSlabs(jobOf(problem), kNever).empty()) << "there are two";
+}
+
+// Of few copies of small pieces there are most ways; of many there is most to go on from.
+TEST(StripSlabs, areGivenUpSoon) {
+  CutProblem small = editionOf(20);
+  small.pieces = {pieceOf("a", 90, 85, 20, PieceGrain::Free),
+                  pieceOf("b", 61, 77, 20, PieceGrain::Free),
+                  pieceOf("c", 113, 49, 20, PieceGrain::Free)};
+  for (const CutProblem& problem : {small, editionOf(300)}) {
+    const MaterialJob job = jobOf(problem);
+    int asked = 0;
+    const auto after = [&](int most) { return [&asked, most] { return ++asked > most; }; };
+    EXPECT_TRUE(stripSlabs(job, after(0)).empty());
+    EXPECT_EQ(asked, 1) << "as soon as it is asked";
+    asked = 0;
+    stripSlabs(job, after(1'000'000));
+    EXPECT_GT(asked, 100) << "often";
+    const int all = asked;
+    asked = 0;
+    EXPECT_TRUE(stripSlabs(job, after(all / 2)).empty());
+    EXPECT_EQ(asked, all / 2 + 1);
+  }
 }
 
 }  // namespace
