@@ -37,10 +37,12 @@ void tellWhatIsOtherwise(const BooksLaidOut& found, const Stock& shelf) {
   for (const CutOtherwise& each : found.work.otherwise)
     complain(cutOtherwiseWords(each.was, each.is, each.isTooSmall, titleOf(each.book, *each.part),
                                notation));
-  for (const OtherMake& each : found.onlyOtherMakes(shelf)) {
+  const std::vector<OtherMake> others = found.onlyOtherMakes(shelf);
+  for (const OtherMake& each : others) {
     const CutWork::Piece& of = found.work.pieces[each.piece];
     complain(otherMakeWords(each, titleOf(of.book, *of.part), notation));
   }
+  if (const std::string layers = layersWords(others); !layers.empty()) complain(layers);
 }
 
 /// Why it must not be cut yet: what goes on from here tells sizes and nothing else.
@@ -97,7 +99,7 @@ int planToCutCommand(const std::string& path, const std::string& stockFile) {
                          std::make_shared<const Plan>(std::move(opened->plan))});
   const Issues issues = gatherBooks(found, path, library);
   if (!issues.empty()) return tell(issues);
-  found.work = cutWorkOf(found.books, std::get<Stock>(stock));
+  found.work = cutWorkOf(found.books, std::get<Stock>(stock), *library.catalogue());
   tellWhatIsOtherwise(found, std::get<Stock>(stock));
   const bool isStopped = tellStops(found);
   return print(shownJson(writeCutProblem(found.work.problem)), isStopped ? kDoneWithStop : kDone);

@@ -180,10 +180,13 @@ class CutPainter {
     if (untested != nullptr)
       column_.write(kEdge + kTicked, {kSmall, false, lightPalette().secondInk},
                     text(grainTestWords(*untested, translated)));
-    for (const OtherMake& each : found_.otherMakes(pages_.stock))
+    const std::vector<OtherMake> others = found_.otherMakes(pages_.stock);
+    for (const OtherMake& each : others)
       column_.write(
           kEdge + kTicked, {kText, false, lightPalette().mind},
           text(otherMakeWords(each, pieceName(each.piece).toStdString(), notation_, translated)));
+    if (const std::string layers = layersWords(others, translated); !layers.empty())
+      column_.write(kEdge + kTicked, {kText, false, lightPalette().mind}, text(layers));
     for (const CutOtherwise& each : found_.work.otherwise)
       column_.write(kEdge + kTicked, {kText, false, lightPalette().mind},
                     text(cutOtherwiseWords(each.was, each.is, each.isTooSmall,
@@ -380,9 +383,11 @@ class CutPainter {
     for (std::size_t piece = 0; piece < problem_.pieces.size(); ++piece) {
       const CutPiece& of = problem_.pieces[piece];
       const CutWork::Piece& planned = found_.work.pieces[piece];
-      all.push_back({counted(of.count * planned.each, text(planned.part->rule->title.text)),
-                     pieceSize(piece), title(planned.book), of.grain != PieceGrain::Width,
-                     of.grain != PieceGrain::Free});
+      const QString name = counted(of.count * planned.each, text(planned.part->rule->title.text));
+      all.push_back(
+          {planned.layers > 1 ? Words::tr("%1, %2 make one").arg(name).arg(planned.layers) : name,
+           pieceSize(piece), title(planned.book), of.grain != PieceGrain::Width,
+           of.grain != PieceGrain::Free});
     }
     Stock shelf = pages_.stock;
     for (const std::size_t which : order_) {

@@ -61,7 +61,7 @@ int exportCut(const std::string& path, const std::string& output, const std::str
                                std::make_shared<const Plan>(std::move(opened->plan))});
   const Issues others = gatherBooks(pages.found, path, library);
   if (!others.empty()) return refuse(others, notation);
-  pages.found.work = cutWorkOf(pages.found.books, pages.stock);
+  pages.found.work = cutWorkOf(pages.found.books, pages.stock, *library.catalogue());
   pages.found.layout = layOut(pages.found.work.problem, {});
   pages.found.shopping = shoppingList(pages.found, pages.stock, *library.catalogue());
   if (const auto issue = writeBytes(cutPdf(pages), output, replaces))

@@ -15,6 +15,7 @@ namespace {
 
 /// So much more or less than it costs, what is to be taken last or first seems to cost.
 constexpr double kWeight = 1e3;
+constexpr double kSame = 1e-6;  // of a count
 
 /// What a stock may be called so that a piece is cut from it, the most particular first: the piece
 /// itself, the material that was named for it, what kind that is.
@@ -39,8 +40,9 @@ bool isBand(const CutStock& stock) {
 
 class Gathering {
  public:
-  Gathering(const std::vector<BookToCut>& books, const Stock& shelf)
-      : books_(books), shelf_(shelf), wish_(books.front().job->cutting) {}
+  Gathering(const std::vector<BookToCut>& books, const Stock& shelf,
+            const MaterialCatalogue& catalogue)
+      : books_(books), shelf_(shelf), catalogue_(catalogue), wish_(books.front().job->cutting) {}
 
   CutWork gather() {
     work_.problem.name = bookName(*books_.front().job);
@@ -92,11 +94,26 @@ class Gathering {
                   : part.rule->grain == Grain::Width ? PieceGrain::Width
                                                      : PieceGrain::Free;
     if (!takeAsWideAsBand(piece)) takeAsWideAsStock(piece, part, books_[book].plan->resolution);
-    piece.count = (wanted + each - 1) / each - wasCut(piece, book, part);
+    const int layers = layersOf(piece, book, part);
+    const double left = (wanted + each - 1) / each - wasCut(piece, book, part);
+    piece.count = static_cast<int>(std::ceil(left * layers - kSame));
     piece.moment = static_cast<int>(part.cutWhen);
     if (piece.count <= 0) return;
     work_.problem.pieces.push_back(std::move(piece));
-    work_.pieces.push_back({book, &part, each});
+    work_.pieces.push_back({book, &part, each, layers});
+  }
+  /// Of what is called like it and holds it. What is used up counts: more of that is to be bought,
+  /// lest the rest of an edition be of other stuff.
+  [[nodiscard]] int layersOf(const CutPiece& piece, std::size_t book,
+                             const PlannedPart& part) const {
+    const MaterialKind* kind = catalogue_.kind(part.material);
+    if (kind == nullptr || kind->layers < 2 || !wish_.mockUp.empty()) return 1;
+    std::vector<StockMake> there;
+    for (std::size_t s = 0; s < shelf_.items.size(); ++s)
+      if (const CutStock& stock = work_.problem.stocks[s];
+          stock.material == piece.material && !lyingSizes(stock, piece).empty())
+        there.push_back(makeOf(shelf_.items[s]));
+    return layersFor(wantedMake(piece.material, part, *books_[book].plan), there, kind->layers);
   }
   /// Tape, ribbon and headband are cut to their length: what is nearly as wide as such a roll that
   /// lies there is as wide as that, which is not slit. They have no grain, strips of cloth have
@@ -149,7 +166,7 @@ class Gathering {
     std::vector<WantedMake> pieces;
     for (std::size_t i = 0; i < work_.pieces.size(); ++i)
       pieces.push_back(wantedMake(work_.problem.pieces[i].material, *work_.pieces[i].part,
-                                  *books_[work_.pieces[i].book].plan));
+                                  *books_[work_.pieces[i].book].plan, work_.pieces[i].layers));
     std::vector<StockMake> stocks;
     for (const StockItem& item : shelf_.items) stocks.push_back(makeOf(item));
     const SortedMakes sorted = sortedMakes(pieces, stocks);
@@ -160,14 +177,17 @@ class Gathering {
   }
 
   /// What was cut of it: while it was open, while the first book was, and while yet another was.
-  int wasCut(const CutPiece& piece, std::size_t book, const PlannedPart& part) {
+  /// Layers are parts of one.
+  double wasCut(const CutPiece& piece, std::size_t book, const PlannedPart& part) {
     const BookToCut& of = books_[book];
-    int count = 0;
+    double count = 0.0;
     const auto add = [&](const CutDone& done, const std::string& name,
                          std::optional<std::size_t> told) {
       const auto found = done.pieces.find(name);
       if (done.isMockUp == wish_.mockUp.empty() || found == done.pieces.end()) return;
-      count += found->second;
+      const auto layers = done.layers.find(name);
+      count +=
+          double(found->second) / (layers != done.layers.end() ? std::max(layers->second, 1) : 1);
       if (told && found->second > 0) compare(done, name, piece, {*told, book, &part});
     };
     for (std::size_t i = 0; i < wish_.done.size(); ++i) {
@@ -222,6 +242,7 @@ class Gathering {
 
   const std::vector<BookToCut>& books_;
   const Stock& shelf_;
+  const MaterialCatalogue& catalogue_;
   const JobCutting& wish_;
   CutWork work_;
   std::set<std::string> ids_;
@@ -243,9 +264,12 @@ StockPattern patternOf(const Stock& shelf, const std::string& material) {
   return StockPattern::None;
 }
 
-WantedMake wantedMake(const std::string& material, const PlannedPart& part, const Plan& plan) {
-  const double thickness = plan.number(part.rule->materialOf).value_or(0.0);
-  return {material, std::llround(thickness * 1000), part.rule->grammage};
+WantedMake wantedMake(const std::string& material, const PlannedPart& part, const Plan& plan,
+                      int layers) {
+  const double thickness = plan.number(part.rule->materialOf).value_or(0.0) / layers;
+  // What one of several layers is to weigh is not said.
+  return {material, std::llround(thickness * 1000),
+          layers > 1 ? std::nullopt : part.rule->grammage};
 }
 
 bool isPaperApart(const PlannedPart& part) {
@@ -310,15 +334,19 @@ std::vector<OtherMake> BooksLaidOut::otherMakesOn(const Stock& shelf, std::size_
   const StockItem* item = shelf.named(work.problem.stocks[stock].id);
   if (item == nullptr || !books.front().job->cutting.mockUp.empty()) return all;
   const CutWork::Piece& of = work.pieces[piece];
-  const WantedMake wanted = wantedMake(item->lies.material, *of.part, *books[of.book].plan);
+  const Plan& plan = *books[of.book].plan;
+  const WantedMake wanted = wantedMake(item->lies.material, *of.part, plan, of.layers);
   const StockMake make = makeOf(*item);
   using What = OtherMake::What;
+  if (of.layers > 1)
+    all.push_back(
+        {piece, item, wantedMake(wanted.material, *of.part, plan), What::Layers, 0, of.layers});
   if (isOtherThickness(wanted, make)) all.push_back({piece, item, wanted, What::Thickness});
   if (isOtherWeight(wanted, make)) all.push_back({piece, item, wanted, What::Weight});
   if (isPaperApart(*of.part) && item->lies.material == of.part->material)
     all.push_back({piece, item, wanted, What::Plain});
   const CutPiece& cut = work.problem.pieces[piece];
-  const double mark = books[of.book].plan->resolution.mm();
+  const double mark = plan.resolution.mm();
   for (const auto& [size, reckoned] :
        {std::pair(cut.width, of.part->cutWidth), std::pair(cut.height, of.part->cutHeight)})
     if (isBand(item->lies) && std::abs(double(size) / 1000 - reckoned.mm()) > mark)
@@ -357,16 +385,18 @@ std::vector<OtherMake> BooksLaidOut::onlyOtherMakes(const Stock& shelf) const {
   return all;
 }
 
-CutWork cutWorkOf(const std::vector<BookToCut>& books, const Stock& shelf) {
-  return Gathering(books, shelf).gather();
+CutWork cutWorkOf(const std::vector<BookToCut>& books, const Stock& shelf,
+                  const MaterialCatalogue& catalogue) {
+  return Gathering(books, shelf, catalogue).gather();
 }
 
-CutWork cutWorkOfOne(const BookToCut& book, const Stock& shelf) {
+CutWork cutWorkOfOne(const BookToCut& book, const Stock& shelf,
+                     const MaterialCatalogue& catalogue) {
   Job one = *book.job;
   one.copies.reset();
   one.cutting.done.clear();
   one.cutting.pins.clear();
-  return cutWorkOf({{std::make_shared<const Job>(std::move(one)), book.plan}}, shelf);
+  return cutWorkOf({{std::make_shared<const Job>(std::move(one)), book.plan}}, shelf, catalogue);
 }
 
 }  // namespace drapery

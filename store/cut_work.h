@@ -11,6 +11,7 @@
 #include "core/cutting/spare_sheet.h"
 #include "core/cutting/stock.h"
 #include "core/cutting/stock_makes.h"
+#include "core/material/material_catalogue.h"
 #include "core/plan/job.h"
 #include "core/plan/plan.h"
 
@@ -26,7 +27,9 @@ StockPattern patternOf(const Stock& shelf, const std::string& material);
 const std::string& bookName(const Job& job);
 
 /// How thick and how heavy a piece is to be, and what there is.
-WantedMake wantedMake(const std::string& material, const PlannedPart& part, const Plan& plan);
+/// @param layers so many make one
+WantedMake wantedMake(const std::string& material, const PlannedPart& part, const Plan& plan,
+                      int layers = 1);
 /// Sides, coverings, jackets of paper: seldom of the one that endpapers are.
 bool isPaperApart(const PlannedPart& part);
 StockMake makeOf(const StockItem& item);
@@ -60,6 +63,7 @@ struct CutWork {
     std::size_t book = 0;
     const PlannedPart* part = nullptr;  // of that book's plan
     int each = 1;                       // so many come from one rectangle
+    int layers = 1;  // so many, pasted together, make one as thick as it is to be
   };
   std::vector<Piece> pieces;      // of the problem's
   std::vector<double> costs;      // of the problem's stocks, as they are
@@ -103,14 +107,15 @@ struct BooksLaidOut {
 /// Each piece by its rectangle as it is cut, as often as the book's copies want it and were not cut
 /// yet; from the stock that is called like the piece, the material named for it, or that one's
 /// kind, whichever is first there, and of several of these the one as thick and as heavy as it is
-/// to be. What the first book's job decided about the cutting holds for all. What was cut of a book
-/// is told by its own job, by the first one's and by what lies beside it. A mock-up counts what was
-/// cut for it.
-/// The plans outlive it.
-CutWork cutWorkOf(const std::vector<BookToCut>& books, const Stock& shelf);
+/// to be; where there is none that it fits, in layers of what comes to it. What the first book's
+/// job decided about the cutting holds for all. What was cut of a book is told by its own job, by
+/// the first one's and by what lies beside it. A mock-up counts what was cut for it. The plans
+/// outlive it.
+CutWork cutWorkOf(const std::vector<BookToCut>& books, const Stock& shelf,
+                  const MaterialCatalogue& catalogue);
 
 /// One copy of a book by itself, of which nothing was cut yet and nothing was put anywhere.
 /// The plan outlives it.
-CutWork cutWorkOfOne(const BookToCut& book, const Stock& shelf);
+CutWork cutWorkOfOne(const BookToCut& book, const Stock& shelf, const MaterialCatalogue& catalogue);
 
 }  // namespace drapery

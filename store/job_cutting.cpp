@@ -65,7 +65,8 @@ class CuttingReader : SectionReader {
     return all;
   }
   CutDone done(const Node& item, const std::string& at) {
-    know(item, at, {"stock", "book", "pieces", "spoilt", "sheets_spoilt", "mock_up", "sizes"});
+    know(item, at,
+         {"stock", "book", "pieces", "spoilt", "sheets_spoilt", "mock_up", "sizes", "layers"});
     CutDone done;
     done.stock = text(item, at, "stock", true);
     done.book = text(item, at, "book", false);
@@ -77,6 +78,7 @@ class CuttingReader : SectionReader {
       done.sheetsSpoilt = static_cast<int>(whole(*sheets, at + ".sheets_spoilt", kMost));
     if (const Node* mockUp = item.find("mock_up")) done.isMockUp = flag(*mockUp, at + ".mock_up");
     done.sizes = sizes(item, at);
+    done.layers = counts(item, at, "layers");
     return done;
   }
   bool flag(const Node& node, const std::string& at) {

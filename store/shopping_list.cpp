@@ -60,7 +60,8 @@ class Shopping {
   void put(const Unplaced& unplaced) {
     const CutWork::Piece& of = found_.work.pieces[unplaced.piece];
     ToGet wanted;
-    const WantedMake wants = wantedMake(of.part->material, *of.part, *found_.books[of.book].plan);
+    const WantedMake wants =
+        wantedMake(of.part->material, *of.part, *found_.books[of.book].plan, of.layers);
     wanted.kind = wants.material;
     wanted.named = of.part->named;
     if (isPaperApart(*of.part) && wanted.named.empty()) wanted.apart = of.part->rule->id;
@@ -120,7 +121,8 @@ class Shopping {
 
 }  // namespace
 
-BooksLaidOut laidOnShopping(const BooksLaidOut& found, const Reckoning& how) {
+BooksLaidOut laidOnShopping(const BooksLaidOut& found, const MaterialCatalogue& catalogue,
+                            const Reckoning& how) {
   Stock bought;
   std::vector<const ToGet*> wanted;  // beside what is bought
   for (const ToGet& each : found.shopping.missing) {
@@ -136,7 +138,7 @@ BooksLaidOut laidOnShopping(const BooksLaidOut& found, const Reckoning& how) {
   supposed.books = found.books;
   supposed.shopping = found.shopping;
   supposed.isSupposed = true;
-  supposed.work = cutWorkOf(supposed.books, bought);
+  supposed.work = cutWorkOf(supposed.books, bought, catalogue);
   // Each for its own pieces, which are numbered as before, as when it was reckoned how much of it
   // they take. For a mock-up none of it is cut.
   CutProblem& problem = supposed.work.problem;

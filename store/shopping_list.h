@@ -14,6 +14,7 @@ ShoppingList shoppingList(const BooksLaidOut& found, const Stock& shelf,
 
 /// All books laid out on the first size of each thing on their list, as if it had been bought.
 /// @param how as the list was reckoned
-BooksLaidOut laidOnShopping(const BooksLaidOut& found, const Reckoning& how = {});
+BooksLaidOut laidOnShopping(const BooksLaidOut& found, const MaterialCatalogue& catalogue,
+                            const Reckoning& how = {});
 
 }  // namespace drapery

@@ -109,6 +109,7 @@ void write(PrettyJson& json, const JobCutting& cutting) {
       if (done.sheetsSpoilt > 0) json.key("sheets_spoilt").number(done.sheetsSpoilt);
       if (done.isMockUp) json.key("mock_up").flag(true);
       if (!done.sizes.empty()) write(json.key("sizes"), done.sizes);
+      if (!done.layers.empty()) write(json.key("layers"), done.layers);
       json.endObject();
     }
     json.endList();

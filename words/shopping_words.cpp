@@ -1,5 +1,7 @@
 #include "words/shopping_words.h"
 
+#include <algorithm>
+
 #include "words/cut_words.h"
 #include "words/said.h"
 #include "words/shown_text.h"
@@ -60,6 +62,11 @@ std::string otherMakeWords(const OtherMake& other, const std::string& title,
     return said(translate, QT_TRANSLATE_NOOP("Cut", "{} is reckoned {} wide; {} is {}."), title,
                 cutLengthWords(other.wide, notation), stock,
                 cutLengthWords(other.on->lies.across, notation));
+  if (other.what == OtherMake::What::Layers)
+    return said(translate,
+                QT_TRANSLATE_NOOP("Cut", "{} is reckoned {} thick: {} layers of {} come to {}."),
+                title, cutLengthWords(other.wanted.thickness, notation), other.layers, stock,
+                cutLengthWords(other.layers * other.on->thickness, notation));
   if (other.what == OtherMake::What::Thickness)
     return said(translate, QT_TRANSLATE_NOOP("Cut", "{} is reckoned {} thick; {} is {}."), title,
                 cutLengthWords(other.wanted.thickness, notation), stock,
@@ -67,6 +74,16 @@ std::string otherMakeWords(const OtherMake& other, const std::string& title,
   return said(translate, QT_TRANSLATE_NOOP("Cut", "{} is to weigh {}; {} weighs {}."), title,
               bandWords(*other.wanted.grammage, notation, translate), stock,
               grammageWords(other.on->grammage, notation));
+}
+
+std::string layersWords(const std::vector<OtherMake>& others, const Translate& translate) {
+  const bool isAny = std::any_of(others.begin(), others.end(), [](const OtherMake& each) {
+    return each.what == OtherMake::What::Layers;
+  });
+  if (!isAny) return {};
+  return said(translate, QT_TRANSLATE_NOOP("Cut",
+                                           "Paste layers together edge to edge, grain alike, and "
+                                           "dry them under weight before they are covered."));
 }
 
 }  // namespace drapery

@@ -24,6 +24,9 @@ std::string soldWords(const SoldSize& size, const Notation& notation,
 std::string otherMakeWords(const OtherMake& other, const std::string& title,
                            const Notation& notation, const Translate& translate = {});
 
+/// How several layers become one, where any are; else empty. Once for all (common practice).
+std::string layersWords(const std::vector<OtherMake>& others, const Translate& translate = {});
+
 /// "120 to 160 g/m²"
 std::string bandWords(const GrammageBand& band, const Notation& notation,
                       const Translate& translate = {});

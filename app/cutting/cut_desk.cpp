@@ -123,7 +123,7 @@ void CutDesk::renew() {
   isEmpty_ = false;
   auto found = std::make_shared<Found>();
   gather(*found);
-  found->work = cutWorkOf(found->books, room_.stock());
+  found->work = cutWorkOf(found->books, room_.stock(), *book_.library().catalogue());
   const bool wasReady = isReady_;
   isReady_ = book_.missing().empty() && (!isEmpty || isWatched_);
   const auto& last = next_ ? next_ : found_;
@@ -205,12 +205,12 @@ void CutDesk::reckon(Search& search) {
     if (!search.of.layout.unplaced.empty())
       told.of.shopping = shoppingList(search.of, search.shelf, *search.catalogue, how);
     if (isEmpty) {
-      told.of = laidOnShopping(told.of, how);
+      told.of = laidOnShopping(told.of, *search.catalogue, how);
       told.bench = benched(told.of, search.on);
     } else {
       told.of.spare = spareOf(search);
-      told.of.enough =
-          enoughFor(cutWorkOfOne(search.of.books.front(), search.shelf).problem, how.isCancelled);
+      const CutWork one = cutWorkOfOne(search.of.books.front(), search.shelf, *search.catalogue);
+      told.of.enough = enoughFor(one.problem, how.isCancelled);
     }
     tell(std::move(told));
   }

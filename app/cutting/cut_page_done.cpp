@@ -154,7 +154,7 @@ void CutPage::cutSheetDone(int times) {
         std::find_if(cutting.done.begin(), cutting.done.end(), [&](const CutDone& each) {
           return each.stock == done.stock && each.book == done.book &&
                  each.isMockUp == done.isMockUp && each.sizes == done.sizes &&
-                 each.sheetsSpoilt == 0;
+                 each.layers == done.layers && each.sheetsSpoilt == 0;
         });
     if (same == cutting.done.end())
       cutting.done.push_back(done);
@@ -182,6 +182,7 @@ std::vector<CutDone> CutPage::doneOf(const CutSheet& sheet, int times) const {
     const std::string& id = of.part->rule->id;
     done.pieces[id] += times;
     done.sizes[id] = {double(piece.width) / 1000, double(piece.height) / 1000};
+    if (of.layers > 1) done.layers[id] = of.layers;
   }
   std::vector<CutDone> done;
   done.reserve(all.size());

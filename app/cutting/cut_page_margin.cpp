@@ -324,6 +324,8 @@ void CutPage::writePiece() {
   margin_->heading(piecesTitle(*found_, at.piece, 1));
   margin_->figure(cutSize(piece.width, piece.height, notation));
   margin_->small(grainWords(piece));
+  if (const int layers = found_->work.pieces[at.piece].layers; layers > 1)
+    margin_->small(tr("One of %1 layers that are pasted together.").arg(layers));
   if (stockOf(of).form == StockForm::Sheet)
     margin_->small(
         tr("One such sheet gives %1 of them.")

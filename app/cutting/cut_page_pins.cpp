@@ -68,7 +68,8 @@ void CutPage::tryPin(JobPin pin, std::size_t instead) {
   job->cutting = cutting;
   CutDesk::Found draft = *found_;
   draft.books.front().job = job;
-  const CutWork work = cutWorkOf(draft.books, workspace_.stock().stock());
+  const CutWork work =
+      cutWorkOf(draft.books, workspace_.stock().stock(), *book_.library().catalogue());
   std::vector<UntakenPin> untaken;
   pinnedSheets(work.problem, untaken);
   for (const UntakenPin& each : untaken)

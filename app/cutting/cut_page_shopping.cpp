@@ -102,12 +102,16 @@ void CutPage::writeEnough() {
 void CutPage::writeOtherMakes() {
   const CutDesk::Found& found = *found_;
   if (found.books.empty()) return;
-  for (const OtherMake& each : found.otherMakes(workspace_.stock().stock()))
+  const std::vector<OtherMake> others = found.otherMakes(workspace_.stock().stock());
+  for (const OtherMake& each : others)
     margin_->finding(
-        each.what == OtherMake::What::Plain || each.what == OtherMake::What::Width ? Severity::Note
-                                                                                   : Severity::Mind,
+        each.what == OtherMake::What::Thickness || each.what == OtherMake::What::Weight
+            ? Severity::Mind
+            : Severity::Note,
         QString::fromStdString(otherMakeWords(each, pieceTitle(found, each.piece).toStdString(),
                                               windowNotation(book_.plan()), translated)));
+  if (const std::string layers = layersWords(others, translated); !layers.empty())
+    margin_->small(QString::fromStdString(layers));
 }
 
 /// A whole sheet that could be spared, were off-cuts taken first.

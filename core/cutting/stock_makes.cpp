@@ -70,6 +70,16 @@ bool isOtherWeight(const WantedMake& wanted, const StockMake& stock) {
   return wanted.grammage && stock.grammage > 0 && !wanted.grammage->holds(stock.grammage);
 }
 
+int layersFor(const WantedMake& wanted, const std::vector<StockMake>& there, int most) {
+  for (int layers = 1; layers <= most; ++layers) {
+    WantedMake layer = wanted;
+    layer.thickness /= layers;
+    for (const StockMake& stock : there)
+      if (!isOtherThickness(layer, stock)) return layers;
+  }
+  return 1;
+}
+
 SortedMakes sortedMakes(const std::vector<WantedMake>& pieces,
                         const std::vector<StockMake>& stocks) {
   SortedMakes sorted;

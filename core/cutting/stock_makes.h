@@ -31,15 +31,19 @@ struct StockMake {
 /// Thicker or thinner than is wanted by more than a tenth of a millimetre and a tenth of it.
 bool isOtherThickness(const WantedMake& wanted, const StockMake& stock);
 bool isOtherWeight(const WantedMake& wanted, const StockMake& stock);
+/// Of how many layers of what is there a piece comes to be as thick as it is wanted, the fewest
+/// first; one where no number of layers does.
+int layersFor(const WantedMake& wanted, const std::vector<StockMake>& there, int most);
 
 /// A piece of the problem on stock of another make, or perhaps of another.
 struct OtherMake {
   std::size_t piece = 0;
   const StockItem* on = nullptr;  // of the shelf
   WantedMake wanted;
-  // Plain: it is seldom that; Width: of what is sold by the length
-  enum class What { Thickness, Weight, Plain, Width } what = What::Thickness;
+  // Plain: it is seldom that; Width: of what is sold by the length; Layers: several make one
+  enum class What { Thickness, Weight, Plain, Width, Layers } what = What::Thickness;
   Micrometres wide = 0;  // as it was reckoned
+  int layers = 1;
 };
 
 struct SortedMakes {

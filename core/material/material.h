@@ -31,6 +31,7 @@ struct MaterialKind {
   std::vector<Roll> rolls;
   bool isByLength = false;  // asked for by length alone: tape, cord
   std::string instead;      // what else does; may be empty
+  int layers = 1;           // as many thinner ones, pasted together, do for one
   std::string practice;     // where the figures come from
 };
 

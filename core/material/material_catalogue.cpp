@@ -98,6 +98,7 @@ MaterialKind readKind(const Node& node, IssuePlacer& placer) {
   kind.id = in.id();
   kind.instead = in.text("instead", Needed::No);
   kind.isByLength = in.flag("by_length");
+  kind.layers = in.count("layers");
   kind.practice = in.text("practice", Needed::No);
   const auto each = [&](const char* key, const char* expected, const auto& take) {
     const Node* list = in.list(key, Needed::No);

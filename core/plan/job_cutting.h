@@ -43,6 +43,7 @@ struct CutDone {
   int sheetsSpoilt = 0;                  // of which nothing was cut
   bool isMockUp = false;                 // of the book itself nothing was cut
   std::map<std::string, CutSize> sizes;  // of the pieces then; not of all in old files
+  std::map<std::string, int> layers;     // of which so many make one
   friend bool operator==(const CutDone& a, const CutDone& b) = default;
 };
 

@@ -526,6 +526,32 @@ TEST_F(Cutting, whatCanBePressedIsNeverCutShort) {
   setFontScale(1.0);
 }
 
+// No board of 4.8 mm lies there, of 2.4 mm does: two make one, and the job keeps that.
+TEST_F(Cutting, boardsOfTwoLayersAreCutTwice) {
+  openPlain();
+  type("board_thickness", "4.8");
+  settle();
+  showCut();
+  look("board");
+  const auto boards = [this] {
+    for (const CutPiece& piece : problem().pieces)
+      if (piece.id == "board") return piece.count;
+    return 0;
+  };
+  EXPECT_EQ(boards(), 4);
+  clickCut("cut.done");
+  EXPECT_EQ(saved().cutting.done[0].pieces.at("board"), 4);
+  EXPECT_EQ(saved().cutting.done[0].layers.at("board"), 2);
+  EXPECT_EQ(boards(), 0);
+  clickCut("cut.spoilt.0.board");
+  EXPECT_EQ(boards(), 1);
+  ASSERT_TRUE(window_->openFile(QString::fromStdString(path_)));
+  showCut();
+  EXPECT_EQ(boards(), 1);
+  EXPECT_THAT(margin(), HasSubstr("Board is reckoned 4.8 mm thick: 2 layers of "));
+  EXPECT_THAT(margin(), HasSubstr("Paste layers together"));
+}
+
 // The board is planned as thick as no board that lies there; and an off-cut that would hold a piece
 // lies idle.
 TEST_F(Cutting, tellsWhatLiesThereOfAnotherMakeOrIdle) {

@@ -256,14 +256,22 @@ TEST(CliCut, aPlanIsHandedOn) {
   EXPECT_THAT(plan().out, HasSubstr("\"The other: board\""));
   // What lies there in another thickness only, and what was cut in another size, is told.
   EXPECT_EQ(plan().err, "");
-  job["given"]["board_thickness"] = 4.8;
+  job["given"]["board_thickness"] = 5.5;
   job["cutting"]["done"] = {{{"stock", "grey board 700 x 1000"},
                              {"pieces", {{"board", 2}}},
                              {"sizes", {{"board", {100, 200}}}}}};
   folder.write("job.json", job.dump());
   EXPECT_THAT(plan().err,
-              AllOf(HasSubstr("Board was cut "), HasSubstr("is reckoned 4.8 mm thick; "
+              AllOf(HasSubstr("Board was cut "), HasSubstr("is reckoned 5.5 mm thick; "
                                                            "grey board 700 x 1000 is 2.4 mm.")));
+  // Two layers of it do.
+  job["given"]["board_thickness"] = 4.8;
+  job["cutting"].erase("done");
+  folder.write("job.json", job.dump());
+  EXPECT_THAT(plan().err, AllOf(HasSubstr("Board is reckoned 4.8 mm thick: 2 layers of grey board "
+                                          "700 x 1000 come to 4.8 mm."),
+                                HasSubstr("Paste layers together edge to edge")));
+  EXPECT_EQ(nlohmann::json::parse(plan().out)["parts"][0]["qty"], 4);
   const Finished none = cli({"plan", kSource + "/demo/tide-ledger.json", "--as", "cut"});
   EXPECT_EQ(none.code, 2);
 }

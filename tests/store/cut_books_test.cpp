@@ -51,7 +51,7 @@ class Bindery {
     EXPECT_TRUE(issues.empty());
     std::map<std::string, int> wanted;
     for (const BookToCut& book : found.books) wanted[book.job->title] = 0;
-    const CutWork work = cutWorkOf(found.books, shelf_);
+    const CutWork work = cutWorkOf(found.books, shelf_, *makeCatalogue());
     otherwise = work.otherwise;
     for (std::size_t i = 0; i < work.pieces.size(); ++i)
       if (work.pieces[i].part->rule->id == "board")

@@ -31,7 +31,7 @@ BooksLaidOut laid(const Job& job, const Stock& shelf, std::uint64_t steps = 30) 
   BooksLaidOut found;
   found.books = {
       {std::make_shared<const Job>(job), std::make_shared<const Plan>(test::planOf(job).plan)}};
-  found.work = cutWorkOf(found.books, shelf);
+  found.work = cutWorkOf(found.books, shelf, *makeCatalogue());
   found.layout = test::laidOut(found.work.problem, steps);
   return found;
 }
@@ -119,7 +119,7 @@ RC_GTEST_PROP(AnyShopping, holdsTheBookOnceItWasBought, ()) {
   RC_PRE(found.books[0].plan->rules != nullptr);
   const Reckoning how{*rc::gen::arbitrary<bool>()};
   found.shopping = shoppingList(found, {}, *makeCatalogue(), how);
-  const BooksLaidOut supposed = laidOnShopping(found, how);
+  const BooksLaidOut supposed = laidOnShopping(found, *makeCatalogue(), how);
   RC_ASSERT(supposed.isSupposed);
   std::size_t stock = 0;
   for (const ToGet& each : found.shopping.missing) {
@@ -333,6 +333,80 @@ TEST(Makes, boardsAreCutFromBoardsAsThick) {
   EXPECT_THAT(otherMakeWords(others[0], "Board", {}), HasSubstr("Board is reckoned 1 mm thick; "));
 }
 
+// Boards of 3.2 mm where only those of 1.6 lie are two of these each, pasted together (common
+// practice); half a board that was cut so is half of one when one of 3.2 is there.
+TEST(Makes, boardsArePastedOfTwoWhereNoneIsAsThick) {
+  Job job = test::plainJob();
+  job.copies = 3.0;
+  setField(job, "given/board_thickness", test::entryOf("3.2"));
+  Stock shelf = demoShelf();
+  const auto board = [&](const char* id) -> StockItem& {
+    return *std::find_if(shelf.items.begin(), shelf.items.end(),
+                         [&](const StockItem& item) { return item.lies.id == id; });
+  };
+  board("thin board 700 x 1000").thickness = 1600;
+  const auto boards = [&] {
+    const BooksLaidOut found = laid(job, shelf, 1);
+    const std::size_t piece = pieceNamed(found, "board");
+    if (piece == found.work.pieces.size()) return std::pair(0, 1);
+    return std::pair(found.work.problem.pieces[piece].count, found.work.pieces[piece].layers);
+  };
+  // Used up, more of it is to be bought.
+  EXPECT_EQ(boards(), std::pair(6, 1));
+  board("mill board 26 x 38 in").lies.count = 0;
+  EXPECT_EQ(boards(), std::pair(6, 1));
+  const StockItem mill = board("mill board 26 x 38 in");
+  const auto takeMillBoard = [&] {
+    std::erase_if(shelf.items, [&](const StockItem& item) { return item.lies.id == mill.lies.id; });
+  };
+  takeMillBoard();
+  EXPECT_EQ(boards(), std::pair(12, 2));
+  const BooksLaidOut found = laid(job, shelf);
+  EXPECT_THAT(stocksOf(found, "board"), ElementsAre("thin board 700 x 1000"));
+  std::vector<std::string> told;
+  for (const OtherMake& each : found.otherMakes(shelf))
+    if (each.piece == pieceNamed(found, "board")) told.push_back(otherMakeWords(each, "Board", {}));
+  EXPECT_THAT(told, ElementsAre("Board is reckoned 3.2 mm thick: 2 layers of thin board 700 x 1000 "
+                                "come to 3.2 mm."));
+  job.cutting.done = {
+      {"thin board 700 x 1000", "", {{"board", 5}}, {}, 0, false, {}, {{"board", 2}}}};
+  EXPECT_EQ(boards(), std::pair(7, 2));
+  shelf.items.push_back(mill);
+  EXPECT_EQ(boards(), std::pair(4, 1));
+  job.cutting.done[0].pieces["board"] = 12;
+  EXPECT_EQ(boards(), std::pair(0, 1));
+  // Of a mock-up's paper nothing is pasted; nor of what is too small for it.
+  job.cutting = {};
+  takeMillBoard();
+  job.cutting.mockUp = "kraft 700 x 1000";
+  EXPECT_EQ(boards(), std::pair(6, 1));
+  job.cutting = {};
+  board("thin board 700 x 1000").lies.along = 100'000;
+  EXPECT_EQ(boards(), std::pair(6, 1));
+}
+
+// What is missing of a layer is asked for as thick as that.
+TEST(Makes, aLayerThatIsMissingIsBoughtAsThin) {
+  Job job = test::plainJob();
+  setField(job, "given/board_thickness", test::entryOf("3.2"));
+  Stock shelf = demoShelf();
+  std::erase_if(shelf.items, [](const StockItem& item) {
+    return item.lies.material == "board" && item.lies.id != "grey board, off-cut 1";
+  });
+  StockItem& offCut = *std::find_if(shelf.items.begin(), shelf.items.end(),
+                                    [](const StockItem& item) { return item.isOffCut; });
+  offCut.thickness = 1600;
+  offCut.lies.across = 240'000;
+  const BooksLaidOut found = laid(job, shelf);
+  const ShoppingList list = shopped(found, shelf);
+  const ToGet* missing = of(list, "board");
+  ASSERT_NE(missing, nullptr);
+  EXPECT_EQ(missing->thickness, 1600);
+  ASSERT_EQ(missing->pieces.size(), 1U);
+  EXPECT_GT(missing->pieces[0].count, 0);
+  EXPECT_LT(missing->pieces[0].count, 4);
+}
+
 // A book with boards of two thicknesses is cut from both.
 TEST(Makes, aBookMayWantTwoThicknesses) {
   Job job = test::plainJob("spring-back");
@@ -360,6 +434,28 @@ TEST(Makes, endpapersAreCutFromPaperAsHeavy) {
   ASSERT_EQ(others.size(), 1U);
   EXPECT_EQ(otherMakeWords(others[0], "Endpaper", {}),
             "Endpaper is to weigh 120 to 160 g/m²; book paper weighs 80 g/m².");
+}
+
+// So many layers come nearly to what is wanted, and fewer do not.
+RC_GTEST_PROP(AnyMakes, layersAreTheFewestThatComeToIt, ()) {
+  const WantedMake wanted{"board", *rc::gen::inRange(1, 8000), {}};
+  std::vector<StockMake> there;
+  for (int i = *rc::gen::inRange(1, 5); i > 0; --i)
+    there.push_back({"board", *rc::gen::inRange(1, 5000), 0.0, Units::Millimetres, 1.0});
+  const int most = *rc::gen::inRange(1, 5);
+  // A micrometre may be lost where the thickness is shared out.
+  const auto comesTo = [&](int layers, double lost) {
+    return std::any_of(there.begin(), there.end(), [&](const StockMake& stock) {
+      const double each = double(wanted.thickness) / layers;
+      return std::abs(each - double(stock.thickness)) <= std::max(100.0, 0.1 * each) + lost;
+    });
+  };
+  const int layers = layersFor(wanted, there, most);
+  RC_ASSERT(layers >= 1 && layers <= most);
+  bool isNone = true;  // of all numbers
+  for (int fewer = 1; fewer <= most; ++fewer) isNone = isNone && !comesTo(fewer, -2.0);
+  RC_ASSERT(comesTo(layers, 2.0) || (layers == 1 && isNone));
+  for (int fewer = 1; fewer < layers; ++fewer) RC_ASSERT(!comesTo(fewer, -2.0));
 }
 
 // Any pieces and stocks: none is cut from what is of another thickness while there is some that is

@@ -310,7 +310,8 @@ TEST(JobCutting, isKeptInTheJob) {
                        {{"covering", 1}},
                        3,
                        true,
-                       {{"board", {140.5, 216.25}}, {"covering", {300, 0.1}}}}};
+                       {{"board", {140.5, 216.25}}, {"covering", {300, 0.1}}},
+                       {{"board", 2}}}};
   const JobDocument read = readJob(writeJob(job), "job.json");
   ASSERT_TRUE(read.job.has_value());
   EXPECT_TRUE(read.issues.empty());
@@ -319,14 +320,15 @@ TEST(JobCutting, isKeptInTheJob) {
   wrong.insert(wrong.rfind('}'),
                R"(, "cutting": {"first": "last", "pins": [{"piece": 3, "stock": "a",
     "x": -1, "y": 1e9, "trned": true}], "kept": 7, "done": [{"stock": "a", "book": 7, "pieces": {"board": 1.5}, "sheets_spoilt": -2,
-    "mock_up": 1, "sizes": {"board": [140], "spine": [3, "wide"], "covering": 7}}]})");
+    "mock_up": 1, "sizes": {"board": [140], "spine": [3, "wide"], "covering": 7}, "layers": {"board": -2}}]})");
   std::vector<std::string> told;
   for (const Issue& issue : readJob(wrong, "job.json").issues)
     told.push_back(placedWords(issue, {}));
   for (const char* words :
        {"least-cost, off-cuts, whole-sheets", "pins[0].piece", "pins[0].x: -1", "pins[0].y: 1e9",
         "turned", "kept", "whole", "done[0].sheets_spoilt: -2", "done[0].book", "done[0].mock_up",
-        "done[0].sizes.board", "done[0].sizes.spine[1]", "done[0].sizes.covering"})
+        "done[0].sizes.board", "done[0].sizes.spine[1]", "done[0].sizes.covering",
+        "done[0].layers.board: -2"})
     EXPECT_THAT(told, Contains(HasSubstr(words)));
 }
 
@@ -340,16 +342,16 @@ TEST(CutWork, takesWhatTheJobSays) {
       if (piece.id == id) return piece.count;
     return 0;
   };
-  EXPECT_EQ(countOf(cutWorkOf({bookOf(job, plan)}, shelf), "board"), 6);
+  EXPECT_EQ(countOf(cutWorkOf({bookOf(job, plan)}, shelf, *makeCatalogue()), "board"), 6);
   job.cutting.done = {cutOf({{"board", 4}, {"covering", 3}})};
   job.cutting.done[0].spoilt = {{"board", 2}};
   job.cutting.done[0].sheetsSpoilt = 1;
-  const CutWork rest = cutWorkOf({bookOf(job, plan)}, shelf);
+  const CutWork rest = cutWorkOf({bookOf(job, plan)}, shelf, *makeCatalogue());
   EXPECT_EQ(countOf(rest, "board"), 2);
   EXPECT_EQ(countOf(rest, "covering"), 0);
   job.cutting = {};
   job.cutting.mockUp = "kraft 700 x 1000";
-  const CutWork mockUp = cutWorkOf({bookOf(job, plan)}, shelf);
+  const CutWork mockUp = cutWorkOf({bookOf(job, plan)}, shelf, *makeCatalogue());
   EXPECT_EQ(mockUp.problem.stocks.size(), 1U);
   for (const CutPiece& piece : mockUp.problem.pieces) EXPECT_EQ(piece.material, "kraft");
   // Whole sheets first: an off-cut only where they do not suffice. The cost told is what it costs.
@@ -357,7 +359,7 @@ TEST(CutWork, takesWhatTheJobSays) {
   job.copies = 1.0;
   const auto stockOfBoards = [&](StockFirst first) -> std::string {
     job.cutting.first = first;
-    const CutWork work = cutWorkOf({bookOf(job, plan)}, shelf);
+    const CutWork work = cutWorkOf({bookOf(job, plan)}, shelf, *makeCatalogue());
     const CutLayout layout = test::laidOut(work.problem);
     for (const CutSheet& sheet : layout.sheets)
       if (work.problem.stocks[sheet.stock].material == "board") {
@@ -373,13 +375,13 @@ TEST(CutWork, takesWhatTheJobSays) {
   // Two books at once: the second's pieces have its name.
   Job other = test::plainJob();
   other.title = "Other";
-  const CutWork both = cutWorkOf({bookOf(job, plan), bookOf(other, plan)}, shelf);
+  const CutWork both = cutWorkOf({bookOf(job, plan), bookOf(other, plan)}, shelf, *makeCatalogue());
   EXPECT_EQ(countOf(both, "Other: board"), 2);
   EXPECT_EQ(both.pieces.back().book, 1U);
   // What was cut of it while it was open alone counts too, but not what a mock-up took.
   other.cutting.done = {cutOf({{"board", 1}}), cutOf({{"board", 1}, {"covering", 1}})};
   other.cutting.done[1].isMockUp = true;
-  const CutWork less = cutWorkOf({bookOf(job, plan), bookOf(other, plan)}, shelf);
+  const CutWork less = cutWorkOf({bookOf(job, plan), bookOf(other, plan)}, shelf, *makeCatalogue());
   EXPECT_EQ(countOf(less, "Other: board"), 1);
   EXPECT_EQ(countOf(less, "Other: covering"), 1);
   EXPECT_EQ(countOf(less, "board"), 2);
@@ -397,7 +399,7 @@ TEST(CutWork, comparesWhatWasCutWithWhatIsPlannedNow) {
     job.cutting.done = {cutOf({{"covering", 1}}), cutOf({{"board", 2}})};
     job.cutting.done[1].isMockUp = isMockUp;
     job.cutting.done[1].sizes = {{"board", {width + wider, height + higher}}};
-    return cutWorkOf({bookOf(job, plan)}, demoShelf()).otherwise;
+    return cutWorkOf({bookOf(job, plan)}, demoShelf(), *makeCatalogue()).otherwise;
   };
   EXPECT_TRUE(otherwise(0.05, -0.05).empty());
   for (const auto& [wider, higher] : {std::pair{0.5, 0.0}, {-0.5, 0.0}, {0.0, 3.0}, {0.0, -3.0}}) {
@@ -435,7 +437,7 @@ TEST(CutWork, takesABandThatIsNearlyAsWide) {
     for (StockItem& item : shelf.items)
       if (item.lies.material == "tape") item.lies.across = wide;
     if (!another.lies.id.empty()) shelf.items.push_back(another);
-    found.work = cutWorkOf(found.books, shelf);
+    found.work = cutWorkOf(found.books, shelf, *makeCatalogue());
     std::string told;
     for (const OtherMake& each : found.onlyOtherMakes(shelf))
       told += otherMakeWords(each, found.work.pieces[each.piece].part->rule->id, {}) + " ";
@@ -467,7 +469,7 @@ TEST(CutWork, takesNoLengthForABandsWidth) {
     for (StockItem& item : shelf.items)
       if (item.lies.material == "headband") item.lies.across = wide;
     const Plan plan = test::planOf(job).plan;
-    const CutWork work = cutWorkOf({bookOf(job, plan)}, shelf);
+    const CutWork work = cutWorkOf({bookOf(job, plan)}, shelf, *makeCatalogue());
     for (const CutPiece& piece : work.problem.pieces)
       if (piece.id == "headband") return std::pair(piece.width, piece.height);
     return std::pair<Micrometres, Micrometres>();
@@ -489,7 +491,7 @@ TEST(CutWork, takesTapeAsWideAsItIsSold) {
     if (isInches) job.round = std::string("1/32 in");
     job.cutting.done.clear();
     const Plan plan = test::planOf(job).plan;
-    const CutWork work = cutWorkOf({bookOf(job, plan)}, shelf);
+    const CutWork work = cutWorkOf({bookOf(job, plan)}, shelf, *makeCatalogue());
     CutDone all;
     std::size_t tapes = 0;
     for (std::size_t i = 0; i < work.pieces.size(); ++i) {
@@ -509,7 +511,7 @@ TEST(CutWork, takesTapeAsWideAsItIsSold) {
     EXPECT_EQ(tapes, bought.size());
     // What was cut so is what is planned now.
     job.cutting.done = {all};
-    EXPECT_TRUE(cutWorkOf({bookOf(job, plan)}, shelf).otherwise.empty());
+    EXPECT_TRUE(cutWorkOf({bookOf(job, plan)}, shelf, *makeCatalogue()).otherwise.empty());
   }
 }
 
@@ -520,7 +522,7 @@ TEST(CutWork, tellsWhetherLessFromWholeSheetsIsPossible) {
   job.copies = 24.0;
   job.cutting.first = StockFirst::OffCuts;
   const Plan plan = test::planOf(job).plan;
-  const CutWork work = cutWorkOf({bookOf(job, plan)}, demoShelf());
+  const CutWork work = cutWorkOf({bookOf(job, plan)}, demoShelf(), *makeCatalogue());
   const CutLayout layout = test::laidOut(work.problem);
   const auto board =
       std::find_if(layout.materials.begin(), layout.materials.end(),
