@@ -306,8 +306,9 @@ void CutPage::choose(std::optional<std::size_t> placement) {
 }
 
 void CutPage::takeStep(std::size_t made) {
+  if (sheet() == nullptr) return;
   isStepping_ = true;
-  made_ = made;
+  made_ = std::min(made, bench_->stepsOf(stockOf(*sheet()).material).size());
   showSheet();
   writeMargin();
 }
@@ -458,7 +459,7 @@ void CutPage::keyPressEvent(QKeyEvent* event) {
       if (event->key() == Qt::Key_Down) {
         std::size_t next = isStepping_ ? made_ + 1 : 0;
         while (next < steps.size() && !isHere(next)) ++next;
-        if (!isStepping_ || made_ < steps.size()) takeStep(std::min(next, steps.size()));
+        if (!isStepping_ || made_ < steps.size()) takeStep(next);
       } else if (isStepping_) {
         std::size_t next = made_;
         while (next > 0 && !isHere(next - 1)) --next;
@@ -480,12 +481,13 @@ void CutPage::keyPressEvent(QKeyEvent* event) {
 
 void CutPage::typeAndKeep(const std::string&, const QString& text) {
   for (const QString& word : text.split(',')) {
-    const unsigned long number = word.section('/', 1).toULong();
-    if (word.startsWith("step/"))
-      takeStep(number - 1);
-    else if (word.startsWith("piece/") && sheet() != nullptr)
-      choose(number - 1);
-    else if (auto* button = findChild<QAbstractButton*>(word))
+    const unsigned long number = word.section('/', 1).toULong();  // 0: none
+    if (word.startsWith("step/")) {
+      if (number > 0) takeStep(number - 1);
+    } else if (word.startsWith("piece/")) {
+      if (number > 0 && sheet() != nullptr && number <= sheet()->placements.size())
+        choose(number - 1);
+    } else if (auto* button = findChild<QAbstractButton*>(word))
       button->click();
     desk_.settle();
   }

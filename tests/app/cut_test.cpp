@@ -526,6 +526,22 @@ TEST_F(Cutting, whatCanBePressedIsNeverCutShort) {
   setFontScale(1.0);
 }
 
+// Numbers from the command line of which there is no piece or no cut do nothing.
+TEST_F(Cutting, aPieceOrACutThatIsNotThereIsNotTaken) {
+  openPlain();
+  showCut();
+  auto& page = window_->page();
+  page.typeAndKeep("", "piece/1,step/1,piece/0");
+  look("board");
+  const std::string before = margin();
+  page.typeAndKeep("", "piece/0,piece/99,step/0,piece/-1,piece/x");
+  EXPECT_EQ(margin(), before);
+  page.typeAndKeep("", "step/99");
+  press(Qt::Key_Up);
+  page.typeAndKeep("", "piece/1");
+  EXPECT_THAT(margin(), HasSubstr("Board"));
+}
+
 // No board of 4.8 mm lies there, of 2.4 mm does: two make one, and the job keeps that.
 TEST_F(Cutting, boardsOfTwoLayersAreCutTwice) {
   openPlain();
