@@ -15,7 +15,6 @@ namespace {
 
 /// So much more or less than it costs, what is to be taken last or first seems to cost.
 constexpr double kWeight = 1e3;
-constexpr double kSame = 1e-6;  // of a count
 
 /// What a stock may be called so that a piece is cut from it, the most particular first: the piece
 /// itself, the material that was named for it, what kind that is.
@@ -94,9 +93,11 @@ class Gathering {
                   : part.rule->grain == Grain::Width ? PieceGrain::Width
                                                      : PieceGrain::Free;
     if (!takeAsWideAsBand(piece)) takeAsWideAsStock(piece, part, books_[book].plan->resolution);
+    constexpr double kSameCount = 1e-6;
     const int layers = layersOf(piece, book, part);
-    const double left = (wanted + each - 1) / each - wasCut(piece, book, part);
-    piece.count = static_cast<int>(std::ceil(left * layers - kSame));
+    const int rectangles = (wanted + each - 1) / each;
+    const double left = rectangles - wasCut(piece, book, part);
+    piece.count = static_cast<int>(std::ceil(left * layers - kSameCount));
     piece.moment = static_cast<int>(part.cutWhen);
     if (piece.count <= 0) return;
     work_.problem.pieces.push_back(std::move(piece));
