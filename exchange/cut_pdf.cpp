@@ -83,6 +83,7 @@ class CutPainter {
     marks_.clear();
     heading();
     shelf();
+    toBuy();
     numbering();
     for (const std::size_t sheet : order_) sheetLines(sheet);
     labels();
@@ -150,7 +151,7 @@ class CutPainter {
     column_.leave(0.8);
   }
 
-  /// What is taken from where, and what is not there.
+  /// What is taken from where, and what of it is not as the plan has it.
   void shelf() {
     column_.write(kEdge, {kHeading, true}, Words::tr("From the shelf"), true);
     column_.leave(1);
@@ -192,6 +193,9 @@ class CutPainter {
                     text(cutOtherwiseWords(each.was, each.is, each.isTooSmall,
                                            nameOf(each.book, *each.part).toStdString(), notation_,
                                            translated)));
+  }
+
+  void toBuy() {
     if (layout_.unplaced.empty()) return;
     column_.leave(2);
     column_.write(kEdge, {kHeading, true, lightPalette().mind}, Words::tr("To buy"), true);

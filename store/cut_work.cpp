@@ -267,10 +267,10 @@ StockPattern patternOf(const Stock& shelf, const std::string& material) {
 
 WantedMake wantedMake(const std::string& material, const PlannedPart& part, const Plan& plan,
                       int layers) {
-  const double thickness = plan.number(part.rule->materialOf).value_or(0.0) / layers;
+  const double thickness = plan.number(part.rule->materialOf).value_or(0.0);
   // What one of several layers is to weigh is not said.
-  return {material, std::llround(thickness * 1000),
-          layers > 1 ? std::nullopt : part.rule->grammage};
+  return {material, std::llround(thickness * 1000), layers > 1 ? std::nullopt : part.rule->grammage,
+          layers};
 }
 
 bool isPaperApart(const PlannedPart& part) {
@@ -339,9 +339,7 @@ std::vector<OtherMake> BooksLaidOut::otherMakesOn(const Stock& shelf, std::size_
   const WantedMake wanted = wantedMake(item->lies.material, *of.part, plan, of.layers);
   const StockMake make = makeOf(*item);
   using What = OtherMake::What;
-  if (of.layers > 1)
-    all.push_back(
-        {piece, item, wantedMake(wanted.material, *of.part, plan), What::Layers, 0, of.layers});
+  if (of.layers > 1) all.push_back({piece, item, wanted, What::Layers});
   if (isOtherThickness(wanted, make)) all.push_back({piece, item, wanted, What::Thickness});
   if (isOtherWeight(wanted, make)) all.push_back({piece, item, wanted, What::Weight});
   if (isPaperApart(*of.part) && item->lies.material == of.part->material)

@@ -65,7 +65,7 @@ class Shopping {
     wanted.kind = wants.material;
     wanted.named = of.part->named;
     if (isPaperApart(*of.part) && wanted.named.empty()) wanted.apart = of.part->rule->id;
-    wanted.thickness = wants.thickness;
+    wanted.thickness = wants.thickness / wants.layers;
     wanted.units = found_.books[of.book].plan->units;
     wanted.grammage = wants.grammage;
     const auto make = [](const ToGet& each) {

@@ -65,8 +65,8 @@ std::string otherMakeWords(const OtherMake& other, const std::string& title,
   if (other.what == OtherMake::What::Layers)
     return said(translate,
                 QT_TRANSLATE_NOOP("Cut", "{} is reckoned {} thick: {} layers of {} come to {}."),
-                title, cutLengthWords(other.wanted.thickness, notation), other.layers, stock,
-                cutLengthWords(other.layers * other.on->thickness, notation));
+                title, cutLengthWords(other.wanted.thickness, notation), other.wanted.layers, stock,
+                cutLengthWords(other.wanted.layers * other.on->thickness, notation));
   if (other.what == OtherMake::What::Thickness)
     return said(translate, QT_TRANSLATE_NOOP("Cut", "{} is reckoned {} thick; {} is {}."), title,
                 cutLengthWords(other.wanted.thickness, notation), stock,

@@ -48,13 +48,18 @@ std::string titleOf(const std::vector<std::size_t>& members, const std::vector<S
   return isOfOneMake ? nameOf(first) : first.material + ", others";
 }
 
+/// How far its layers are from being as thick.
+double offOf(const WantedMake& wanted, const StockMake& stock) {
+  return double(std::abs(wanted.thickness - wanted.layers * stock.thickness));
+}
+
 /// Least is best: as thick as it is to be, where that is said of both or of neither; then what
 /// there is most of.
 std::pair<double, double> strangeness(const WantedMake& piece, const StockMake& stock) {
   constexpr double kUnsaid = 1e9;
   const bool isSaid = piece.thickness > 0 && stock.thickness > 0;
   const bool isOneSided = (piece.thickness > 0) != (stock.thickness > 0);
-  const double off = isSaid ? double(std::abs(piece.thickness - stock.thickness)) : 0.0;
+  const double off = isSaid ? offOf(piece, stock) : 0.0;
   return {isOneSided ? kUnsaid : off, -stock.room};
 }
 
@@ -62,8 +67,7 @@ std::pair<double, double> strangeness(const WantedMake& piece, const StockMake& 
 
 bool isOtherThickness(const WantedMake& wanted, const StockMake& stock) {
   if (wanted.thickness <= 0 || stock.thickness <= 0) return false;
-  const double off = double(std::abs(wanted.thickness - stock.thickness));
-  return off > std::max(double(kAlike), kAlikePart * double(wanted.thickness));
+  return offOf(wanted, stock) > std::max(double(kAlike), kAlikePart * double(wanted.thickness));
 }
 
 bool isOtherWeight(const WantedMake& wanted, const StockMake& stock) {
@@ -72,10 +76,10 @@ bool isOtherWeight(const WantedMake& wanted, const StockMake& stock) {
 
 int layersFor(const WantedMake& wanted, const std::vector<StockMake>& there, int most) {
   for (int layers = 1; layers <= most; ++layers) {
-    WantedMake layer = wanted;
-    layer.thickness /= layers;
+    WantedMake of = wanted;
+    of.layers = layers;
     for (const StockMake& stock : there)
-      if (!isOtherThickness(layer, stock)) return layers;
+      if (!isOtherThickness(of, stock)) return layers;
   }
   return 1;
 }

@@ -17,6 +17,7 @@ struct WantedMake {
   std::string material;
   Micrometres thickness = 0;
   std::optional<GrammageBand> grammage;
+  int layers = 1;  // so many, pasted together, are to be as thick
 };
 
 /// 0: not said.
@@ -28,7 +29,8 @@ struct StockMake {
   double room = 0.0;                 // how much of it lies there: any measure, the same for all
 };
 
-/// Thicker or thinner than is wanted by more than a tenth of a millimetre and a tenth of it.
+/// In its layers thicker or thinner than is wanted by more than a tenth of a millimetre and a tenth
+/// of it.
 bool isOtherThickness(const WantedMake& wanted, const StockMake& stock);
 bool isOtherWeight(const WantedMake& wanted, const StockMake& stock);
 /// Of how many layers of what is there a piece comes to be as thick as it is wanted, the fewest
@@ -43,7 +45,6 @@ struct OtherMake {
   // Plain: it is seldom that; Width: of what is sold by the length; Layers: several make one
   enum class What { Thickness, Weight, Plain, Width, Layers } what = What::Thickness;
   Micrometres wide = 0;  // as it was reckoned
-  int layers = 1;
 };
 
 struct SortedMakes {

@@ -443,19 +443,18 @@ RC_GTEST_PROP(AnyMakes, layersAreTheFewestThatComeToIt, ()) {
   for (int i = *rc::gen::inRange(1, 5); i > 0; --i)
     there.push_back({"board", *rc::gen::inRange(1, 5000), 0.0, Units::Millimetres, 1.0});
   const int most = *rc::gen::inRange(1, 5);
-  // A micrometre may be lost where the thickness is shared out.
-  const auto comesTo = [&](int layers, double lost) {
+  const auto comesTo = [&](int layers) {
     return std::any_of(there.begin(), there.end(), [&](const StockMake& stock) {
-      const double each = double(wanted.thickness) / layers;
-      return std::abs(each - double(stock.thickness)) <= std::max(100.0, 0.1 * each) + lost;
+      const double off = std::abs(double(wanted.thickness) - layers * double(stock.thickness));
+      return off <= std::max(100.0, 0.1 * double(wanted.thickness));
     });
   };
   const int layers = layersFor(wanted, there, most);
   RC_ASSERT(layers >= 1 && layers <= most);
   bool isNone = true;  // of all numbers
-  for (int fewer = 1; fewer <= most; ++fewer) isNone = isNone && !comesTo(fewer, -2.0);
-  RC_ASSERT(comesTo(layers, 2.0) || (layers == 1 && isNone));
-  for (int fewer = 1; fewer < layers; ++fewer) RC_ASSERT(!comesTo(fewer, -2.0));
+  for (int fewer = 1; fewer <= most; ++fewer) isNone = isNone && !comesTo(fewer);
+  RC_ASSERT(comesTo(layers) || (layers == 1 && isNone));
+  for (int fewer = 1; fewer < layers; ++fewer) RC_ASSERT(!comesTo(fewer));
 }
 
 // Any pieces and stocks: none is cut from what is of another thickness while there is some that is
@@ -465,7 +464,8 @@ RC_GTEST_PROP(AnyMakes, noneIsCutFromAnotherWhileThereIsTheRight, ()) {
   const auto material = [] { return *rc::gen::element<std::string>("board", "card"); };
   std::vector<WantedMake> pieces;
   std::vector<StockMake> stocks;
-  for (int i = *rc::gen::inRange(1, 6); i > 0; --i) pieces.push_back({material(), thickness(), {}});
+  for (int i = *rc::gen::inRange(1, 6); i > 0; --i)
+    pieces.push_back({material(), thickness(), {}, *rc::gen::inRange(1, 3)});
   for (int i = *rc::gen::inRange(1, 6); i > 0; --i)
     stocks.push_back({material(), thickness(), 0.0, Units::Millimetres, 1.0});
   const SortedMakes sorted = sortedMakes(pieces, stocks);
