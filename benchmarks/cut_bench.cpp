@@ -3,6 +3,7 @@
 // the gauge is set and how long it took to find that.
 #include <algorithm>
 #include <chrono>
+#include <cmath>
 #include <cstdio>
 #include <cstdlib>
 #include <filesystem>
@@ -95,7 +96,7 @@ int tell(const std::filesystem::path& path, double seconds) {
   for (const MaterialCost& cost : layout.materials)
     std::printf("%s, %s: cost %g, bound %g, gap %.2f %%%s, off-cut %s\n", path.stem().c_str(),
                 cost.material.c_str(), cost.cost, cost.bound,
-                cost.bound > 0 ? 100 * (cost.cost - cost.bound) / cost.bound : 0.0,
+                cost.bound > 0 ? 100 * std::abs(cost.cost - cost.bound) / cost.bound : 0.0,
                 cost.isProven ? ", proven" : "",
                 largestOffCut(problem, layout, cost.material).c_str());
   std::printf(

@@ -78,17 +78,12 @@ struct Course {
 };
 
 /// With a lay-out, good or not.
-/// @param others how many materials there still are, with this one.
-Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& watch,
-             std::size_t others) {
+Course begun(const MaterialJob& job, const LayOutLimits& limits, const Watch& watch) {
   Course course{&job, watch.patience()};
   course.patience.isOver = [isOver = course.patience.isOver, isMet = course.isMet.get()] {
     return *isMet || isOver();
   };
-  if (job.problem->isForValue)
-    course.exact = mostValue(job, limits.seed, Watch(limits, watch.left() / double(others)));
-  else
-    course.packer = std::make_unique<Packer>(job, limits.seed, course.patience);
+  course.packer = std::make_unique<Packer>(job, limits.seed, course.patience);
   return course;
 }
 
@@ -266,8 +261,12 @@ class LayingOut {
   /// What is easy first: the time is for the rest.
   CutLayout run() {
     for (std::size_t i = 0; i < jobs_.size(); ++i)
-      if (!jobs_[i].kinds.empty())
-        courses_.push_back(begun(jobs_[i], limits_, whole_, jobs_.size() - i));
+      if (!jobs_[i].kinds.empty()) {
+        if (problem_.isForValue)
+          layForValue(jobs_[i], jobs_.size() - i);
+        else
+          courses_.push_back(begun(jobs_[i], limits_, whole_));
+      }
     tellBetter(true);
     std::vector<Course*> unproven;
     for (Course& course : courses_)
@@ -295,6 +294,17 @@ class LayingOut {
   [[nodiscard]] std::ptrdiff_t open() const {
     return std::count_if(courses_.begin(), courses_.end(),
                          [](const Course& course) { return course.isUnsettled(); });
+  }
+  /// @param others how many materials there still are, with this one.
+  void layForValue(const MaterialJob& job, std::size_t others) {
+    courses_.push_back({&job, whole_.patience(), MaterialLayOut{}});
+    MaterialLayOut& most = *courses_.back().exact;
+    const Watch watch(limits_, whole_.left() / double(others));
+    most = mostValue(job, limits_.seed, watch, [&](const MaterialLayOut& better) {
+      const bool isFirst = most.sheets.empty();
+      most = better;
+      tellBetter(isFirst);
+    });
   }
   /// What goes into bounds of the time that is left. Most is for bettering it; but few pieces are
   /// soon laid as well as can be, and what takes time is to try all that could be better.

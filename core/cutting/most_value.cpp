@@ -1,25 +1,21 @@
 #include "core/cutting/most_value.h"
 
 #include <algorithm>
-#include <cmath>
-#include <limits>
+#include <array>
 #include <numeric>
 #include <random>
 #include <utility>
 
 #include "core/cutting/bin.h"
-#include "core/cutting/box_fronts.h"
 #include "core/cutting/chance_filler.h"
 #include "core/cutting/layout_of_bins.h"
-#include "core/cutting/plate_values.h"
-#include "core/cutting/sheet_builder.h"
+#include "core/cutting/promising_boxes.h"
+#include "core/cutting/rationed_values.h"
 
 namespace drapery {
 
 namespace {
 
-constexpr double kMostPairs = 1e6;
-constexpr std::uint64_t kMostJoins = 20'000'000;
 constexpr double kRounding = 1e-12;  // of a sum
 
 /// Kinds, the dearest by their area first.
@@ -45,24 +41,27 @@ double valueOfArea(const MaterialJob& job, const std::vector<std::size_t>& order
   return value;
 }
 
-/// As many as can be tried, in that order.
-Counts triable(const MaterialJob& job, const std::vector<std::size_t>& order, double mostPairs) {
-  Counts counts(job.kinds.size(), 0);
-  for (const std::size_t kind : order)
-    while (counts[kind] < job.counts[kind]) {
-      ++counts[kind];
-      if (CountIndex::pairsOf(counts) <= mostPairs) continue;
-      --counts[kind];
-      return counts;
-    }
-  return counts;
-}
+/// What promises most first; of too many pieces also what is large, to find something better.
+struct Pass {
+  RationingWork rationing;  // none: at the prices that are known
+  double eagerness;
+  std::uint64_t work;  // looks at two boxes: a hundred million in some tenths of a second
+  double until;        // that much of the time is over
+};
+constexpr std::array<Pass, 6> kPasses{{{{4e6, 4e7}, 0.0, 20'000'000, 0.1},
+                                       {{4e6, 6e8}, 0.0, 20'000'000, 0.2},
+                                       {{1.2e8, 1.2e9}, 0.0, 50'000'000, 0.4},
+                                       {{}, 0.05, 3'000'000'000, 0.55},
+                                       {{}, 0.02, 3'000'000'000, 0.7},
+                                       {{}, 0.0, 3'000'000'000, 0.8}}};
 
 class MostValue {
  public:
-  MostValue(const MaterialJob& job, std::uint64_t seed, const Watch& watch)
+  MostValue(const MaterialJob& job, std::uint64_t seed, const Watch& watch,
+            const std::function<void(const MaterialLayOut&)>& better)
       : job_(job),
         watch_(watch),
+        better_(better),
         random_(seed),
         filler_(job, random_, [&watch] { return watch.isOver(); }),
         order_(dearestFirst(job)) {
@@ -75,9 +74,9 @@ class MostValue {
 
   MaterialLayOut find() {
     constexpr int kFirst = 1'000, kMost = 32'000;  // that patiently
-    fill(kFirst);
-    if (!isMet()) tryMany();
-    if (!isMet()) boundAlone();
+    fill(0);
+    if (!isMet()) fill(kFirst);
+    if (!isMet()) tryPromising();
     int again = kFirst;
     for (std::uint64_t i = 0; !isMet() && !watch_.isOver() && i < watch_.tries(i + 1); ++i)
       fill(again = std::min(kMost, 2 * again));
@@ -107,67 +106,49 @@ class MostValue {
     if (value <= best_.cost) return;
     best_.cost = value;
     best_.sheets = layOutOf(job_, {bin}, {}, [this] { return watch_.isOver(); }).sheets;
+    better_(best_);
   }
 
-  /// Exactly, of as many as can be tried, those that are worth most by their area.
-  void tryMany() {
-    bool isTried = false;
-    for (double pairs = kMostPairs; !isTried && !watch_.isOver(); pairs /= 4)
-      isTried = tryOf(triable(job_, order_, pairs));
-  }
-  /// False where that was too much, or ended.
-  bool tryOf(const Counts& counts) {
-    const CountIndex index(counts);
-    std::uint64_t work = kMostJoins;
-    const BoxFronts fronts(job_, 0, index, work, [this] { return watch_.isOver(); });
-    if (!fronts.isWhole()) return false;
-    double most = 0.0;
-    std::size_t best = 0;
-    for (std::size_t set = 1; set < index.size(); ++set) {
-      if (fronts.of(set).empty()) continue;
-      double value = 0.0;
-      for (std::size_t kind = 0; kind < index.kinds(); ++kind)
-        value += index.count(set, kind) * values_[kind];
-      if (value <= most) continue;
-      most = value;
-      best = set;
+  /// All that promises more than what is known, as long as that is not too much; else what it
+  /// could be worth.
+  void tryPromising() {
+    // A roll that is to hold as much as it can is a sheet as long as it is.
+    CutProblem problem = *job_.problem;
+    problem.stocks[job_.stocks[0]].form = StockForm::Sheet;
+    MaterialJob job = job_;
+    job.problem = &problem;
+    const double left = watch_.left(), effort = watch_.effort();
+    double until = 0.0;
+    const auto isEnough = [&] {
+      return watch_.isOver() || (!watch_.isCounted() && watch_.left() < left * (1.0 - until));
+    };
+    const auto known = [this] { return best_.cost; };
+    const auto take = [this](std::vector<SheetPart> parts) { this->take(std::move(parts)); };
+    std::optional<RationedValues> rationed;
+    for (const Pass& pass : kPasses) {
+      until = pass.until;
+      if (pass.rationing.all > 0.0) {
+        const std::vector<double> from =
+            rationed ? rationed->prices : std::vector<double>(values_.size(), 0.0);
+        const RationingWork work{pass.rationing.look, pass.rationing.all * effort};
+        auto found = rationedValues(job, values_, from, work, known, take, isEnough);
+        if (found) {
+          rationed = std::move(found);
+          boundBy(double(rationed->most) / rationed->unit);
+        }
+      }
+      if (isMet() || !rationed) return;
+      PromisingBoxes boxes(job, values_, *rationed);
+      if (!boxes.isUsable()) return;
+      const auto work = static_cast<std::uint64_t>(double(pass.work) * effort);
+      boundBy(boxes.find(best_.cost, pass.eagerness, work, take, isEnough));
     }
-    if (counts == job_.counts) best_.bound = most;
-    if (most <= best_.cost) return true;
-    best_.cost = most;
-    SheetBuilder builder(job_, 0);
-    best_.sheets = {builder.finish(builder.box(fronts, best, 0, builder.whole()))};
-    return true;
   }
-
-  /// If there were as many of each as one likes.
-  void boundAlone() {
-    constexpr double kMostWork = 1.2e8;  // some tenths of a second
-    constexpr double kMost = double(std::numeric_limits<PlateValues::Worth>::max());
-    if (job_.stock(0).form == StockForm::Roll) return;
-    PlateValues plate(job_, 0, PlateValues::Coarse::Down, kMostWork);
-    if (!plate.isUsable()) return;
-    const double ceiling = plate.ceiling(values_);
-    if (ceiling <= 0.0) return;
-    // By tens, so that values of a few decimals stay as they are.
-    const double fine = std::pow(10.0, std::floor(std::log10(kMost / 2.0 / ceiling)));
-    std::vector<double> whole;
-    for (const double value : values_) whole.push_back(std::ceil(value * fine * (1.0 - kRounding)));
-    if (plate.ceiling(whole) > kMost) return;
-    const std::vector<PlateValues::Worth> worth(whole.begin(), whole.end());
-    Counts counts;
-    const auto most = plate.best(worth, 0.0, counts, [this] { return watch_.isOver(); });
-    if (!most) return;
-    best_.bound = std::min(best_.bound, double(*most) / fine);
-    auto parts = plate.filling();
-    if (!parts) return;
-    for (std::size_t kind = 0; kind < counts.size(); ++kind)
-      if (counts[kind] > job_.counts[kind]) return;
-    take(std::move(*parts));
-  }
+  void boundBy(double most) { best_.bound = std::min(best_.bound, std::max(best_.cost, most)); }
 
   const MaterialJob& job_;
   const Watch& watch_;
+  const std::function<void(const MaterialLayOut&)>& better_;
   std::mt19937_64 random_;
   ChanceFiller filler_;
   std::vector<double> values_;  // by kind
@@ -177,8 +158,9 @@ class MostValue {
 
 }  // namespace
 
-MaterialLayOut mostValue(const MaterialJob& job, std::uint64_t seed, const Watch& watch) {
-  return MostValue(job, seed, watch).find();
+MaterialLayOut mostValue(const MaterialJob& job, std::uint64_t seed, const Watch& watch,
+                         const std::function<void(const MaterialLayOut&)>& better) {
+  return MostValue(job, seed, watch, better).find();
 }
 
 }  // namespace drapery

@@ -4,7 +4,7 @@
 #include <array>
 #include <numeric>
 
-#include "core/cutting/wide.h"
+#include "core/cutting/raise.h"
 
 namespace drapery {
 
@@ -17,17 +17,6 @@ constexpr double kMostLooked = 2e7;
 double workOfPlaces(double x, double y) { return x * x / 4 * y / 4 + x * y * y / 4; }
 /// Where every step is one, so that what is left beside a cut need not be looked up.
 double workOfSteps(double x, double y) { return x * y * (x + y) / 32; }
-
-/// Each is at least the sum of the two.
-DRAPERY_WIDE void raise(PlateValues::Worth* __restrict to, const PlateValues::Worth* low,
-                        const PlateValues::Worth* high, std::size_t count) {
-  for (std::size_t j = 0; j < count; ++j) to[j] = std::max(to[j], low[j] + high[j]);
-}
-/// Each is at least what lies low on it with the same above.
-DRAPERY_WIDE void raiseAbove(PlateValues::Worth* __restrict to, PlateValues::Worth low,
-                             const PlateValues::Worth* above, std::size_t count) {
-  for (std::size_t c = 0; c < count; ++c) to[c] = std::max(to[c], low + above[c]);
-}
 
 /// For each place, by the cuts up to its middle: the last place that is not beyond what a cut
 /// leaves.

@@ -290,51 +290,6 @@ TEST(LayOut, manyOnARollLoseLittle) {
   }
 }
 
-// N. Christofides and C. Whitlock, "An algorithm for two-dimensional cutting problems", Operations
-// Research 25 (1977): problem 1, whose optimum is 244.
-TEST(LayOut, solvesTheProblemOfChristofidesAndWhitlock) {
-  CutProblem problem;
-  problem.isForValue = true;
-  problem.stocks = {sheetOf(15, 10)};
-  problem.stocks[0].count = 1;
-  const int sizes[][4]{{8, 4, 2, 66}, {3, 7, 1, 35}, {8, 2, 3, 24}, {3, 4, 5, 17},
-                       {3, 3, 2, 11}, {3, 2, 2, 8},  {2, 1, 1, 2}};
-  for (const auto& [width, height, count, value] : sizes) {
-    problem.pieces.push_back(pieceOf(std::to_string(value), width, height, count));
-    problem.pieces.back().value = value;
-  }
-  const CutLayout layout = laidOut(problem);
-  EXPECT_EQ(faultIn(problem, layout), "");
-  ASSERT_EQ(layout.materials.size(), 1U);
-  EXPECT_EQ(layout.materials[0].cost, 244);
-  EXPECT_TRUE(layout.materials[0].isProven);
-}
-
-// Of more pieces than can be tried too: as many as find room, not only those that are tried.
-TEST(LayOut, aSheetHoldsMuchValueOfManyPieces) {
-  constexpr double kOfBound = 0.93;
-  std::mt19937 random(3);
-  const auto drawn = [&](int least, int most) {
-    return std::uniform_int_distribution<int>(least, most)(random);
-  };
-  for (const int kinds : {8, 40}) {
-    CutProblem problem;
-    problem.isForValue = true;
-    problem.stocks = {sheetOf(900, 1200)};
-    problem.stocks[0].count = 1;
-    for (int kind = 0; kind < kinds; ++kind) {
-      const int width = drawn(60, 200), height = drawn(90, 300);
-      problem.pieces.push_back(pieceOf("piece" + std::to_string(kind), width, height, 160 / kinds));
-      problem.pieces.back().value = width * height;
-    }
-    const CutLayout layout = laidOut(problem, 4);
-    EXPECT_EQ(faultIn(problem, layout), "");
-    ASSERT_EQ(layout.materials.size(), 1U);
-    EXPECT_GE(layout.materials[0].cost, kOfBound * layout.materials[0].bound) << kinds;
-    EXPECT_LE(layout.materials[0].cost, layout.materials[0].bound) << kinds;
-  }
-}
-
 struct Known {
   const char* problem;
   std::vector<double> costs;    // by material, least known; a roll's in metres
