@@ -9,9 +9,10 @@ namespace drapery {
 namespace {
 
 constexpr std::size_t kMostBoxes = 1'200'000;  // 230 MB
-constexpr std::size_t kLosses = 256;           // in so many steps
-constexpr double kHalf = 0.5;                  // um: lengths are whole
-constexpr double kRounding = 1e-12;            // of a value
+constexpr std::uint32_t kNone = 0xffffffff;
+constexpr std::size_t kLosses = 256;  // in so many steps
+constexpr double kHalf = 0.5;         // um: lengths are whole
+constexpr double kRounding = 1e-12;   // of a value
 
 }  // namespace
 
@@ -78,19 +79,36 @@ void PromisingBoxes::begin() {
 
 /// One that holds the same and is no larger.
 bool PromisingBoxes::isThere(const Box& box) const {
-  const auto [first, last] = byTaken_.equal_range(box.taken.hash(1));
-  return std::any_of(first, last, [&](const auto& each) {
-    const Box& other = boxes_[each.second];
-    return other.across <= box.across && other.along <= box.along && other.taken == box.taken;
-  });
+  for (std::uint32_t at = buckets_[box.hash % buckets_.size()]; at != kNone;) {
+    const Box& other = boxes_[at];
+    if (other.across <= box.across && other.along <= box.along && other.taken == box.taken)
+      return true;
+    at = other.next;
+  }
+  return false;
 }
 
-void PromisingBoxes::add(const Box& box) {
+void PromisingBoxes::moreBuckets() {
+  constexpr std::size_t kFewest = 4096, kTimes = 4;
+  buckets_.assign(std::max(kFewest, kTimes * buckets_.size()), kNone);
+  for (std::uint32_t i = 0; i < boxes_.size(); ++i) {
+    std::uint32_t& last = buckets_[boxes_[i].hash % buckets_.size()];
+    boxes_[i].next = last;
+    last = i;
+  }
+}
+
+void PromisingBoxes::add(Box& box) {
   const std::int64_t most = rationed_.allPrices + box.worth + rests_[at(box.across, box.along)];
-  if (double(most) <= known_ || isThere(box)) return;
+  if (double(most) <= known_) return;
+  box.hash = box.taken.hash(1);
+  if (isThere(box)) return;
   const auto number = static_cast<std::uint32_t>(boxes_.size());
+  if (number >= buckets_.size()) moreBuckets();
+  std::uint32_t& last = buckets_[box.hash % buckets_.size()];
+  box.next = last;
+  last = number;
   boxes_.push_back(box);
-  byTaken_.emplace(box.taken.hash(1), number);
   const auto larger = static_cast<std::int64_t>(eagerness_ * double(box.worth));
   open_.push({most + larger, most, number});
   if (box.value <= known_) return;
@@ -126,43 +144,50 @@ double PromisingBoxes::find(double known, double eagerness, std::uint64_t work,
   better_ = better;
   const double whole = double(rationed_.most) / rationed_.unit;
   if (rests_.empty() && !reckonRests(isEnough)) return whole;
-  boxes_ = {};
+  boxes_.clear();
+  boxes_.reserve(kMostBoxes);  // of which little is used where there is little to try
   open_ = {};
   closed_.assign(kLosses + 1, {});
-  byTaken_ = {};
+  buckets_.clear();
+  moreBuckets();
   begin();
-  constexpr std::uint64_t kLook = 1 << 18;
   // A box joined to another promises no more than that one, less what itself has lost.
-  const double perLoss = double(kLosses) / std::max(1.0, double(rationed_.most) - known_);
-  std::uint64_t asked = work;
+  perLoss_ = double(kLosses) / std::max(1.0, double(rationed_.most) - known_);
   while (!open_.empty()) {
     const Promise promise = open_.top();
-    const bool isTooMuch = work == 0 || boxes_.size() >= kMostBoxes;
-    if (isTooMuch || (asked - work > kLook && isEnough()))
-      return eagerness_ > 0.0 ? whole : std::max(double(promise.most), known_) / rationed_.unit;
-    if (asked - work > kLook) asked = work;
     open_.pop();
-    if (double(promise.most) <= known_) continue;
-    const Box box = boxes_[promise.box];
-    const std::int64_t lost = rationed_.rooms.worth[at(box.across, box.along)] - box.worth;
-    const auto stepOf = [&](std::int64_t much) {
-      return std::min(static_cast<std::size_t>(double(std::max<std::int64_t>(much, 0)) * perLoss),
-                      kLosses);
-    };
-    closed_[stepOf(lost)].push_back({promise.box, box.across, box.along, lost});
-    const std::int64_t mayLose = promise.most - static_cast<std::int64_t>(known_);
-    for (std::size_t step = 0; step <= stepOf(mayLose); ++step) {
-      const std::size_t many = closed_[step].size();
-      work -= std::min<std::uint64_t>(work, many);
-      for (std::size_t i = 0; i < many; ++i) {
-        const Looked other = closed_[step][i];
-        if (other.lost > mayLose) continue;
-        if (other.across + box.across <= usable_.across) join(promise.box, other.box, true);
-        if (other.along + box.along <= usable_.along) join(promise.box, other.box, false);
-      }
-    }
+    if (isOpen(work, isEnough) &&
+        (double(promise.most) <= known_ || joinToAll(promise, work, isEnough)))
+      continue;
+    return eagerness_ > 0.0 ? whole : std::max(double(promise.most), known_) / rationed_.unit;
   }
   return std::min(whole, known_ / (1.0 + kRounding) / rationed_.unit);
+}
+
+bool PromisingBoxes::isOpen(std::uint64_t& work, const std::function<bool()>& isEnough) const {
+  constexpr std::uint64_t kLook = 1 << 16;  // it is asked after so many: a millisecond or two
+  if (work == 0 || boxes_.size() + 2 > kMostBoxes) return false;
+  return --work % kLook != 0 || !isEnough();
+}
+
+bool PromisingBoxes::joinToAll(const Promise& promise, std::uint64_t& work,
+                               const std::function<bool()>& isEnough) {
+  const Box box = boxes_[promise.box];
+  const std::int64_t lost = rationed_.rooms.worth[at(box.across, box.along)] - box.worth;
+  const auto stepOf = [&](std::int64_t much) {
+    return std::min(static_cast<std::size_t>(double(std::max<std::int64_t>(much, 0)) * perLoss_),
+                    kLosses);
+  };
+  closed_[stepOf(lost)].push_back({promise.box, box.across, box.along, lost});
+  const std::int64_t mayLose = promise.most - static_cast<std::int64_t>(known_);
+  for (std::size_t step = 0; step <= stepOf(mayLose); ++step)
+    for (const Looked& other : closed_[step]) {
+      if (!isOpen(work, isEnough)) return false;
+      if (other.lost > mayLose) continue;
+      if (other.across + box.across <= usable_.across) join(promise.box, other.box, true);
+      if (other.along + box.along <= usable_.along) join(promise.box, other.box, false);
+    }
+  return true;
 }
 
 void PromisingBoxes::lay(std::uint32_t which, std::size_t at, Slab& slab) const {

@@ -4,10 +4,8 @@
 #pragma once
 
 #include <cstdint>
-#include <deque>
 #include <functional>
 #include <queue>
-#include <unordered_map>
 #include <vector>
 
 #include "core/cutting/packed_counts.h"
@@ -46,6 +44,8 @@ class PromisingBoxes {
     double value = 0.0;      // in units
     std::int64_t worth = 0;  // less the prices
     Taken taken;
+    std::uint64_t hash = 0;  // of what it holds
+    std::uint32_t next = 0;  // of those in the same bucket
   };
   /// What those that have been joined to each other are looked at by.
   struct Looked {
@@ -62,9 +62,15 @@ class PromisingBoxes {
   /// False where `isEnough` ended it.
   bool reckonRests(const std::function<bool()>& isEnough);
   void begin();
+  /// One more look, if neither that is too much nor it is enough.
+  bool isOpen(std::uint64_t& work, const std::function<bool()>& isEnough) const;
+  /// To all that was taken before it and may go with it; false where it was ended.
+  bool joinToAll(const Promise& promise, std::uint64_t& work,
+                 const std::function<bool()>& isEnough);
   [[nodiscard]] std::size_t at(std::uint32_t across, std::uint32_t along) const;
   void join(std::uint32_t low, std::uint32_t high, bool isBeside);
-  void add(const Box& box);
+  void add(Box& box);
+  void moreBuckets();
   [[nodiscard]] bool isThere(const Box& box) const;
   [[nodiscard]] std::vector<SheetPart> layOut(std::uint32_t box) const;
   void lay(std::uint32_t box, std::size_t at, Slab& slab) const;
@@ -78,10 +84,11 @@ class PromisingBoxes {
   std::function<void(std::vector<SheetPart>)> better_;
   std::vector<PlateValues::Worth> rests_;  // by room: what lies beside and above it on the sheet
   Taken lacking_;
-  std::deque<Box> boxes_;
+  std::vector<Box> boxes_;
   std::priority_queue<Promise> open_;
   std::vector<std::vector<Looked>> closed_;  // by what they lose
-  std::unordered_multimap<std::uint64_t, std::uint32_t> byTaken_;
+  double perLoss_ = 0.0;                     // steps of that
+  std::vector<std::uint32_t> buckets_;       // by what they hold: the last box, or none
 };
 
 }  // namespace drapery
