@@ -183,25 +183,31 @@ TEST(CliCut, aRollOfManyRowsIsWritten) {
 }
 
 TEST(CliCut, whatIsWorthMostIsNotCalledCheap) {
-  json worth = problem();
-  worth["objective"] = "max_value";
-  worth["stocks"][0]["count"] = 1;
-  worth["parts"].clear();
-  for (int i = 0; i < 30; ++i)
-    worth["parts"].push_back({{"id", "p" + std::to_string(i)},
-                              {"material", "board"},
-                              {"w", 150 + 7 * i},
-                              {"h", 300 - 5 * i},
-                              {"qty", 3},
-                              {"grain", "h"},
-                              {"value", 10 + i * 11 % 29}});
-  const json bounds =
-      json::parse(cli({"cut", "-", "--steps", "3"}, worth.dump()).out)["bounds"]["board"];
+  const auto valued = [](int width, int wider, int height, int lower, int count) {
+    json worth = problem();
+    worth["objective"] = "max_value";
+    worth["stocks"][0]["count"] = 1;
+    worth["parts"].clear();
+    for (int i = 0; i < 30; ++i)
+      worth["parts"].push_back({{"id", "p" + std::to_string(i)},
+                                {"material", "board"},
+                                {"w", width + wider * i},
+                                {"h", height - lower * i},
+                                {"qty", count},
+                                {"grain", "h"},
+                                {"value", 10 + i * 11 % 29}});
+    return worth.dump();
+  };
+  // Of a hundred and eighty pieces there is too much to try.
+  const std::string many = valued(61, 3, 190, 4, 6);
+  const json bounds = json::parse(cli({"cut", "-", "--steps", "3"}, many).out)["bounds"]["board"];
   EXPECT_GT(bounds["value"], 0);
   EXPECT_GE(bounds["bound"], bounds["value"]);
   EXPECT_FALSE(bounds["proven"]);
-  EXPECT_THAT(cli({"cut", "-", "--steps", "3", "--format", "text"}, worth.dump()).out,
+  EXPECT_THAT(cli({"cut", "-", "--steps", "3", "--format", "text"}, many).out,
               HasSubstr("; nothing is worth more than "));
+  EXPECT_THAT(cli({"cut", "-", "--steps", "3", "--format", "text"}, valued(150, 7, 300, 5, 3)).out,
+              HasSubstr("worth 430; nothing is worth more\n"));
 }
 
 TEST(CliCut, whatIsWorthNothingIsNotCut) {
