@@ -68,7 +68,7 @@ def engine():
 def cutting():
     """Lay-outs of the problems that lie in benchmarks/cutting: five seconds each, ten from 500 pieces on."""
     out = subprocess.run([BIN + "cut_bench"], check=True, capture_output=True, text=True).stdout
-    above = 0.0  # of a problem's materials, what nothing costs less than, %
+    above = 0.0  # a problem's bound, of its materials that which is farthest from it, %
     for line in out.splitlines():
         print("     " + line)
         if gap := re.search(r"gap ([\d.]+) %", line):
@@ -80,7 +80,7 @@ def cutting():
             tell(f"{name}, first lay-out", first, 16, "ms")
             tell(f"{name}, all of it proven", whole if above == 0 else float("inf"), 1, "s")
         elif pieces <= 120 or pieces >= 500:
-            tell(f"{name}, above what nothing costs less than", above, 2 if pieces <= 120 else 1, "%")
+            tell(f"{name}, away from its bound", above, 2 if pieces <= 120 else 1, "%")
         tell(f"{name}, ended after it was cancelled", ended, 100, "ms")
         above = 0.0
 

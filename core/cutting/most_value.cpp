@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <numeric>
+#include <optional>
 #include <random>
 #include <utility>
 
@@ -125,6 +126,7 @@ class MostValue {
     const auto known = [this] { return best_.cost; };
     const auto take = [this](std::vector<SheetPart> parts) { this->take(std::move(parts)); };
     std::optional<RationedValues> rationed;
+    std::optional<PromisingBoxes> boxes;  // at those
     for (const Pass& pass : kPasses) {
       until = pass.until;
       if (pass.rationing.all > 0.0) {
@@ -135,13 +137,13 @@ class MostValue {
         if (found) {
           rationed = std::move(found);
           boundBy(double(rationed->most) / rationed->unit);
+          boxes.emplace(job, values_, *rationed);
         }
       }
-      if (isMet() || !rationed) return;
-      PromisingBoxes boxes(job, values_, *rationed);
-      if (!boxes.isUsable()) return;
+      if (isMet()) return;
+      if (!boxes || !boxes->isUsable()) continue;
       const auto work = static_cast<std::uint64_t>(double(pass.work) * effort);
-      boundBy(boxes.find(best_.cost, pass.eagerness, work, take, isEnough));
+      boundBy(boxes->find(best_.cost, pass.eagerness, work, take, isEnough));
     }
   }
   void boundBy(double most) { best_.bound = std::min(best_.bound, std::max(best_.cost, most)); }

@@ -112,17 +112,91 @@ class Rationing {
   RationedValues found_;
 };
 
+Micrometres shortestSide(const MaterialJob& job, std::size_t kind) {
+  Micrometres shortest = std::numeric_limits<Micrometres>::max();
+  for (const LyingSize& size : job.sizes[0][kind])
+    shortest = std::min({shortest, size.across, size.along});
+  return shortest;
+}
+
+/// Those that a step of a room's length may hold are too small to be told apart in it.
+Micrometres tooSmallFor(const MaterialJob& job) {
+  constexpr Micrometres kSteps = 3;
+  const UsableSize usable = usableOf(job.stock(0));
+  return kSteps * std::max(usable.across, usable.along) / static_cast<Micrometres>(kRooms);
+}
+
+/// With those that were left out: they are worth as much as their price, since all of them are
+/// there and take no room.
+RationedValues amongAll(RationedValues found, const std::vector<double>& values,
+                        const Counts& counts, const Counts& larger) {
+  const std::vector<double> prices = std::move(found.prices);
+  const std::vector<std::int64_t> worth = std::move(found.worth);
+  found.prices = values;
+  found.worth.assign(values.size(), 0);
+  for (std::size_t kind = 0, i = 0; kind < values.size(); ++kind) {
+    if (larger[kind] > 0) {
+      found.prices[kind] = prices[i];
+      found.worth[kind] = worth[i++];
+      continue;
+    }
+    const auto price = static_cast<std::int64_t>(std::ceil(values[kind] * found.unit));
+    found.allPrices += price * counts[kind];
+    found.most += price * counts[kind];
+  }
+  return found;
+}
+
+/// Of a part of a job's kinds.
+std::vector<double> ofKinds(const std::vector<double>& all, const std::vector<std::size_t>& kinds) {
+  std::vector<double> some;
+  some.reserve(kinds.size());
+  for (const std::size_t kind : kinds) some.push_back(all[kind]);
+  return some;
+}
+
 }  // namespace
 
 std::optional<RationedValues> rationedValues(
     const MaterialJob& job, const std::vector<double>& values, const std::vector<double>& from,
     const RationingWork& work, const std::function<double()>& known,
     const std::function<void(std::vector<SheetPart>)>& tried, const std::function<bool()>& isOver) {
-  PlateValues plate(job, 0, PlateValues::Coarse::Down, work.look);
-  if (!plate.isUsable()) return std::nullopt;
-  const double unit = unitOf(plate, values);
-  if (unit <= 0.0) return std::nullopt;
-  return Rationing(job, plate, unit, values, from).find(work.all, known, tried, isOver);
+  constexpr double kMore = 1.5;  // times as small as the smallest, where that is too small
+  for (Micrometres tooSmall = tooSmallFor(job);;) {
+    Counts larger = job.counts;
+    Micrometres smallest = std::numeric_limits<Micrometres>::max();
+    double leftOut = 0.0;
+    for (std::size_t kind = 0; kind < larger.size(); ++kind) {
+      const Micrometres side = shortestSide(job, kind);
+      if (side < tooSmall) {
+        leftOut += values[kind] * larger[kind];
+        larger[kind] = 0;
+      } else {
+        smallest = std::min(smallest, side);
+      }
+    }
+    std::vector<std::size_t> kinds;
+    const MaterialJob part = onlyWanted(job, larger, kinds);
+    if (kinds.empty()) return std::nullopt;
+    PlateValues plate(part, 0, PlateValues::Coarse::Down, work.look);
+    if (!plate.isUsable()) {
+      tooSmall = static_cast<Micrometres>(kMore * double(smallest)) + 1;
+      continue;
+    }
+    const std::vector<double> worth = ofKinds(values, kinds);
+    const double unit = unitOf(plate, worth);
+    constexpr double kMost = 1e15;  // in units: more is not told exactly
+    if (unit <= 0.0 || leftOut * unit > kMost) return std::nullopt;
+    const auto knownOfPart = [&] { return known() - leftOut; };
+    const auto take = [&](std::vector<SheetPart> parts) {
+      for (SheetPart& each : parts) each.piece = kinds[each.piece];
+      tried(std::move(parts));
+    };
+    auto found = Rationing(part, plate, unit, worth, ofKinds(from, kinds))
+                     .find(work.all, knownOfPart, take, isOver);
+    if (!found) return std::nullopt;
+    return amongAll(std::move(*found), values, job.counts, larger);
+  }
 }
 
 }  // namespace drapery

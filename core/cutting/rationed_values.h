@@ -31,6 +31,7 @@ struct RationingWork {
 };
 
 /// Of a job's first stock, a sheet: the prices at which `most` is least, as far as they are found.
+/// What is too small to be told apart by the steps is taken as if it needed no room.
 /// @param values by kind.
 /// @param from prices to begin with, as values.
 /// @param known what it is worth at least.

@@ -22,7 +22,8 @@ using test::pieceOf;
 using test::sheetOf;
 
 const std::function<bool()> kNever = [] { return false; };
-constexpr RationingWork kWork{4e6, 1e7};
+/// Few or many looks, by steps that lengths are whole numbers of or by coarser ones.
+RationingWork anyWork() { return {*rc::gen::element(3e2, 3e3, 4e6), *rc::gen::element(0.0, 1e7)}; }
 
 /// A problem of a sheet on which each piece may lie, and what each is worth.
 struct Valued {
@@ -44,11 +45,22 @@ struct Valued {
           isByArea ? double(piece.width) * double(piece.height) / 1e6 : drawn(0, 400) / 4.0;
       problem.pieces.push_back(piece);
     }
+    // Beside what is so large that their lengths come to nothing in its steps.
+    if (*rc::gen::inRange(0, 8) == 0) enlargeAllButTheFirst();
     problem = test::anyThatFits(problem, StockForm::Sheet);
     problem.stocks[0].count = 1;
     job = test::jobOf(problem);
     for (std::size_t kind = 0; kind < job.kinds.size(); ++kind)
       values.push_back(job.kind(kind).value);
+  }
+  void enlargeAllButTheFirst() {
+    constexpr Micrometres kTimes = 30;
+    problem.stocks[0].across *= kTimes;
+    problem.stocks[0].along *= kTimes;
+    for (std::size_t i = 1; i < problem.pieces.size(); ++i) {
+      problem.pieces[i].width *= kTimes;
+      problem.pieces[i].height *= kTimes;
+    }
   }
   [[nodiscard]] double valueOf(const std::vector<SheetPart>& parts) const {
     double value = 0.0;
@@ -87,7 +99,7 @@ RC_GTEST_PROP(PromisingBoxes, areWorthAsMuchAsEveryTaking, ()) {
   };
   const std::vector<double> from(valued.values.size(), *rc::gen::element(0.0, 3.0));
   const auto rationed = rationedValues(
-      valued.job, valued.values, from, kWork, [&] { return known; }, take, kNever);
+      valued.job, valued.values, from, anyWork(), [&] { return known; }, take, kNever);
   RC_PRE(rationed.has_value());
   RC_ASSERT(known <= most * (1 + kSame));
   RC_ASSERT(double(rationed->most) >= most * rationed->unit * (1 - kSame));
@@ -111,7 +123,7 @@ RC_GTEST_PROP(PromisingBoxes, tellNoLessThanThereIsWhenEnded, ()) {
   const auto nothing = [](const std::vector<SheetPart>&) {};
   const std::vector<double> from(valued.values.size(), 0.0);
   const auto rationed = rationedValues(
-      valued.job, valued.values, from, kWork, [] { return 0.0; }, nothing, kNever);
+      valued.job, valued.values, from, anyWork(), [] { return 0.0; }, nothing, kNever);
   RC_PRE(rationed.has_value());
   PromisingBoxes boxes(valued.job, valued.values, *rationed);
   const auto work = static_cast<std::uint64_t>(*rc::gen::inRange(0, 300));
@@ -125,6 +137,22 @@ RC_GTEST_PROP(LayOut, aSheetIsWorthAsMuchAsEveryTaking, ()) {
   const CutLayout layout = laidOut(valued.problem, 20);
   RC_ASSERT(faultIn(valued.problem, layout) == "");
   RC_ASSERT(std::abs(layout.materials.at(0).cost - valued.mostByAll()) <= kMillionth);
+}
+
+// It comes to nothing in the steps in which the others are counted.
+TEST(LayOut, fewAreProvenBesideOneThatIsTiny) {
+  CutProblem problem;
+  problem.isForValue = true;
+  problem.stocks = {sheetOf(1500, 1900)};
+  problem.stocks[0].count = 1;
+  problem.pieces = {pieceOf("tiny", 4, 9, 3, PieceGrain::Free), pieceOf("large", 700, 900, 4),
+                    pieceOf("other", 611, 811, 3)};
+  problem.pieces[2].width -= 300;
+  problem.pieces[2].height += 300;
+  for (std::size_t i = 0; i < 3; ++i) problem.pieces[i].value = std::array{1.0, 620.0, 500.0}[i];
+  const MaterialCost cost = laidOut(problem, 20).materials.at(0);
+  EXPECT_EQ(cost.cost, 2483);  // four large ones fill it but for strips
+  EXPECT_TRUE(cost.isProven);
 }
 
 struct Published {
